@@ -1,0 +1,49 @@
+/** The import rules of docs/architecture.md. Each folder lists what it may use of the others. */
+const mayUse = {
+  core: [],
+  db: ['core'],
+  server: ['core', 'db'],
+  ui: ['core/text', 'core/quiz'],
+  studio: ['core', 'ui', 'visitor'],
+  visitor: ['core', 'ui'],
+};
+const folders = ['core', 'db', 'server', 'ui', 'studio', 'visitor', 'app', 'standins', 'demo', 'tests'];
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'nothing-imports-app', severity: 'error', from: { pathNot: '^app/' }, to: { path: '^app/' } },
+    {
+      name: 'core-is-pure',
+      comment: 'The core decides; it knows no interface, database, network or clock.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: {
+        dependencyTypes: ['core', 'npm', 'npm-dev'],
+        pathNot: 'node_modules/(@sinclair/typebox|ajv|ajv-formats|simple-statistics)/',
+      },
+    },
+    {
+      name: 'visitor-stays-light',
+      comment: 'Editors and component libraries never reach the browser of somebody taking a quiz.',
+      severity: 'error',
+      from: { path: '^visitor/' },
+      to: { path: 'node_modules/(react-aria|@tiptap|zustand|ajv|lucide-react|@sinclair)' },
+    },
+    ...Object.entries(mayUse).map(([folder, allowed]) => ({
+      name: `${folder}-imports`,
+      severity: 'error',
+      from: { path: `^${folder}/`, pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: folders.filter((other) => other !== folder).map((other) => `^${other}/`),
+        pathNot: allowed.map((other) => `^${other}/`),
+      },
+    })),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^\\.next|^\\.data)' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+  },
+};

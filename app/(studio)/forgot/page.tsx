@@ -1,0 +1,5 @@
+import { Forgot } from '../../../studio/account/door';
+
+export default function ForgotPage() {
+  return <Forgot />;
+}

@@ -1,0 +1,20 @@
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/figtree/wght.css';
+import '@fontsource-variable/source-serif-4/wght.css';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+import { StyleRegistry } from '../../ui/registry';
+import '../../ui/tokens.css';
+import '../../visitor/visitor.css';
+
+export const metadata: Metadata = { title: { default: 'Yes Maybe', template: '%s · Yes Maybe' } };
+
+export default function StudioLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en">
+      <body className="studio">
+        <StyleRegistry>{children}</StyleRegistry>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,15 @@
+import Link from 'next/link';
+
+export default function NotHere() {
+  return (
+    <main style={{ padding: 64, maxWidth: 560 }}>
+      <h1 style={{ font: '700 34px/1.15 var(--heading)', marginBottom: 12 }}>This is not here.</h1>
+      <p>It may have been deleted, or it belongs to another workspace.</p>
+      <p style={{ marginTop: 16 }}>
+        <Link href="/quizzes" style={{ color: 'inherit', fontWeight: 600 }}>
+          Go to your quizzes
+        </Link>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,12 @@
+import { headers } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { memberOf } from '../../server/auth';
+import { readConfig } from '../../server/config';
+import { SignIn } from '../../studio/account/door';
+
+export const dynamic = 'force-dynamic';
+
+export default async function Door() {
+  if (await memberOf(await headers())) redirect('/quizzes');
+  return <SignIn demo={readConfig().demo !== null} />;
+}

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+import { readConfig } from '../../../../server/config';
+import { Studio } from '../../../../studio/shell/studio';
+import { quizRow } from '../../../member';
+
+export const dynamic = 'force-dynamic';
+type Props = { params: Promise<{ quiz: string }>; children: ReactNode };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: (await quizRow((await params).quiz)).draft.title };
+}
+
+export default async function QuizLayout({ params, children }: Props) {
+  const row = await quizRow((await params).quiz);
+  const { publicUrl, sampleSite } = readConfig();
+  return (
+    <Studio
+      key={row.quizId}
+      open={{ quizId: row.quizId, quiz: row.draft, revision: row.revision, savedAt: row.changedAt.toISOString() }}
+      live={{ edition: row.liveEdition, revision: row.publishedRevision, address: row.address, publicUrl, sampleSite }}
+    >
+      {children}
+    </Studio>
+  );
+}

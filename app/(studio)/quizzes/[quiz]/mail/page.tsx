@@ -1,0 +1,9 @@
+import { exampleRun, trayOf } from '../../../../../server/mail';
+import { Mail } from '../../../../../studio/mail/mail';
+import { member, quizRow } from '../../../../member';
+
+export default async function MailPage({ params }: { params: Promise<{ quiz: string }> }) {
+  const { quizId } = await quizRow((await params).quiz);
+  const who = await member();
+  return <Mail tray={await trayOf(who, quizId)} example={await exampleRun(who, quizId)} own={who.email} />;
+}

@@ -1,0 +1,5 @@
+import { Score } from '../../../../../studio/score/score';
+
+export default function ScorePage() {
+  return <Score />;
+}

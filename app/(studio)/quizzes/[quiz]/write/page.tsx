@@ -1,0 +1,5 @@
+import { Write } from '../../../../../studio/write/write';
+
+export default function WritePage() {
+  return <Write />;
+}

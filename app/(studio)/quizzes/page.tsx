@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { listQuizzes } from '../../../server/quizzes';
+import { QuizList } from '../../../studio/quizzes/quiz-list';
+import { member } from '../../member';
+
+export const dynamic = 'force-dynamic';
+export const metadata: Metadata = { title: 'Quizzes' };
+
+export default async function QuizzesPage() {
+  const who = await member();
+  return (
+    <QuizList
+      lines={await listQuizzes(who)}
+      workspace={who.workspace}
+      name={who.name}
+      today={new Date().toISOString().slice(0, 10)}
+    />
+  );
+}

@@ -1,0 +1,5 @@
+import { Reset } from '../../../studio/account/door';
+
+export default function ResetPage() {
+  return <Reset />;
+}

@@ -1,0 +1,5 @@
+import { SignUp } from '../../../studio/account/door';
+
+export default function SignUpPage() {
+  return <SignUp />;
+}

@@ -1,0 +1,13 @@
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/figtree/wght.css';
+import '@fontsource-variable/source-serif-4/wght.css';
+import type { ReactNode } from 'react';
+import '../../visitor/visitor.css';
+
+export default function VisitorLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en">
+      <body style={{ margin: 0 }}>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,8 @@
+import { enterDemo } from '../../../server/auth';
+import { answer, requireOwnOrigin } from '../../http';
+
+export const POST = (request: Request) =>
+  answer(async () => {
+    requireOwnOrigin(request);
+    return enterDemo();
+  });

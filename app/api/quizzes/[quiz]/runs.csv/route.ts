@@ -1,0 +1,24 @@
+import { runsAsCsv } from '../../../../../server/findings';
+import { getQuiz } from '../../../../../server/quizzes';
+import { studioRoute } from '../../../../http';
+
+export const GET = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => {
+  const { address } = await getQuiz(member, quiz);
+  const lines = runsAsCsv(member, quiz);
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const { done, value } = await lines.next();
+      if (done) controller.close();
+      else controller.enqueue(encoder.encode(value));
+    },
+    cancel: () => void lines.return(undefined),
+  });
+  return new Response(body, {
+    headers: {
+      'Content-Type': 'text/csv; charset=utf-8',
+      'Content-Disposition': `attachment; filename="${address}-runs.csv"`,
+      'Cache-Control': 'no-store',
+    },
+  });
+});

@@ -1,0 +1,84 @@
+/** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
+import Ajv, { type JSONSchemaType, type Schema } from 'ajv';
+import type { Membership } from '../db/queries/members';
+import { requireMember } from '../server/auth';
+import { readConfig } from '../server/config';
+import { log } from '../server/log';
+import { Problem } from '../server/problem';
+
+const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });
+
+/** A reader of request bodies: JSON of at most `most` bytes that the schema allows, or a clear refusal. */
+export function bodyReader<T>(schema: JSONSchemaType<T> | Schema, most = 64_000): (request: Request) => Promise<T> {
+  const check = ajv.compile<T>(schema);
+  return async (request) => {
+    if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
+      throw new Problem(400, 'not-json', 'JSON is expected here.');
+    const text = await readText(request, most);
+    let value: unknown;
+    try {
+      value = JSON.parse(text);
+    } catch {
+      throw new Problem(400, 'not-json', 'This is not JSON.');
+    }
+    if (check(value)) return value;
+    const [error] = check.errors ?? [];
+    throw new Problem(400, 'not-valid', `${error?.instancePath || 'The request'} ${error?.message ?? 'is not valid'}.`);
+  };
+}
+
+/** The body as text; a body that is too long is given up on as soon as it is. */
+async function readText(request: Request, most: number): Promise<string> {
+  const tooLarge = () => new Problem(413, 'too-large', `This is too large: ${Math.round(most / 1000)} kB at most.`);
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
+  const reader = request.body?.getReader();
+  if (!reader) return '';
+  const decoder = new TextDecoder();
+  let text = '';
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return text + decoder.decode();
+    size += value.byteLength;
+    if (size > most) {
+      await reader.cancel();
+      throw tooLarge();
+    }
+    text += decoder.decode(value, { stream: true });
+  }
+}
+
+/** Runs a route and turns what goes wrong into an answer. */
+export async function answer(work: () => Promise<Response | object>): Promise<Response> {
+  try {
+    const result = await work();
+    return result instanceof Response ? result : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
+  } catch (error) {
+    const problem = error instanceof Problem ? error : unexpected(error);
+    const { status, code, message, details } = problem;
+    return Response.json(
+      { code, message, ...(details === undefined ? {} : { details }) },
+      { status, headers: { 'Cache-Control': 'no-store' } },
+    );
+  }
+}
+
+function unexpected(error: unknown): Problem {
+  log.error({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) }, 'a request failed');
+  return new Problem(503, 'trouble', 'That did not work just now. Nothing was changed; please try again in a moment.');
+}
+
+/** A route of the studio: signed in, and, where it changes something, called from our own pages. */
+export function studioRoute<P>(work: (request: Request, member: Membership, params: P) => Promise<Response | object>) {
+  return (request: Request, { params }: { params: Promise<P> }): Promise<Response> =>
+    answer(async () => {
+      if (request.method !== 'GET') requireOwnOrigin(request);
+      return work(request, await requireMember(request.headers), await params);
+    });
+}
+
+export function requireOwnOrigin(request: Request): void {
+  const origin = request.headers.get('origin');
+  if (origin !== null && origin !== new URL(readConfig().publicUrl).origin)
+    throw new Problem(403, 'other-origin', 'This request comes from another site.');
+}

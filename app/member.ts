@@ -1,0 +1,20 @@
+import { headers } from 'next/headers';
+import { notFound, redirect } from 'next/navigation';
+import { cache } from 'react';
+import type { Membership } from '../db/queries/members';
+import { memberOf } from '../server/auth';
+import { Problem } from '../server/problem';
+import { getQuiz } from '../server/quizzes';
+
+/** Who is looking at this page; strangers are sent to the door. */
+export const member = cache(async (): Promise<Membership> => (await memberOf(await headers())) ?? redirect('/'));
+
+/** A quiz of the member's workspace, or the page that says it is not here. */
+export const quizRow = cache(async (quizId: string) => {
+  try {
+    return await getQuiz(await member(), quizId);
+  } catch (error) {
+    if (error instanceof Problem && error.status === 404) notFound();
+    throw error;
+  }
+});

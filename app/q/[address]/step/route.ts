@@ -1,0 +1,73 @@
+import { LONGEST_ANSWER, type Sent } from '../../../../core/run/run';
+import { takeStep } from '../../../../server/take-step';
+import { answer, bodyReader } from '../../../http';
+
+const id = { type: 'string', maxLength: 60 };
+const text = { type: 'string', maxLength: LONGEST_ANSWER };
+const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
+  {
+    type: 'object',
+    additionalProperties: false,
+    required: ['token', 'seq', 'sent'],
+    properties: {
+      token: { type: 'string', pattern: '^[A-Za-z0-9_-]{22,64}$' },
+      seq: { type: 'integer', minimum: 1, maximum: 10_000 },
+      sent: {
+        type: 'object',
+        required: ['do'],
+        oneOf: [
+          {
+            additionalProperties: false,
+            required: ['page'],
+            properties: {
+              do: { const: 'go' },
+              page: id,
+              answers: {
+                type: 'object',
+                maxProperties: 200,
+                additionalProperties: { anyOf: [text, { type: 'array', maxItems: 200, items: id }] },
+              },
+              contact: {
+                type: 'object',
+                maxProperties: 20,
+                additionalProperties: {
+                  type: 'object',
+                  oneOf: [
+                    { additionalProperties: false, required: ['skipped'], properties: { skipped: { const: true } } },
+                    {
+                      additionalProperties: false,
+                      required: ['fields'],
+                      properties: {
+                        fields: { type: 'object', maxProperties: 20, additionalProperties: text },
+                        consent: { type: 'integer' },
+                      },
+                    },
+                  ],
+                },
+              },
+            },
+          },
+          { additionalProperties: false, required: ['page'], properties: { do: { const: 'back' }, page: id } },
+          { additionalProperties: false, required: ['outcome'], properties: { do: { const: 'offer' }, outcome: id } },
+        ],
+      },
+    },
+  },
+  32_000,
+);
+
+export const POST = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
+  answer(async () => {
+    const { token, seq, sent } = await readBody(request);
+    const result = await takeStep((await params).address, token, seq, sent);
+    if ('taken' in result) return result.taken;
+    return Response.json(
+      {
+        code: 'refused',
+        message: result.refused[0]?.message ?? '',
+        refused: result.refused,
+        standing: result.standing,
+      },
+      { status: 422 },
+    );
+  });

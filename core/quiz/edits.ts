@@ -1,0 +1,247 @@
+/**
+ * Edits: small named operations that change a document, each with its inverse. They address things by id, so an edit made on an
+ * older revision still finds its place after others have worked; where it no longer does, it is refused by name and changes nothing.
+ */
+import type { Quiz } from './schema';
+import { validateQuiz } from './validate';
+
+type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+/** Where a thing stands: list names and ids in turn, `["pages", "p1", "blocks", "q1"]`; `[]` is the quiz itself. */
+export type Place = string[];
+
+export type Op =
+  /** Sets a field, or takes it away where `to` is absent. `was` is what the editor saw: another value there refuses the edit. */
+  | { op: 'set'; at: Place; field: string[]; to?: unknown; was?: unknown }
+  /** Puts a thing into a list behind another, or first where `after` is null. */
+  | { op: 'insert'; at: Place; list: string; item: { id: string }; after: string | null }
+  | { op: 'remove'; at: Place; list: string; id: string }
+  | { op: 'move'; at: Place; list: string; id: string; to: Place; after: string | null };
+
+export type Edit = { name: string; ops: Op[] };
+export type EditRefusal = { code: 'gone' | 'changed' | 'exists' | 'not-valid'; place: Place; message: string };
+export type Applied = { quiz: Quiz; inverse: Edit };
+
+class Refused extends Error {
+  constructor(readonly refusal: EditRefusal) {
+    super(refusal.message);
+  }
+}
+
+/**
+ * Applies an edit whole, or not at all.
+ * @returns the changed quiz and the edit that takes it back, or why it was refused
+ */
+export function applyEdit(quiz: Quiz, edit: Edit): Applied | { refused: EditRefusal } {
+  try {
+    let document: unknown = quiz;
+    const inverse: Op[] = [];
+    for (const op of edit.ops) {
+      const done = applyOp(document, op);
+      document = done.document;
+      inverse.unshift(done.inverse);
+    }
+    const checked = validateQuiz(document);
+    if ('fault' in checked) {
+      return {
+        refused: {
+          code: 'not-valid',
+          place: [checked.fault.place],
+          message: `That cannot be kept: ${checked.fault.place} ${checked.fault.reason}.`,
+        },
+      };
+    }
+    return { quiz: checked.quiz, inverse: { name: `undo ${edit.name}`, ops: inverse } };
+  } catch (error) {
+    if (error instanceof Refused) return { refused: error.refusal };
+    throw error;
+  }
+}
+
+function applyOp(document: unknown, op: Op): { document: unknown; inverse: Op } {
+  switch (op.op) {
+    case 'set': {
+      let old: unknown;
+      const next = changeAt(document, op.at, op.at, (owner) => {
+        old = readField(owner, op.field);
+        if ('was' in op && !same(old, op.was)) {
+          throw new Refused({
+            code: 'changed',
+            place: op.at,
+            message: 'This was changed in another window meanwhile.',
+          });
+        }
+        return writeField(owner, op.field, op.to);
+      });
+      const inverse: Op = { op: 'set', at: op.at, field: op.field, was: op.to };
+      if (old !== undefined) inverse.to = old;
+      return { document: next, inverse };
+    }
+    case 'insert': {
+      const next = changeList(document, op.at, op.list, (items) => {
+        if (items.some((i) => i.id === op.item.id))
+          throw new Refused({
+            code: 'exists',
+            place: [...op.at, op.list, op.item.id],
+            message: 'This is there already.',
+          });
+        return putAfter(items, op.item, op.after);
+      });
+      return { document: next, inverse: { op: 'remove', at: op.at, list: op.list, id: op.item.id } };
+    }
+    case 'remove': {
+      const { next, item, after } = takeOut(document, op.at, op.list, op.id);
+      return { document: next, inverse: { op: 'insert', at: op.at, list: op.list, item, after } };
+    }
+    case 'move': {
+      const { next, item, after } = takeOut(document, op.at, op.list, op.id);
+      const moved = changeList(next, op.to, op.list, (items) => putAfter(items, item, op.after));
+      return { document: moved, inverse: { op: 'move', at: op.to, list: op.list, id: op.id, to: op.at, after } };
+    }
+  }
+}
+
+type Item = { id: string };
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+function putAfter(items: Item[], item: Item, after: string | null): Item[] {
+  if (after === null) return [item, ...items];
+  const at = items.findIndex((i) => i.id === after);
+  // What it stood behind may be gone by now; then it comes last, since losing it would be worse.
+  return at < 0 ? [...items, item] : [...items.slice(0, at + 1), item, ...items.slice(at + 1)];
+}
+
+function takeOut(
+  document: unknown,
+  at: Place,
+  list: string,
+  id: string,
+): { next: unknown; item: Item; after: string | null } {
+  let item: Item | undefined;
+  let after: string | null = null;
+  const next = changeList(document, at, list, (items) => {
+    const index = items.findIndex((i) => i.id === id);
+    item = items[index];
+    after = items[index - 1]?.id ?? null;
+    return items.filter((i) => i.id !== id);
+  });
+  if (!item) throw gone([...at, list, id]);
+  return { next, item, after };
+}
+
+const gone = (place: Place) =>
+  new Refused({ code: 'gone', place, message: 'This was deleted in another window meanwhile.' });
+
+function changeList(document: unknown, at: Place, list: string, change: (items: Item[]) => Item[]): unknown {
+  return changeAt(document, at, at, (owner) => {
+    const items = owner[list];
+    if (items !== undefined && !Array.isArray(items)) throw gone([...at, list]);
+    return { ...owner, [list]: change((items ?? []) as Item[]) };
+  });
+}
+
+function changeAt(
+  node: unknown,
+  path: Place,
+  whole: Place,
+  change: (owner: Record<string, unknown>) => unknown,
+): unknown {
+  if (!isObject(node)) throw gone(whole);
+  const [list, id, ...rest] = path;
+  if (list === undefined) return change(node);
+  const items = node[list];
+  if (!Array.isArray(items)) throw gone(whole);
+  const index = items.findIndex((i: unknown) => isObject(i) && i['id'] === id);
+  if (index < 0) throw gone(whole);
+  const copy: unknown[] = [...items];
+  copy[index] = changeAt(items[index], rest, whole, change);
+  return { ...node, [list]: copy };
+}
+
+function readField(owner: unknown, [key, ...rest]: string[]): unknown {
+  if (key === undefined) return owner;
+  return isObject(owner) && Object.hasOwn(owner, key) ? readField(owner[key], rest) : undefined;
+}
+
+/** Writes a field however deep; an object left empty on the way (no weights any more) goes with it. */
+function writeField(owner: Record<string, unknown>, [key, ...rest]: string[], to: unknown): Record<string, unknown> {
+  if (key === undefined || key === 'id' || key === '__proto__') return owner;
+  const { [key]: old, ...others } = owner;
+  const value = rest.length === 0 ? to : writeField(isObject(old) ? old : {}, rest, to);
+  const gone = value === undefined || (rest.length > 0 && isObject(value) && Object.keys(value).length === 0);
+  // Set in place rather than at the end, so that a document keeps the order of its fields.
+  return gone ? others : { ...owner, [key]: value };
+}
+
+/** Deep equality of JSON values; an absent value equals only another absent one. */
+export function same(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((x, i) => same(x, b[i]));
+  if (!isObject(a) || !isObject(b)) return false;
+  const keys = Object.keys(a).filter((k) => a[k] !== undefined);
+  return keys.length === Object.keys(b).filter((k) => b[k] !== undefined).length && keys.every((k) => same(a[k], b[k]));
+}
+
+/** JSON Schema of an edit as it comes over the network; what it does to the document is checked by applying it. */
+export const EditSchema = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['name', 'ops'],
+  properties: {
+    name: { type: 'string', maxLength: 80 },
+    ops: {
+      type: 'array',
+      minItems: 1,
+      maxItems: 500,
+      items: {
+        type: 'object',
+        required: ['op', 'at'],
+        properties: { at: { $ref: '#/$defs/place' } },
+        oneOf: [
+          {
+            properties: {
+              op: { const: 'set' },
+              field: { type: 'array', minItems: 1, maxItems: 6, items: { type: 'string' } },
+              at: true,
+              to: true,
+              was: true,
+            },
+            required: ['field'],
+            additionalProperties: false,
+          },
+          {
+            properties: {
+              op: { const: 'insert' },
+              at: true,
+              list: { type: 'string' },
+              after: { type: ['string', 'null'] },
+              item: { type: 'object', required: ['id'], properties: { id: { type: 'string' } } },
+            },
+            required: ['list', 'item', 'after'],
+            additionalProperties: false,
+          },
+          {
+            properties: { op: { const: 'remove' }, at: true, list: { type: 'string' }, id: { type: 'string' } },
+            required: ['list', 'id'],
+            additionalProperties: false,
+          },
+          {
+            properties: {
+              op: { const: 'move' },
+              at: true,
+              list: { type: 'string' },
+              id: { type: 'string' },
+              to: { $ref: '#/$defs/place' },
+              after: { type: ['string', 'null'] },
+            },
+            required: ['list', 'id', 'to', 'after'],
+            additionalProperties: false,
+          },
+        ],
+      },
+    },
+  },
+  $defs: { place: { type: 'array', maxItems: 8, items: { type: 'string', maxLength: 60 } } },
+} as const;
+
+export type { Json };

@@ -1,0 +1,39 @@
+import type { Quiz } from '../quiz/schema';
+import { indexOf } from '../quiz/lookup';
+import type { Answer } from './credit';
+import type { Facts } from './conditions';
+import { type Ledger, readMarks, readScale } from './ledger';
+import { decide } from './verdicts';
+
+export type Sources = {
+  shown: (question: string) => boolean;
+  answer: (question: string) => Answer | undefined;
+  known: (id: string) => string | undefined;
+  contact: (field: string) => string | undefined;
+};
+
+/** The facts of a run, read off its ledger and its answers. Verdicts are decided only when asked for, in document order. */
+export function factsOf(quiz: Quiz, ledger: Ledger, sources: Sources): Facts {
+  const facts: Facts = {
+    ...sources,
+    question: (id) => indexOf(quiz).questions.get(id),
+    value(target, unit, topic) {
+      if (target === 'marks') {
+        const marks = readMarks(quiz, ledger, topic);
+        return unit === 'percent'
+          ? { value: marks.percent, most: 100 }
+          : { value: marks.awarded, most: marks.possible };
+      }
+      if (!quiz.scales.some((s) => s.id === target)) return { value: null, most: null };
+      const reading = readScale(quiz, ledger, target, topic);
+      return unit === 'percent'
+        ? { value: reading.percent, most: 100 }
+        : { value: reading.points, most: reading.highest };
+    },
+    outcomes(id) {
+      const verdict = quiz.verdicts.find((v) => v.id === id);
+      return verdict ? decide(quiz, verdict, ledger, facts).outcomes : [];
+    },
+  };
+  return facts;
+}

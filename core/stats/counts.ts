@@ -1,0 +1,64 @@
+/**
+ * What a run adds to the figures of its quiz: a set of keys, each counted once per run. Figures are sums of these sets, so a run that goes
+ * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
+ */
+import type { Quiz } from '../quiz/schema';
+import { isContact, isQuestion } from '../quiz/lookup';
+import { isAnswered } from '../score/credit';
+import { questionsOnWay, type Run } from '../run/run';
+import { resultOf } from '../score/result';
+
+/**
+ * @param sent how many things the visitor sent; 0 = has only seen the quiz
+ * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `finished`, `contact`, `offer`, `answered QUESTION`,
+ *   `option QUESTION OPTION`, `outcome VERDICT OUTCOME`
+ */
+export function countsOf(quiz: Quiz, run: Run, sent: number): string[] {
+  const keys = new Set<string>(['seen']);
+  if (sent === 0) return [...keys];
+  keys.add('started');
+  run.way.forEach((visit, i) => {
+    keys.add(`enter ${visit.page}`);
+    if (i < run.way.length - 1) keys.add(`leave ${visit.page}`);
+  });
+  for (const question of questionsOnWay(quiz, run)) {
+    const answer = run.answers[question.id];
+    if (!isAnswered(answer)) continue;
+    keys.add(`answered ${question.id}`);
+    if (typeof answer !== 'string') for (const option of answer) keys.add(`option ${question.id} ${option}`);
+  }
+  if (hasContact(run)) keys.add('contact');
+  if (run.offers.length > 0) keys.add('offer');
+  if (run.finished) {
+    keys.add('finished');
+    const { verdicts } = resultOf(quiz, run);
+    for (const [verdict, { outcomes }] of Object.entries(verdicts))
+      for (const id of outcomes) keys.add(`outcome ${verdict} ${id}`);
+  }
+  return [...keys];
+}
+
+export const hasContact = (run: Run): boolean =>
+  Object.values(run.contact).some(
+    (given) => 'fields' in given && Object.values(given.fields).some((value) => value.trim() !== ''),
+  );
+
+export type JourneyStep = { key: string; name: string; count: number; /** less than the step before */ lost: number };
+
+/** The journey: seen, started, each asking page left, finished, contact left, offer taken; only steps the quiz has. */
+export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneyStep[] {
+  const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.blocks.some((b) => isQuestion(b) || isContact(b)));
+  const steps = [
+    { key: 'seen', name: 'Saw it' },
+    { key: 'started', name: 'Started' },
+    ...asks.map((page) => ({ key: `leave ${page.id}`, name: page.name })),
+    { key: 'finished', name: 'Finished' },
+    ...(quiz.pages.some((p) => p.blocks.some(isContact)) ? [{ key: 'contact', name: 'Left an address' }] : []),
+    ...(quiz.verdicts.some((v) => v.outcomes.some((o) => o.offer)) ? [{ key: 'offer', name: 'Took the offer' }] : []),
+  ];
+  return steps.map((s, i) => {
+    const own = count(s.key);
+    const before = i === 0 ? own : count(steps[i - 1]?.key ?? '');
+    return { ...s, count: own, lost: Math.max(0, before - own) };
+  });
+}

@@ -1,0 +1,79 @@
+import { and, eq, gte, sql } from 'drizzle-orm';
+import type { Db, Tx } from '../client';
+import { figures, runs } from '../schema';
+
+export type Change = { day: string; edition: number; key: string; by: number };
+
+/** Adds changes to the figures of a quiz, all in one statement. */
+export async function addFigures(tx: Tx, workspaceId: string, quizId: string, changes: Change[]): Promise<void> {
+  const merged = new Map<string, Change>();
+  for (const change of changes) {
+    const id = `${change.day} ${change.edition} ${change.key}`;
+    merged.set(id, { ...change, by: (merged.get(id)?.by ?? 0) + change.by });
+  }
+  // In one order for all, so that two counters cannot wait for each other.
+  const rows = [...merged.entries()]
+    .filter(([, c]) => c.by !== 0)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, c]) => c);
+  for (let i = 0; i < rows.length; i += 1000) {
+    await tx
+      .insert(figures)
+      .values(
+        rows
+          .slice(i, i + 1000)
+          .map(({ day, edition, key, by }) => ({ workspaceId, quizId, day, edition, key, count: by })),
+      )
+      .onConflictDoUpdate({
+        target: [figures.workspaceId, figures.quizId, figures.day, figures.edition, figures.key],
+        set: { count: sql`${figures.count} + excluded.count` },
+      });
+  }
+}
+
+export async function setCounted(
+  tx: Tx,
+  workspaceId: string,
+  counted: { runId: string; seq: number; keys: string[] }[],
+): Promise<void> {
+  if (counted.length === 0) return;
+  const rows = JSON.stringify(counted.map((c) => ({ run_id: c.runId, seq: c.seq, keys: c.keys })));
+  await tx.execute(sql`
+    update runs set counted_seq = c.seq, counted_keys = c.keys
+    from jsonb_to_recordset(${rows}::jsonb) as c(run_id text, seq integer, keys jsonb)
+    where runs.workspace_id = ${workspaceId} and runs.run_id = c.run_id`);
+}
+
+/** Sums by key. */
+export async function figuresOf(db: Db, workspaceId: string, quizId: string): Promise<Map<string, number>> {
+  const rows = await db
+    .select({ key: figures.key, count: sql<number>`sum(${figures.count})::int` })
+    .from(figures)
+    .where(and(eq(figures.workspaceId, workspaceId), eq(figures.quizId, quizId)))
+    .groupBy(figures.key);
+  return new Map(rows.map((r) => [r.key, r.count]));
+}
+
+/** Sums of a few keys for all quizzes of a workspace, and runs started by day since a date. */
+export async function workspaceFigures(db: Db, workspaceId: string, since: string) {
+  const sums = await db
+    .select({ quizId: figures.quizId, key: figures.key, count: sql<number>`sum(${figures.count})::int` })
+    .from(figures)
+    .where(and(eq(figures.workspaceId, workspaceId), sql`${figures.key} in ('started', 'finished', 'contact')`))
+    .groupBy(figures.quizId, figures.key);
+  const days = await db
+    .select({ quizId: figures.quizId, day: figures.day, count: sql<number>`sum(${figures.count})::int` })
+    .from(figures)
+    .where(and(eq(figures.workspaceId, workspaceId), eq(figures.key, 'started'), gte(figures.day, since)))
+    .groupBy(figures.quizId, figures.day);
+  return { sums, days };
+}
+
+/** Forgets all figures of a quiz, so that counting starts over. */
+export async function forgetFigures(tx: Tx, workspaceId: string, quizId: string): Promise<void> {
+  await tx.delete(figures).where(and(eq(figures.workspaceId, workspaceId), eq(figures.quizId, quizId)));
+  await tx
+    .update(runs)
+    .set({ countedSeq: -1, countedKeys: [] })
+    .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId)));
+}

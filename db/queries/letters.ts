@@ -1,0 +1,66 @@
+import { and, desc, eq, sql } from 'drizzle-orm';
+import type { Db, Tx } from '../client';
+import { deliveries, letters } from '../schema';
+
+/** Writes a letter down as waiting. A run gets each letter once: a second one is not written. */
+export async function insertLetter(tx: Tx, row: typeof letters.$inferInsert): Promise<boolean> {
+  const written = await tx.insert(letters).values(row).onConflictDoNothing().returning({ id: letters.letterId });
+  if (written.length === 0) return false;
+  await tx
+    .insert(deliveries)
+    .values({ workspaceId: row.workspaceId, letterId: row.letterId, state: 'waiting', changedAt: row.writtenAt });
+  return true;
+}
+
+const joined = and(eq(deliveries.workspaceId, letters.workspaceId), eq(deliveries.letterId, letters.letterId));
+const columns = {
+  letterId: letters.letterId,
+  quizId: letters.quizId,
+  messageId: letters.messageId,
+  recipient: letters.recipient,
+  subject: letters.subject,
+  body: letters.body,
+  writtenAt: letters.writtenAt,
+  state: deliveries.state,
+  tries: deliveries.tries,
+  trouble: deliveries.trouble,
+  changedAt: deliveries.changedAt,
+};
+export type LetterRow = { [K in keyof typeof columns]: (typeof columns)[K]['_']['data'] };
+
+export async function findLetter(db: Db | Tx, workspaceId: string, letterId: string) {
+  const where = and(eq(letters.workspaceId, workspaceId), eq(letters.letterId, letterId));
+  return (await db.select(columns).from(letters).innerJoin(deliveries, joined).where(where))[0];
+}
+
+export const newestLetters = (db: Db, workspaceId: string, quizId: string, most: number) =>
+  db
+    .select(columns)
+    .from(letters)
+    .innerJoin(deliveries, joined)
+    .where(and(eq(letters.workspaceId, workspaceId), eq(letters.quizId, quizId)))
+    .orderBy(sql`${deliveries.state} = 'delivered'`, desc(letters.writtenAt), letters.letterId)
+    .limit(most);
+
+export async function letterCounts(db: Db, workspaceId: string, quizId: string): Promise<Record<string, number>> {
+  const rows = await db
+    .select({ state: deliveries.state, count: sql<number>`count(*)::int` })
+    .from(letters)
+    .innerJoin(deliveries, joined)
+    .where(and(eq(letters.workspaceId, workspaceId), eq(letters.quizId, quizId)))
+    .groupBy(deliveries.state);
+  return Object.fromEntries(rows.map((r) => [r.state, r.count]));
+}
+
+export async function setDelivery(
+  db: Db | Tx,
+  workspaceId: string,
+  letterId: string,
+  values: { state: 'waiting' | 'delivered' | 'failed'; trouble: string; changedAt: Date; tried: boolean },
+): Promise<void> {
+  const { tried, ...set } = values;
+  await db
+    .update(deliveries)
+    .set({ ...set, ...(tried ? { tries: sql`${deliveries.tries} + 1` } : {}) })
+    .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.letterId, letterId)));
+}

@@ -1,0 +1,43 @@
+import { asc, eq } from 'drizzle-orm';
+import type { Db } from '../client';
+import { members, user, workspaces } from '../schema';
+
+export type Membership = {
+  workspaceId: string;
+  workspace: string;
+  userId: string;
+  name: string;
+  email: string;
+  role: 'owner' | 'editor' | 'reader';
+};
+
+/** The workspace a person works in: the one they joined first. */
+export async function membershipOf(db: Db, userId: string): Promise<Membership | undefined> {
+  const rows = await db
+    .select({
+      workspaceId: members.workspaceId,
+      workspace: workspaces.name,
+      userId: members.userId,
+      name: user.name,
+      email: user.email,
+      role: members.role,
+    })
+    .from(members)
+    .innerJoin(workspaces, eq(workspaces.workspaceId, members.workspaceId))
+    .innerJoin(user, eq(user.id, members.userId))
+    .where(eq(members.userId, userId))
+    .orderBy(asc(members.joinedAt))
+    .limit(1);
+  return rows[0];
+}
+
+/** A workspace of one's own. */
+export async function insertWorkspace(
+  db: Db,
+  row: { workspaceId: string; name: string; userId: string },
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    await tx.insert(workspaces).values({ workspaceId: row.workspaceId, name: row.name });
+    await tx.insert(members).values({ workspaceId: row.workspaceId, userId: row.userId, role: 'owner' });
+  });
+}

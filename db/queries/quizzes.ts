@@ -1,0 +1,106 @@
+import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import type { Quiz } from '../../core/quiz/schema';
+import type { Edit } from '../../core/quiz/edits';
+import type { Db, Tx } from '../client';
+import { addresses, editions, edits, quizzes } from '../schema';
+
+export type QuizRow = typeof quizzes.$inferSelect;
+const own = (workspaceId: string, quizId: string) =>
+  and(eq(quizzes.workspaceId, workspaceId), eq(quizzes.quizId, quizId));
+
+export async function findQuiz(db: Db | Tx, workspaceId: string, quizId: string): Promise<QuizRow | undefined> {
+  return (await db.select().from(quizzes).where(own(workspaceId, quizId)))[0];
+}
+
+/** The row, locked until the transaction ends, so that edits come one after the other. */
+export async function lockQuiz(tx: Tx, workspaceId: string, quizId: string): Promise<QuizRow | undefined> {
+  return (await tx.select().from(quizzes).where(own(workspaceId, quizId)).for('update'))[0];
+}
+
+export const allQuizzes = (db: Db, workspaceId: string): Promise<QuizRow[]> =>
+  db
+    .select()
+    .from(quizzes)
+    .where(and(eq(quizzes.workspaceId, workspaceId), isNull(quizzes.deletedAt)))
+    .orderBy(desc(quizzes.changedAt));
+
+export async function insertQuiz(
+  tx: Tx,
+  row: { workspaceId: string; quizId: string; draft: Quiz; address: string; changedBy: string; changedAt: Date },
+): Promise<void> {
+  await tx.insert(quizzes).values(row);
+  await tx.insert(addresses).values({ address: row.address, workspaceId: row.workspaceId, quizId: row.quizId });
+}
+
+export async function updateQuiz(
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  values: Partial<QuizRow>,
+): Promise<void> {
+  await db.update(quizzes).set(values).where(own(workspaceId, quizId));
+}
+
+export async function addressTaken(db: Db | Tx, address: string): Promise<boolean> {
+  return (await db.select({ a: addresses.address }).from(addresses).where(eq(addresses.address, address))).length > 0;
+}
+
+export async function insertEdit(
+  tx: Tx,
+  row: { workspaceId: string; quizId: string; revision: number; editId: string; edit: Edit; by: string },
+): Promise<void> {
+  await tx.insert(edits).values(row);
+}
+
+/** Which of these edits are on disk already, since a request may come twice. */
+export async function knownEdits(tx: Tx, workspaceId: string, quizId: string, ids: string[]): Promise<Set<string>> {
+  if (ids.length === 0) return new Set();
+  const rows = await tx
+    .select({ id: edits.editId })
+    .from(edits)
+    .where(and(eq(edits.workspaceId, workspaceId), eq(edits.quizId, quizId), inArray(edits.editId, ids)));
+  return new Set(rows.map((r) => r.id));
+}
+
+export type KeptEdit = { revision: number; id: string; edit: Edit; by: string };
+export const editsAfter = (db: Db | Tx, workspaceId: string, quizId: string, revision: number): Promise<KeptEdit[]> =>
+  db
+    .select({ revision: edits.revision, id: edits.editId, edit: edits.edit, by: edits.by })
+    .from(edits)
+    .where(and(eq(edits.workspaceId, workspaceId), eq(edits.quizId, quizId), gt(edits.revision, revision)))
+    .orderBy(asc(edits.revision));
+
+export async function insertEdition(tx: Tx, row: typeof editions.$inferInsert): Promise<void> {
+  await tx.insert(editions).values(row);
+}
+
+export async function findEdition(
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  edition: number,
+): Promise<Quiz | undefined> {
+  const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), eq(editions.edition, edition));
+  return (await db.select({ document: editions.document }).from(editions).where(where))[0]?.document;
+}
+
+export const editionsOf = (db: Db, workspaceId: string, quizId: string) =>
+  db
+    .select({ edition: editions.edition, publishedAt: editions.publishedAt, publishedBy: editions.publishedBy })
+    .from(editions)
+    .where(and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId)))
+    .orderBy(desc(editions.edition));
+
+/** The live quiz behind an address; undefined where there is none, or it was never published or is deleted. */
+export async function liveAt(
+  db: Db,
+  address: string,
+): Promise<{ workspaceId: string; quizId: string; edition: number } | undefined> {
+  const rows = await db
+    .select({ workspaceId: quizzes.workspaceId, quizId: quizzes.quizId, edition: quizzes.liveEdition })
+    .from(addresses)
+    .innerJoin(quizzes, and(eq(quizzes.workspaceId, addresses.workspaceId), eq(quizzes.quizId, addresses.quizId)))
+    .where(and(eq(addresses.address, address), isNull(quizzes.deletedAt), sql`${quizzes.liveEdition} is not null`));
+  const row = rows[0];
+  return row && row.edition !== null ? { ...row, edition: row.edition } : undefined;
+}

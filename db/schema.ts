@@ -1,0 +1,287 @@
+/**
+ * The tables. Every table of a workspace starts its primary key with `workspace_id`, and queries name it, so that the schema can be spread
+ * over machines by workspace. Accounts (better-auth) and the directory of addresses belong to the whole installation.
+ */
+import type { Quiz } from '../core/quiz/schema';
+import type { Edit } from '../core/quiz/edits';
+import type { RichDoc } from '../core/quiz/schema';
+import type { Sent } from '../core/run/run';
+import {
+  bigint,
+  boolean,
+  date,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+
+const at = (name: string) => timestamp(name, { withTimezone: true });
+
+// Accounts, in the shape better-auth wants them.
+export const user = pgTable('user', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  createdAt: at('created_at').notNull().defaultNow(),
+  updatedAt: at('updated_at').notNull().defaultNow(),
+});
+export const session = pgTable('session', {
+  id: text('id').primaryKey(),
+  expiresAt: at('expires_at').notNull(),
+  token: text('token').notNull().unique(),
+  createdAt: at('created_at').notNull().defaultNow(),
+  updatedAt: at('updated_at').notNull().defaultNow(),
+  ipAddress: text('ip_address'),
+  userAgent: text('user_agent'),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
+});
+export const account = pgTable('account', {
+  id: text('id').primaryKey(),
+  accountId: text('account_id').notNull(),
+  providerId: text('provider_id').notNull(),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
+  accessToken: text('access_token'),
+  refreshToken: text('refresh_token'),
+  idToken: text('id_token'),
+  accessTokenExpiresAt: at('access_token_expires_at'),
+  refreshTokenExpiresAt: at('refresh_token_expires_at'),
+  scope: text('scope'),
+  password: text('password'),
+  createdAt: at('created_at').notNull().defaultNow(),
+  updatedAt: at('updated_at').notNull().defaultNow(),
+});
+export const verification = pgTable('verification', {
+  id: text('id').primaryKey(),
+  identifier: text('identifier').notNull(),
+  value: text('value').notNull(),
+  expiresAt: at('expires_at').notNull(),
+  createdAt: at('created_at').notNull().defaultNow(),
+  updatedAt: at('updated_at').notNull().defaultNow(),
+});
+export const rateLimit = pgTable('rate_limit', {
+  id: text('id').primaryKey(),
+  key: text('key').notNull().unique(),
+  count: integer('count').notNull(),
+  lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
+});
+
+// Workspaces.
+export const workspaces = pgTable('workspaces', {
+  workspaceId: text('workspace_id').primaryKey(),
+  name: text('name').notNull(),
+  createdAt: at('created_at').notNull().defaultNow(),
+});
+export const members = pgTable(
+  'members',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    role: text('role').$type<'owner' | 'editor' | 'reader'>().notNull(),
+    joinedAt: at('joined_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.userId] }), index('members_user').on(t.userId)],
+);
+
+// Quizzes: the draft is one document with a revision; what was edited is kept edit by edit.
+export const quizzes = pgTable(
+  'quizzes',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    quizId: text('quiz_id').notNull(),
+    draft: jsonb('draft').$type<Quiz>().notNull(),
+    revision: integer('revision').notNull().default(0),
+    /** Revision that the newest edition was made from; null while there is none. */
+    publishedRevision: integer('published_revision'),
+    liveEdition: integer('live_edition'),
+    address: text('address').notNull(),
+    changedAt: at('changed_at').notNull().defaultNow(),
+    changedBy: text('changed_by').notNull().default(''),
+    deletedAt: at('deleted_at'),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId] })],
+);
+/** Which quiz an address leads to, over all workspaces. */
+export const addresses = pgTable('addresses', {
+  address: text('address').primaryKey(),
+  workspaceId: text('workspace_id').notNull(),
+  quizId: text('quiz_id').notNull(),
+});
+export const edits = pgTable(
+  'edits',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    /** The revision this edit made. */
+    revision: integer('revision').notNull(),
+    /** Made by the browser; the same edit sent twice is kept once. */
+    editId: text('edit_id').notNull(),
+    edit: jsonb('edit').$type<Edit>().notNull(),
+    by: text('by').notNull(),
+    madeAt: at('made_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.quizId, t.revision] }),
+    uniqueIndex('edits_once').on(t.workspaceId, t.quizId, t.editId),
+    ofQuiz(t),
+  ],
+);
+export const editions = pgTable(
+  'editions',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    edition: integer('edition').notNull(),
+    document: jsonb('document').$type<Quiz>().notNull(),
+    publishedAt: at('published_at').notNull().defaultNow(),
+    publishedBy: text('published_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.edition] }), ofQuiz(t)],
+);
+
+// Runs: an append-only list of what the visitor sent. The row beside it keeps what lists need, and what was counted so far.
+export const runs = pgTable(
+  'runs',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    edition: integer('edition').notNull(),
+    /** SHA-256 of the token that only the visitor's browser has. */
+    tokenHash: text('token_hash').notNull(),
+    seed: integer('seed').notNull(),
+    known: jsonb('known').$type<Record<string, string>>().notNull(),
+    source: text('source').notNull().default(''),
+    seenAt: at('seen_at').notNull().defaultNow(),
+    lastAt: at('last_at').notNull().defaultNow(),
+    finishedAt: at('finished_at'),
+    seq: integer('seq').notNull().default(0),
+    /** The seq up to which the figures have counted this run; −1 = not at all. */
+    countedSeq: integer('counted_seq').notNull().default(-1),
+    countedKeys: jsonb('counted_keys').$type<string[]>().notNull().default([]),
+    contactId: text('contact_id'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId] }),
+    uniqueIndex('runs_token').on(t.workspaceId, t.tokenHash),
+    index('runs_quiz').on(t.workspaceId, t.quizId, t.lastAt),
+    ofQuiz(t),
+  ],
+);
+export const runEvents = pgTable(
+  'run_events',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    seq: integer('seq').notNull(),
+    sent: jsonb('sent').$type<Sent>().notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId, t.seq] }),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+/** Sums over runs, by day of the first sight and edition; rebuilt from the runs at will. */
+export const figures = pgTable(
+  'figures',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    day: date('day', { mode: 'string' }).notNull(),
+    edition: integer('edition').notNull(),
+    key: text('key').notNull(),
+    count: integer('count').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.day, t.edition, t.key] }), ofQuiz(t)],
+);
+
+export const contacts = pgTable(
+  'contacts',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    contactId: text('contact_id').notNull(),
+    /** Lower case; "" for somebody who left no e-mail address. */
+    email: text('email').notNull(),
+    fields: jsonb('fields').$type<Record<string, string>>().notNull(),
+    /** What was agreed to, in the words that stood there. */
+    consent: jsonb('consent').$type<{ text: string; version: number; at: string } | null>(),
+    firstAt: at('first_at').notNull().defaultNow(),
+    lastAt: at('last_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.contactId] }), index('contacts_email').on(t.workspaceId, t.email)],
+);
+/** Letters as they go out: written in the transaction that causes them, sent by a job. */
+export const letters = pgTable(
+  'letters',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    letterId: text('letter_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    /** Null for a test. */
+    runId: text('run_id'),
+    messageId: text('message_id').notNull(),
+    recipient: text('recipient').notNull(),
+    subject: text('subject').notNull(),
+    body: jsonb('body').$type<RichDoc>().notNull(),
+    writtenAt: at('written_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.letterId] }),
+    uniqueIndex('letters_once').on(t.workspaceId, t.runId, t.messageId),
+    index('letters_quiz').on(t.workspaceId, t.quizId, t.writtenAt),
+    ofQuiz(t),
+  ],
+);
+/** What became of a letter. */
+export const deliveries = pgTable(
+  'deliveries',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    letterId: text('letter_id').notNull(),
+    state: text('state').$type<'waiting' | 'delivered' | 'failed'>().notNull(),
+    tries: integer('tries').notNull().default(0),
+    trouble: text('trouble').notNull().default(''),
+    changedAt: at('changed_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.letterId] }),
+    foreignKey({
+      columns: [t.workspaceId, t.letterId],
+      foreignColumns: [letters.workspaceId, letters.letterId],
+    }).onDelete('cascade'),
+  ],
+);
+
+function ofQuiz(t: {
+  workspaceId: Parameters<typeof foreignKey>[0]['columns'][0];
+  quizId: Parameters<typeof foreignKey>[0]['columns'][0];
+}) {
+  return foreignKey({
+    columns: [t.workspaceId, t.quizId],
+    foreignColumns: [quizzes.workspaceId, quizzes.quizId],
+  }).onDelete('cascade');
+}

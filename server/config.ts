@@ -1,0 +1,39 @@
+/** The one place where configuration is read. Wrong or missing values end the start with one clear line. */
+export type Config = {
+  databaseUrl: string;
+  smtpUrl: string;
+  /** Where visitors and creators reach the application, without a slash at the end. */
+  publicUrl: string;
+  authSecret: string;
+  mailFrom: string;
+  /** Set in the demo: the creator that one button signs in. */
+  demo: { email: string; password: string } | null;
+  /** The sample website of the demo, shown on Publish. */
+  sampleSite: string | null;
+  postOffice: string | null;
+};
+
+let config: Config | undefined;
+
+export function readConfig(): Config {
+  if (config) return config;
+  const need = (name: string): string => {
+    const value = process.env[name];
+    if (!value) throw new Error(`${name} is not set. docs/operating.md tells what it is for.`);
+    return value;
+  };
+  config = {
+    databaseUrl: need('DATABASE_URL'),
+    smtpUrl: need('SMTP_URL'),
+    publicUrl: need('PUBLIC_URL').replace(/\/$/, ''),
+    authSecret: need('AUTH_SECRET'),
+    mailFrom: process.env['MAIL_FROM'] ?? 'Yes Maybe <post@yesmaybe.test>',
+    demo:
+      process.env['DEMO_EMAIL'] && process.env['DEMO_PASSWORD']
+        ? { email: process.env['DEMO_EMAIL'], password: process.env['DEMO_PASSWORD'] }
+        : null,
+    sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
+    postOffice: process.env['POST_OFFICE_URL'] ?? null,
+  };
+  return config;
+}

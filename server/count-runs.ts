@@ -1,0 +1,43 @@
+import { countsOf } from '../core/stats/counts';
+import { foldRun } from '../core/run/run';
+import { addFigures, type Change, forgetFigures, setCounted } from '../db/queries/figures';
+import { quizzesToCount, uncountedRuns } from '../db/queries/runs';
+import { database } from './database';
+import { editionOf } from './editions';
+
+const BATCH = 500;
+
+/** Brings the figures of a quiz up to date with its runs: only those that went on since are read. */
+export async function countRuns(workspaceId: string, quizId: string): Promise<void> {
+  for (;;) {
+    const counted = await database().transaction(async (tx) => {
+      const open = await uncountedRuns(tx, workspaceId, quizId, BATCH);
+      const changes: Change[] = [];
+      const done = [];
+      for (const row of open) {
+        const quiz = await editionOf(workspaceId, quizId, row.edition);
+        const keys = countsOf(quiz, foldRun(quiz, row, row.events), row.seq);
+        const before = new Set(row.countedKeys);
+        const now = new Set(keys);
+        const day = row.seenAt.toISOString().slice(0, 10);
+        for (const key of now) if (!before.has(key)) changes.push({ day, edition: row.edition, key, by: 1 });
+        for (const key of before) if (!now.has(key)) changes.push({ day, edition: row.edition, key, by: -1 });
+        done.push({ runId: row.runId, seq: row.seq, keys });
+      }
+      await addFigures(tx, workspaceId, quizId, changes);
+      await setCounted(tx, workspaceId, done);
+      return open.length;
+    });
+    if (counted < BATCH) return;
+  }
+}
+
+/** Counts again from nothing: what the figures say must follow from the runs alone. */
+export async function recountRuns(workspaceId: string, quizId: string): Promise<void> {
+  await database().transaction((tx) => forgetFigures(tx, workspaceId, quizId));
+  await countRuns(workspaceId, quizId);
+}
+
+export async function countEverything(): Promise<void> {
+  for (const { workspaceId, quizId } of await quizzesToCount(database())) await countRuns(workspaceId, quizId);
+}

@@ -1,0 +1,253 @@
+import Papa from 'papaparse';
+import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
+import type { Quiz } from '../core/quiz/schema';
+import { answerText, foldRun, questionsOnWay, type Run } from '../core/run/run';
+import { contactOf, type Result, resultOf } from '../core/score/result';
+import { isAnswered } from '../core/score/credit';
+import { journeyOf, type JourneyStep } from '../core/stats/counts';
+import { wilson } from '../core/stats/proportions';
+import { figuresOf } from '../db/queries/figures';
+import type { Membership } from '../db/queries/members';
+import { eventTimes, oneRun, type RunWithEvents, startedRuns } from '../db/queries/runs';
+import { countRuns } from './count-runs';
+import { database } from './database';
+import { editionOf } from './editions';
+import { notFound } from './problem';
+import { getQuiz } from './quizzes';
+
+export type Share = { id: string; name: string; count: number; share: number; low: number; high: number };
+export type Findings = {
+  journey: JourneyStep[];
+  questions: { id: string; name: string; kind: 'choice' | 'text'; many: boolean; answered: number; options: Share[] }[];
+  outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
+};
+
+/** The figures of the live edition's questions and outcomes, over all editions. */
+export async function findingsOf(member: Membership, quizId: string): Promise<Findings | null> {
+  const row = await getQuiz(member, quizId);
+  if (row.liveEdition === null) return null;
+  const quiz = await editionOf(member.workspaceId, quizId, row.liveEdition);
+  await countRuns(member.workspaceId, quizId);
+  const figures = await figuresOf(database(), member.workspaceId, quizId);
+  const count = (key: string) => figures.get(key) ?? 0;
+  const share = (id: string, name: string, n: number, of: number): Share => {
+    const interval = wilson(Math.min(n, of), of);
+    return { id, name, count: n, share: of === 0 ? 0 : n / of, low: interval?.low ?? 0, high: interval?.high ?? 0 };
+  };
+  return {
+    journey: journeyOf(quiz, count),
+    questions: questionsOf(quiz).map((q) => {
+      const answered = count(`answered ${q.id}`);
+      const options =
+        q.kind === 'choice'
+          ? q.options.map((o) =>
+              share(o.id, o.text || o.picture?.text || o.id, count(`option ${q.id} ${o.id}`), answered),
+            )
+          : [];
+      return {
+        id: q.id,
+        name: nameOf(q),
+        kind: q.kind,
+        many: q.kind === 'choice' && q.pick === 'many',
+        answered,
+        options,
+      };
+    }),
+    outcomes: quiz.verdicts.map((verdict) => ({
+      verdict: verdict.id,
+      name: verdict.name,
+      decided: count('finished'),
+      outcomes: verdict.outcomes.map((o) =>
+        share(o.id, o.name, count(`outcome ${verdict.id} ${o.id}`), count('finished')),
+      ),
+    })),
+  };
+}
+
+export type PersonLine = {
+  runId: string;
+  lastAt: string;
+  source: string;
+  finished: boolean;
+  pages: number;
+  name: string;
+  email: string;
+  outcomes: string[];
+};
+export type People = { people: PersonLine[]; next: { lastAt: string; runId: string } | null };
+const PAGE = 50;
+
+const outcomeNames = (quiz: Quiz, result: Result): string[] =>
+  Object.values(result.verdicts).flatMap((v) =>
+    v.outcomes.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? id),
+  );
+
+/** Those who started, newest first. */
+export async function listPeople(
+  member: Membership,
+  quizId: string,
+  before?: { lastAt: string; runId: string },
+): Promise<People> {
+  await getQuiz(member, quizId);
+  const rows = await startedRuns(database(), member.workspaceId, quizId, {
+    most: PAGE + 1,
+    before: before && { lastAt: new Date(before.lastAt), runId: before.runId },
+  });
+  const people: PersonLine[] = [];
+  for (const row of rows.slice(0, PAGE)) {
+    const quiz = await editionOf(member.workspaceId, quizId, row.edition);
+    const run = foldRun(quiz, row, row.events);
+    people.push({
+      runId: row.runId,
+      lastAt: row.lastAt.toISOString(),
+      source: row.source,
+      finished: run.finished,
+      pages: run.way.length,
+      name: row.contact?.['name'] ?? '',
+      email: row.contact?.['email'] ?? '',
+      outcomes: run.finished ? outcomeNames(quiz, resultOf(quiz, run)) : [],
+    });
+  }
+  const last = rows.length > PAGE ? rows[PAGE - 1] : undefined;
+  return { people, next: last ? { lastAt: last.lastAt.toISOString(), runId: last.runId } : null };
+}
+
+export type Person = {
+  runId: string;
+  edition: number;
+  seenAt: string;
+  lastAt: string;
+  source: string;
+  finished: boolean;
+  standsAt: string;
+  contact: Record<string, string>;
+  answers: { question: string; answer: string; seconds: number | null }[];
+  scales: { id: string; name: string; points: number | null; lowest: number | null; highest: number | null }[];
+  tallies: { id: string; name: string; points: number; won: boolean }[];
+};
+
+/** One run, read out: what was answered and what it came to. */
+export async function readPerson(member: Membership, quizId: string, runId: string): Promise<Person> {
+  const row = await oneRun(database(), member.workspaceId, quizId, runId);
+  if (!row) throw notFound('This run');
+  const quiz = await editionOf(member.workspaceId, quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  const result = resultOf(quiz, run);
+  const seconds = await secondsByPage(member.workspaceId, row);
+  const { pageOf, pages, outcomes } = indexOf(quiz);
+  const won = new Set(Object.values(result.verdicts).flatMap((v) => v.outcomes));
+  return {
+    runId,
+    edition: row.edition,
+    seenAt: row.seenAt.toISOString(),
+    lastAt: row.lastAt.toISOString(),
+    source: row.source,
+    finished: run.finished,
+    standsAt: pages.get(run.way.at(-1)?.page ?? '')?.name ?? '',
+    contact: contactOf(run),
+    answers: questionsOnWay(quiz, run).map((q) => ({
+      question: nameOf(q),
+      answer: answerText(q, run.answers[q.id]),
+      seconds: seconds.get(pageOf.get(q.id)?.id ?? '') ?? null,
+    })),
+    scales: quiz.scales.map(({ id, name }) => ({
+      id,
+      name,
+      points: result.scales[id]?.points ?? null,
+      lowest: result.scales[id]?.lowest ?? null,
+      highest: result.scales[id]?.highest ?? null,
+    })),
+    tallies: Object.values(result.verdicts).flatMap(({ tallies }) =>
+      Object.entries(tallies ?? {}).map(([id, points]) => ({
+        id,
+        name: outcomes.get(id)?.outcome.name ?? id,
+        points,
+        won: run.finished && won.has(id),
+      })),
+    ),
+  };
+}
+
+/** How long each page was looked at before it was sent, by the server's clock. */
+async function secondsByPage(workspaceId: string, row: RunWithEvents): Promise<Map<string, number>> {
+  const times = await eventTimes(database(), workspaceId, row.runId);
+  const seconds = new Map<string, number>();
+  let since = row.seenAt.getTime();
+  row.events.forEach((sent, i) => {
+    const at = times[i]?.at.getTime() ?? since;
+    if (sent.do === 'go') seconds.set(sent.page, (seconds.get(sent.page) ?? 0) + Math.round((at - since) / 1000));
+    since = at;
+  });
+  return seconds;
+}
+
+/** All started runs as CSV, a row each: in parts, so that a million of them need no gigabyte. */
+export async function* runsAsCsv(member: Membership, quizId: string): AsyncGenerator<string> {
+  const row = await getQuiz(member, quizId);
+  const quiz = row.liveEdition === null ? row.draft : await editionOf(member.workspaceId, quizId, row.liveEdition);
+  const questions = questionsOf(quiz);
+  const contactFields = [
+    ...new Map(
+      quiz.pages
+        .flatMap((p) => p.blocks)
+        .flatMap((b) => (b.kind === 'contact' ? b.fields : []))
+        .map((f) => [f.id, f.label] as const),
+    ),
+  ];
+  const heads = [
+    'run',
+    'edition',
+    'source',
+    'seen',
+    'last',
+    'finished',
+    ...questions.map(nameOf),
+    ...contactFields.map(([, l]) => l),
+    ...quiz.scales.map((s) => s.name),
+    ...quiz.verdicts.map((v) => v.name),
+  ];
+  // Cells that a spreadsheet would take for a formula are defused.
+  const line = (cells: unknown[]) => `${Papa.unparse([cells], { escapeFormulae: true })}\r\n`;
+  yield `\ufeff${line(heads)}`;
+  let before: { lastAt: Date; runId: string } | undefined;
+  for (;;) {
+    const rows = await startedRuns(database(), member.workspaceId, quizId, { most: 500, before });
+    for (const run of rows) yield line(await csvCells(member.workspaceId, run, quiz, contactFields));
+    before = rows.at(-1);
+    if (rows.length < 500) return;
+  }
+}
+
+async function csvCells(
+  workspaceId: string,
+  row: RunWithEvents,
+  current: Quiz,
+  contactFields: (readonly [string, string])[],
+): Promise<unknown[]> {
+  const quiz = await editionOf(workspaceId, row.quizId, row.edition);
+  const run: Run = foldRun(quiz, row, row.events);
+  const result = resultOf(quiz, run);
+  const onWay = new Set(questionsOnWay(quiz, run).map((q) => q.id));
+  const { questions, outcomes } = indexOf(quiz);
+  const contact = contactOf(run);
+  return [
+    row.runId,
+    row.edition,
+    row.source,
+    row.seenAt.toISOString(),
+    row.lastAt.toISOString(),
+    run.finished ? 'yes' : 'no',
+    ...questionsOf(current).map(({ id }) => {
+      const question = questions.get(id);
+      const answer = run.answers[id];
+      return question && onWay.has(id) && isAnswered(answer) ? answerText(question, answer) : '';
+    }),
+    ...contactFields.map(([id]) => contact[id] ?? ''),
+    ...current.scales.map(({ id }) => result.scales[id]?.points ?? ''),
+    ...current.verdicts.map(({ id }) =>
+      run.finished
+        ? (result.verdicts[id]?.outcomes ?? []).map((o) => outcomes.get(o)?.outcome.name ?? o).join(', ')
+        : '',
+    ),
+  ];
+}

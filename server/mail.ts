@@ -1,0 +1,103 @@
+import type { RichDoc } from '../core/quiz/schema';
+import { composeLetter } from '../core/run/letter';
+import { foldRun, looksLikeEmail, type Run } from '../core/run/run';
+import { rehearsedRun } from '../core/rehearse/odds';
+import { findLetter, insertLetter, letterCounts, newestLetters, setDelivery } from '../db/queries/letters';
+import type { Membership } from '../db/queries/members';
+import { finishedWithContact } from '../db/queries/runs';
+import { requireEditor } from './auth';
+import { database } from './database';
+import { editionOf } from './editions';
+import { newId } from './ids';
+import { enqueueLetter } from './jobs';
+import { notFound, Problem } from './problem';
+import { getQuiz } from './quizzes';
+
+export type TrayLetter = {
+  id: string;
+  recipient: string;
+  subject: string;
+  body: RichDoc;
+  writtenAt: string;
+  state: 'waiting' | 'delivered' | 'failed';
+  tries: number;
+  trouble: string;
+  changedAt: string;
+};
+export type Tray = { letters: TrayLetter[]; counts: Record<string, number> };
+
+/** The newest letters of a quiz, those in trouble first, each as it goes out. */
+export async function trayOf(member: Membership, quizId: string): Promise<Tray> {
+  await getQuiz(member, quizId);
+  const rows = await newestLetters(database(), member.workspaceId, quizId, 60);
+  return {
+    letters: rows.map((r) => ({
+      id: r.letterId,
+      recipient: r.recipient,
+      subject: r.subject,
+      body: r.body,
+      writtenAt: r.writtenAt.toISOString(),
+      state: r.state,
+      tries: r.tries,
+      trouble: r.trouble,
+      changedAt: r.changedAt.toISOString(),
+    })),
+    counts: await letterCounts(database(), member.workspaceId, quizId),
+  };
+}
+
+/** Queues a letter that has not arrived once more, at once. */
+export async function sendAgain(member: Membership, letterId: string, now = new Date()): Promise<void> {
+  requireEditor(member);
+  await database().transaction(async (tx) => {
+    const letter = await findLetter(tx, member.workspaceId, letterId);
+    if (!letter) throw notFound('This letter');
+    if (letter.state === 'delivered') throw new Problem(409, 'delivered', 'This letter has arrived already.');
+    await setDelivery(tx, member.workspaceId, letterId, {
+      state: 'waiting',
+      trouble: '',
+      changedAt: now,
+      tried: false,
+    });
+    await enqueueLetter(tx, { workspaceId: member.workspaceId, letterId });
+  });
+}
+
+/** Sends the draft's letter to the creator, filled in for the last visitor who left an address, or a rehearsed one. */
+export async function sendTest(
+  member: Membership,
+  quizId: string,
+  messageId: string,
+  to: string,
+  now = new Date(),
+): Promise<void> {
+  requireEditor(member);
+  if (!looksLikeEmail(to))
+    throw new Problem(422, 'not-an-email', 'This does not look like an e-mail address. Nothing was sent.');
+  const { draft } = await getQuiz(member, quizId);
+  const message = draft.messages.find((m) => m.id === messageId);
+  if (!message) throw notFound('This letter');
+  const composed = composeLetter(draft, await exampleRun(member, quizId), message);
+  await database().transaction(async (tx) => {
+    const letterId = newId('l');
+    await insertLetter(tx, {
+      workspaceId: member.workspaceId,
+      letterId,
+      quizId,
+      runId: null,
+      messageId,
+      recipient: to,
+      writtenAt: now,
+      subject: `Test: ${composed.subject}`,
+      body: composed.body,
+    });
+    await enqueueLetter(tx, { workspaceId: member.workspaceId, letterId });
+  });
+}
+
+/** A visitor to show letters with. */
+export async function exampleRun(member: Membership, quizId: string): Promise<Run> {
+  const row = await finishedWithContact(database(), member.workspaceId, quizId);
+  if (row) return foldRun(await editionOf(member.workspaceId, quizId, row.edition), row, row.events);
+  return rehearsedRun((await getQuiz(member, quizId)).draft, 1);
+}

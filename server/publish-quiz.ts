@@ -1,0 +1,53 @@
+import { checkQuiz, type Finding } from '../core/check/check';
+import { editionsOf, insertEdition, lockQuiz, updateQuiz } from '../db/queries/quizzes';
+import type { Membership } from '../db/queries/members';
+import { requireEditor } from './auth';
+import { database } from './database';
+import { notFound, Problem } from './problem';
+
+/**
+ * Makes the draft the next edition and puts it live. The check's errors stop it.
+ * @param revision the revision the creator looked at: a newer one is not published unseen
+ * @returns the edition's number; publishing the same revision twice makes one edition
+ */
+export async function publishQuiz(
+  member: Membership,
+  quizId: string,
+  revision: number,
+  now = new Date(),
+): Promise<number> {
+  requireEditor(member);
+  return database().transaction(async (tx) => {
+    const row = await lockQuiz(tx, member.workspaceId, quizId);
+    if (!row || row.deletedAt) throw notFound('This quiz');
+    if (row.liveEdition !== null && row.publishedRevision === row.revision) return row.liveEdition;
+    if (row.revision !== revision) {
+      throw new Problem(
+        409,
+        'changed',
+        'The quiz was changed in another window meanwhile. Look at it once more, then publish.',
+      );
+    }
+    const errors: Finding[] = checkQuiz(row.draft).filter((f) => f.severity === 'error');
+    if (errors.length > 0)
+      throw new Problem(422, 'has-errors', 'The check found errors. Mend them first; nothing was published.', errors);
+    const edition = (row.liveEdition ?? 0) + 1;
+    await insertEdition(tx, {
+      workspaceId: member.workspaceId,
+      quizId,
+      edition,
+      document: row.draft,
+      publishedAt: now,
+      publishedBy: member.name,
+    });
+    await updateQuiz(tx, member.workspaceId, quizId, { liveEdition: edition, publishedRevision: row.revision });
+    return edition;
+  });
+}
+
+export type EditionLine = { edition: number; publishedAt: string; publishedBy: string };
+export const listEditions = async (member: Membership, quizId: string): Promise<EditionLine[]> =>
+  (await editionsOf(database(), member.workspaceId, quizId)).map((e) => ({
+    ...e,
+    publishedAt: e.publishedAt.toISOString(),
+  }));

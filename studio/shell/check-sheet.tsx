@@ -1,0 +1,68 @@
+'use client';
+import Link from 'next/link';
+import styled from 'styled-components';
+import { SideSheet } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { useDocument } from '../document';
+import { useRehearsal } from '../rehearsal';
+
+const List = styled.ul`
+  list-style: none;
+  li a {
+    display: flex;
+    gap: 12px;
+    padding: 12px 8px;
+    border-bottom: 1px solid var(--line);
+    color: inherit;
+    text-decoration: none;
+  }
+  li a:hover {
+    background: var(--saffron-wash);
+  }
+  small {
+    display: block;
+    color: var(--ink-3);
+    font-size: 13px;
+    text-transform: capitalize;
+  }
+`;
+
+/** What is wrong or risky; each line leads to its place. */
+export function CheckSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const quizId = useDocument((s) => s.quizId);
+  const { findings, odds } = useRehearsal();
+  return (
+    <SideSheet title="Check" open={open} onClose={onClose}>
+      {findings.length === 0 ? (
+        <p style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
+          <Mark kind="yes" /> Nothing is wrong that we know of.
+        </p>
+      ) : (
+        <List>
+          {findings.map((f, i) => (
+            <li key={i}>
+              <Link href={`/quizzes/${quizId}/${f.tab}#${f.where.at(-1) ?? ''}`} onClick={onClose}>
+                <span style={{ paddingTop: 3 }}>
+                  <Mark kind={f.severity === 'error' ? 'no' : 'maybe'} />
+                </span>
+                <span>
+                  {f.message}
+                  <small>
+                    {f.severity === 'error' ? 'must be mended before publishing' : 'worth a look'} · {f.tab}
+                  </small>
+                </span>
+              </Link>
+            </li>
+          ))}
+        </List>
+      )}
+      {odds && (
+        <p style={{ marginTop: 20, color: 'var(--ink-3)', fontSize: 13 }}>
+          {odds.method === 'exact'
+            ? 'Rehearsed exactly: every way through the quiz is counted.'
+            : `Rehearsed with ${odds.visitors?.toLocaleString('en')} simulated visitors.`}
+        </p>
+      )}
+    </SideSheet>
+  );
+}

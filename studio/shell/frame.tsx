@@ -1,0 +1,225 @@
+'use client';
+/** The frame around every screen: the ink column with its index tabs, and the line on top. */
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import { Mark, Wordmark } from '../../ui/marks';
+
+export type Tab = { id: string; label: string; href: string; errors?: number; warnings?: number };
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: 112px minmax(0, 1fr);
+  grid-template-rows: 56px minmax(0, 1fr);
+  height: 100vh;
+  @media (max-width: 899px) {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto minmax(0, 1fr) 56px;
+    height: 100dvh;
+  }
+`;
+const Column = styled.nav`
+  grid-row: 1 / -1;
+  background: var(--column);
+  color: var(--on-column);
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  .home {
+    padding: 14px 10px 0 16px;
+    height: 88px;
+    text-decoration: none;
+    flex: none;
+  }
+  ul {
+    list-style: none;
+    flex: 1;
+  }
+  .foot {
+    padding: 0 20px 20px;
+    font-size: 13px;
+    a {
+      color: inherit;
+      text-decoration: none;
+      display: inline-block;
+      min-height: 24px;
+    }
+  }
+  :focus-visible {
+    outline-color: #fff;
+  }
+  @media (max-width: 899px) {
+    grid-row: 3;
+    flex-direction: row;
+    .home,
+    .foot {
+      display: none;
+    }
+    ul {
+      display: flex;
+      overflow-x: auto;
+    }
+  }
+`;
+const TabLink = styled(Link)`
+  position: relative;
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  height: 48px;
+  padding: 0 12px 0 20px;
+  color: inherit;
+  text-decoration: none;
+  font-size: 15px;
+  .count {
+    display: flex;
+    gap: 4px;
+    align-items: center;
+    font-size: 12px;
+    font-variant-numeric: tabular-nums;
+  }
+  .count.errors {
+    color: var(--on-column-brick);
+  }
+  .count.warnings {
+    color: var(--saffron);
+  }
+  &:not([aria-current])::after {
+    content: '';
+    position: absolute;
+    inset: auto 0 0 20px;
+    border-bottom: 1px solid var(--column-rule);
+  }
+  &:hover {
+    color: #fff;
+  }
+  &[aria-current] {
+    background: var(--sheet);
+    color: var(--ink);
+    font-weight: 700;
+    margin-left: 8px;
+    padding-left: 12px;
+    border-radius: 8px 0 0 8px;
+    box-shadow: inset 6px 0 0 var(--saffron);
+    .count.errors {
+      color: var(--brick);
+    }
+    .count.warnings {
+      color: var(--saffron-ink);
+    }
+  }
+  &[aria-current]::before,
+  &[aria-current]::after {
+    content: '';
+    position: absolute;
+    right: 0;
+    width: 12px;
+    height: 12px;
+    background: radial-gradient(circle at 0 0, transparent 12px, var(--sheet) 12.5px);
+  }
+  &[aria-current]::before {
+    top: -12px;
+    background: radial-gradient(circle at 0 0, transparent 11.5px, var(--sheet) 12px);
+  }
+  &[aria-current]::after {
+    bottom: -12px;
+    background: radial-gradient(circle at 0 100%, transparent 11.5px, var(--sheet) 12px);
+  }
+  @media (max-width: 899px) {
+    height: 56px;
+    padding: 0 16px;
+    gap: 6px;
+    &:not([aria-current])::after {
+      display: none;
+    }
+    &[aria-current] {
+      margin: 0;
+      padding: 0 16px;
+      border-radius: 0 0 8px 8px;
+      box-shadow: inset 0 -4px 0 var(--saffron);
+    }
+    &[aria-current]::before,
+    &[aria-current]::after {
+      display: none;
+    }
+  }
+`;
+const Top = styled.header`
+  display: flex;
+  align-items: center;
+  gap: 8px 18px;
+  padding: 0 24px;
+  border-bottom: 1px solid var(--line);
+  background: var(--chalk);
+  min-width: 0;
+  @media (max-width: 899px) {
+    grid-row: 1;
+    flex-wrap: wrap;
+    padding: 10px 16px;
+  }
+`;
+const Sheet = styled.main`
+  overflow: auto;
+  background: var(--sheet);
+  min-width: 0;
+  min-height: 0;
+  @media (max-width: 899px) {
+    grid-row: 2;
+  }
+`;
+
+export function Frame({
+  tabs,
+  current,
+  top,
+  foot,
+  paper,
+  children,
+}: {
+  tabs: Tab[];
+  current: string;
+  top: ReactNode;
+  foot: ReactNode;
+  /** paper is what one edits, chalk what one looks at */ paper: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <Grid style={{ ['--sheet' as string]: paper ? 'var(--paper)' : 'var(--chalk)' }}>
+      <Column aria-label="Parts">
+        <Link href="/quizzes" className="home" aria-label="Yes Maybe, all quizzes">
+          <Wordmark light />
+        </Link>
+        <ul>
+          {tabs.map((tab) => (
+            <li key={tab.id}>
+              <TabLink href={tab.href} aria-current={tab.id === current ? 'page' : undefined}>
+                {tab.label}
+                <Counts errors={tab.errors ?? 0} warnings={tab.warnings ?? 0} />
+              </TabLink>
+            </li>
+          ))}
+        </ul>
+        <div className="foot">{foot}</div>
+      </Column>
+      <Top>{top}</Top>
+      <Sheet id="sheet">{children}</Sheet>
+    </Grid>
+  );
+}
+
+function Counts({ errors, warnings }: { errors: number; warnings: number }) {
+  if (errors > 0) {
+    return (
+      <span className="count errors">
+        <Mark kind="no" size={9} plain /> {errors}
+        <span className="sr-only"> {errors === 1 ? 'error' : 'errors'}</span>
+      </span>
+    );
+  }
+  return warnings > 0 ? (
+    <span className="count warnings">
+      <Mark kind="maybe" size={11} plain /> {warnings}
+      <span className="sr-only"> {warnings === 1 ? 'warning' : 'warnings'}</span>
+    </span>
+  ) : null;
+}

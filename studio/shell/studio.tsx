@@ -1,0 +1,270 @@
+'use client';
+/** One open quiz: its document, its rehearsal, and the frame with its tabs. */
+import { Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { type ReactNode, useCallback, useEffect, useState } from 'react';
+import styled from 'styled-components';
+import type { Quiz } from '../../core/quiz/schema';
+import { PrimaryButton, TextButton } from '../../ui/controls';
+import { Mark, type MarkKind } from '../../ui/marks';
+import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
+import { setField } from '../edits';
+import { RehearsalProvider, useRehearsal } from '../rehearsal';
+import { request, RequestFailed } from '../request';
+import { clock } from '../time';
+import { CheckSheet } from './check-sheet';
+import { Frame } from './frame';
+import { type Live, LiveContext, useLive } from './live';
+import { PreviewSheet } from './preview-sheet';
+
+type Open = { quizId: string; quiz: Quiz; revision: number; savedAt: string };
+
+export function Studio({ open, live, children }: { open: Open; live: Live; children: ReactNode }) {
+  const [store] = useState(() => createDocument(open));
+  useEffect(() => {
+    const look = () => void store.getState().catchUp();
+    const timer = setInterval(() => document.visibilityState === 'visible' && look(), 2_000);
+    const leave = (event: BeforeUnloadEvent) => {
+      if (store.getState().pending.length === 0) return;
+      void store.getState().flush();
+      event.preventDefault();
+    };
+    window.addEventListener('focus', look);
+    window.addEventListener('beforeunload', leave);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('focus', look);
+      window.removeEventListener('beforeunload', leave);
+      void store.getState().flush();
+    };
+  }, [store]);
+  return (
+    <DocumentProvider value={store}>
+      <RehearsalProvider>
+        <Shell first={live}>{children}</Shell>
+      </RehearsalProvider>
+    </DocumentProvider>
+  );
+}
+
+const tabs = [
+  { id: 'write', label: 'Write' },
+  { id: 'score', label: 'Score' },
+  { id: 'mail', label: 'Mail' },
+  { id: 'publish', label: 'Publish' },
+  { id: 'findings', label: 'Findings' },
+];
+
+function Shell({ first, children }: { first: Live; children: ReactNode }) {
+  const [live, setLive] = useState(first);
+  const [publishing, setPublishing] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const [sheet, setSheet] = useState<'check' | 'preview' | null>(null);
+  const store = useDocumentStore();
+  const quizId = useDocument((s) => s.quizId);
+  const { findings } = useRehearsal();
+  const router = useRouter();
+  const current = usePathname().split('/')[3] ?? 'write';
+
+  const publish = useCallback(async () => {
+    setPublishing(true);
+    setTrouble('');
+    try {
+      await store.getState().flush();
+      const { revision } = store.getState();
+      const { edition } = await request<{ edition: number }>(`/api/quizzes/${quizId}/publish`, { revision });
+      setLive((old) => ({ ...old, edition, revision }));
+      router.push(`/quizzes/${quizId}/publish`);
+      router.refresh();
+    } catch (error) {
+      if (error instanceof RequestFailed && error.status === 422) setSheet('check');
+      setTrouble(error instanceof Error ? error.message : 'That did not work.');
+    } finally {
+      setPublishing(false);
+    }
+  }, [store, quizId, router]);
+
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const key = event.key.toLowerCase();
+      const back = key === 'z' && !event.shiftKey;
+      const forth = key === 'y' || (key === 'z' && event.shiftKey);
+      if (!back && !forth) return;
+      // Rich text has a history of its own while it is being typed in.
+      if (event.target instanceof HTMLElement && event.target.closest('.ProseMirror')) return;
+      event.preventDefault();
+      if (back) store.getState().undo();
+      else store.getState().redo();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [store]);
+
+  const count = (tab: string, severity: string) =>
+    findings.filter((f) => f.tab === tab && f.severity === severity).length;
+  return (
+    <LiveContext.Provider value={{ live, publish, publishing, trouble, openCheck: () => setSheet('check') }}>
+      <Frame
+        paper={current === 'write' || current === 'score' || current === 'mail'}
+        current={current}
+        tabs={tabs.map((t) => ({
+          ...t,
+          href: `/quizzes/${quizId}/${t.id}`,
+          errors: count(t.id, 'error'),
+          warnings: count(t.id, 'warning'),
+        }))}
+        foot={<Link href="/quizzes">← Quizzes</Link>}
+        top={<TopLine onCheck={() => setSheet('check')} onPreview={() => setSheet('preview')} />}
+      >
+        <Notice />
+        {children}
+      </Frame>
+      <CheckSheet open={sheet === 'check'} onClose={() => setSheet(null)} />
+      {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
+    </LiveContext.Provider>
+  );
+}
+
+const Title = styled.input`
+  font: 700 18px/1.2 var(--heading);
+  border: 0;
+  background: transparent;
+  padding: 4px;
+  margin-left: -4px;
+  min-width: 80px;
+  max-width: 46ch;
+  field-sizing: content;
+  border-radius: 3px;
+  text-overflow: ellipsis;
+  &:hover {
+    background: var(--saffron-wash);
+  }
+`;
+const State = styled.span`
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 13px;
+  white-space: nowrap;
+`;
+
+/** How the draft stands to what is live. */
+export function stateWords(live: Live, revision: number): { kind: MarkKind; words: string } {
+  if (live.edition === null) return { kind: 'not-yet', words: 'Draft' };
+  return live.revision === revision
+    ? { kind: 'yes', words: `Live as edition ${live.edition}` }
+    : { kind: 'maybe', words: `Live as edition ${live.edition}, with changes` };
+}
+
+function TopLine({ onCheck, onPreview }: { onCheck: () => void; onPreview: () => void }) {
+  const quiz = useDocument((s) => s.quiz);
+  const revision = useDocument((s) => s.revision + s.pending.length);
+  const store = useDocumentStore();
+  const canUndo = useDocument((s) => s.done.length > 0);
+  const canRedo = useDocument((s) => s.undone.length > 0);
+  const { live, publish, publishing } = useLive();
+  const { findings } = useRehearsal();
+  const state = stateWords(live, revision);
+  const errors = findings.filter((f) => f.severity === 'error').length;
+  const warnings = findings.filter((f) => f.severity === 'warning').length;
+  const unchanged = live.edition !== null && live.revision === revision;
+  return (
+    <>
+      <Title
+        aria-label="Title of the quiz"
+        value={quiz.title}
+        maxLength={200}
+        onChange={(e) => store.getState().edit(setField('title', [], ['title'], quiz.title, e.target.value), 'title')}
+      />
+      <State>
+        <Mark kind={state.kind} size={14} /> {state.words}
+      </State>
+      <Saved />
+      <TextButton aria-label="Undo" isDisabled={!canUndo} onPress={() => store.getState().undo()}>
+        <Undo2 size={16} />
+      </TextButton>
+      <TextButton aria-label="Redo" isDisabled={!canRedo} onPress={() => store.getState().redo()}>
+        <Redo2 size={16} />
+      </TextButton>
+      <span style={{ flex: 1 }} />
+      <TextButton onPress={onCheck}>
+        Check
+        {errors > 0 && (
+          <span style={{ display: 'inline-flex', alignItems: 'center', gap: 3, color: 'var(--brick)' }}>
+            <Mark kind="no" size={11} /> {errors}
+            <span className="sr-only"> errors</span>
+          </span>
+        )}
+        {warnings > 0 && (
+          <span style={{ display: 'inline-flex', alignItems: 'center', gap: 3, color: 'var(--saffron-ink)' }}>
+            <Mark kind="maybe" size={12} /> {warnings}
+            <span className="sr-only"> warnings</span>
+          </span>
+        )}
+        {errors + warnings === 0 && <Mark kind="yes" size={12} />}
+      </TextButton>
+      <TextButton onPress={onPreview}>Preview</TextButton>
+      <PrimaryButton isDisabled={publishing || unchanged} onPress={() => void publish()}>
+        {unchanged ? `Edition ${live.edition} is live` : `Publish edition ${(live.edition ?? 0) + 1}`}
+      </PrimaryButton>
+    </>
+  );
+}
+
+function Saved() {
+  const saving = useDocument((s) => s.saving);
+  const savedAt = useDocument((s) => s.savedAt);
+  return (
+    <span
+      role="status"
+      style={{ fontSize: 13, color: saving === 'offline' ? 'var(--brick)' : 'var(--ink-3)', whiteSpace: 'nowrap' }}
+      suppressHydrationWarning
+    >
+      {saving === 'saved'
+        ? `Saved ${clock(savedAt)}`
+        : saving === 'saving'
+          ? 'Saving …'
+          : 'Not saved yet, kept on this device'}
+    </span>
+  );
+}
+
+const Bar = styled.div`
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding: 8px 24px;
+  background: var(--brick-wash);
+  border-bottom: 1px solid var(--brick);
+  position: sticky;
+  top: 0;
+  z-index: 5;
+`;
+
+function Notice() {
+  const notice = useDocument((s) => s.notice);
+  const store = useDocumentStore();
+  const { trouble } = useLive();
+  if (!notice && !trouble) return null;
+  return (
+    <Bar role="alert">
+      <Mark kind="no" />
+      <span>{notice?.message ?? trouble}</span>
+      <span style={{ flex: 1 }} />
+      {notice?.again && (
+        <TextButton
+          onPress={() => {
+            const { again } = notice;
+            store.getState().dismiss();
+            if (again) store.getState().edit(again);
+          }}
+        >
+          Put mine back
+        </TextButton>
+      )}
+      {notice && <TextButton onPress={() => store.getState().dismiss()}>Leave it so</TextButton>}
+    </Bar>
+  );
+}

@@ -1,0 +1,83 @@
+'use client';
+/** A run of the draft in the browser, for the live view and the preview: the same core, the same pages, nothing stored. */
+import { useMemo, useState } from 'react';
+import type { Quiz } from '../../core/quiz/schema';
+import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/run/run';
+import { type View, viewOf } from '../../core/run/view';
+import { PageView } from '../../visitor/page-view';
+import { goFrom, type Values, valuesFrom } from '../../visitor/values';
+
+export function useTry(quiz: Quiz) {
+  const [sent, setSent] = useState<Sent[]>([]);
+  // Replayed on the document as it is now, so that an edit shows at once wherever the trial stands.
+  const run = useMemo(() => foldRun(quiz, { seed: 1 }, sent), [quiz, sent]);
+  return { run, sent, setSent };
+}
+
+/** @param stand the run to show; `send` is told what the visitor does */
+export function TryPage({
+  quiz,
+  run,
+  send,
+  again,
+}: {
+  quiz: Quiz;
+  run: Run;
+  send: (sent: Sent) => void;
+  again: () => void;
+}) {
+  const view = useMemo(() => viewOf(quiz, run), [quiz, run]);
+  return <Filled key={`${view.page?.id}`} quiz={quiz} run={run} view={view} send={send} again={again} />;
+}
+
+function Filled({
+  quiz,
+  run,
+  view,
+  send,
+  again,
+}: {
+  quiz: Quiz;
+  run: Run;
+  view: View;
+  send: (sent: Sent) => void;
+  again: () => void;
+}) {
+  const [values, setValues] = useState<Values>(() => valuesFrom(view));
+  const [faults, setFaults] = useState<Refusal[]>([]);
+  const go = (sent: Sent) => {
+    const next = step(quiz, run, sent);
+    if ('refused' in next) setFaults(next.refused);
+    else send(sent);
+  };
+  return (
+    <PageView
+      view={view}
+      values={values}
+      faults={faults}
+      onChange={(next) => {
+        setValues(next);
+        setFaults([]);
+      }}
+      onNext={() => go(goFrom(view, values))}
+      onSkip={(block) => go(goFrom(view, values, block))}
+      onBack={() => go({ do: 'back', page: view.page?.id ?? '' })}
+      onAgain={again}
+    />
+  );
+}
+
+/** The state of a run that stands on a page of the creator's choosing, its earlier answers kept. */
+export function standOn(quiz: Quiz, run: Run, page: string): Run {
+  const fresh = startRun(quiz, { seed: run.seed });
+  const target = quiz.pages.find((p) => p.id === page);
+  if (!target) return fresh;
+  const passed = quiz.pages.slice(0, quiz.pages.indexOf(target)).filter((p) => p.stage === 'ask');
+  return {
+    ...fresh,
+    answers: run.answers,
+    contact: run.contact,
+    way: [...passed.map((p) => ({ page: p.id, shown: p.blocks.map((b) => b.id) })), { page, shown: [] }],
+    finished: target.stage === 'result',
+  };
+}

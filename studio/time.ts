@@ -1,0 +1,14 @@
+import { format, isToday, isYesterday } from 'date-fns';
+
+/** 10:42 */
+export const clock = (iso: string): string => format(new Date(iso), 'HH:mm');
+
+/** Today 10:42, Yesterday, 24 April */
+export function day(iso: string): string {
+  const date = new Date(iso);
+  if (isToday(date)) return `Today ${format(date, 'HH:mm')}`;
+  if (isYesterday(date)) return `Yesterday ${format(date, 'HH:mm')}`;
+  return format(date, 'd MMMM');
+}
+
+export const dayAndTime = (iso: string): string => format(new Date(iso), 'd MMM, HH:mm');

@@ -1,0 +1,431 @@
+'use client';
+/** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
+import { type ReactNode, useEffect, useId, useRef } from 'react';
+import type { BlockView, ChoiceView, ContactView, OutcomeView, TextView, View } from '../core/run/view';
+import type { Refusal } from '../core/run/run';
+import { Mark } from '../ui/marks';
+import { Rich, RichLine } from '../ui/rich';
+import { type ContactValues, missing, type Values } from './values';
+import { words } from './words';
+
+type Props = {
+  view: View;
+  values: Values;
+  faults: Refusal[];
+  busy?: boolean;
+  trouble?: ReactNode;
+  /** Whether the heading takes the focus when the page changes; not in the studio, where somebody is typing elsewhere. */
+  takeFocus?: boolean;
+  onChange: (values: Values) => void;
+  onNext: () => void;
+  onSkip: (block: string) => void;
+  onBack: () => void;
+  onAgain: () => void;
+  onOffer?: (outcome: string) => void;
+};
+
+export function PageView({
+  view,
+  values,
+  faults,
+  busy,
+  trouble,
+  takeFocus,
+  onChange,
+  onNext,
+  onSkip,
+  onBack,
+  onAgain,
+  onOffer,
+}: Props) {
+  const panel = useRef<HTMLFormElement>(null);
+  const page = view.page;
+  const shownBefore = useRef(page?.id);
+  useEffect(() => {
+    if (!takeFocus || shownBefore.current === page?.id) return;
+    shownBefore.current = page?.id;
+    panel.current?.querySelector<HTMLElement>('[data-heading]')?.focus({ preventScroll: true });
+  }, [page?.id, takeFocus]);
+
+  const todo = missing(view, values);
+  const blocks = page?.blocks ?? [];
+  const asks = blocks.some((b) => b.kind === 'choice' || b.kind === 'text' || b.kind === 'contact');
+  const isResult = page === null || page.stage === 'result';
+  const lastAsk = view.progress.at + 1 >= view.progress.of;
+  const button = page?.button || (asks ? (lastAsk ? words.seeResult : words.next) : words.start);
+  const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable);
+  // A result page is left only where it asks for something.
+  const leaves = !isResult || asks;
+  const { at, of } = view.progress;
+  const fault = (block: string, field?: string) => faults.find((f) => f.block === block && f.field === field)?.message;
+
+  return (
+    <form
+      className="v-panel"
+      data-look={view.quiz.look}
+      ref={panel}
+      noValidate
+      lang={view.quiz.language}
+      dir={/^(ar|fa|he|ur)\b/.test(view.quiz.language) ? 'rtl' : 'ltr'}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (todo)
+          panel.current?.querySelector<HTMLElement>(`[data-block="${todo.block}"] :is(input, textarea)`)?.focus();
+        onNext();
+      }}
+    >
+      {view.quiz.progress && !isResult && (
+        <div
+          className="v-progress"
+          role="progressbar"
+          aria-label="Progress"
+          aria-valuemin={0}
+          aria-valuemax={of}
+          aria-valuenow={at}
+        >
+          <span style={{ width: `${of ? (at / of) * 100 : 0}%` }} />
+        </div>
+      )}
+      <div className="v-inside">
+        {!isResult && asks && (
+          <div className="v-top">
+            <span>{view.quiz.title}</span>
+            {view.quiz.progress && <span>{words.of(Math.min(at + 1, of), of)}</span>}
+          </div>
+        )}
+        <div role="alert">{trouble && <p className="v-trouble">{trouble}</p>}</div>
+        {blocks.map((block) => (
+          <div className="v-block" key={block.id} data-block={block.id}>
+            <BlockOf
+              block={block}
+              values={values}
+              fault={fault}
+              onChange={onChange}
+              onAgain={onAgain}
+              onOffer={onOffer}
+            />
+          </div>
+        ))}
+        {page === null && (
+          <p className="v-prompt" tabIndex={-1} data-heading>
+            {words.thanks}
+          </p>
+        )}
+        {leaves && (
+          <div className="v-foot">
+            {view.back ? (
+              <button type="button" className="v-back" onClick={onBack}>
+                <span aria-hidden="true">← </span>
+                {words.back}
+              </button>
+            ) : (
+              <span />
+            )}
+            <span
+              style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap', justifyContent: 'flex-end' }}
+            >
+              {skippable && (
+                <button type="button" className="v-skip" onClick={() => onSkip(skippable.id)}>
+                  {words.skip}
+                </button>
+              )}
+              <button type="submit" className="v-next" data-waiting={todo ? '' : undefined} aria-busy={busy}>
+                {busy ? words.sending : (todo?.say ?? button)}
+              </button>
+            </span>
+          </div>
+        )}
+      </div>
+    </form>
+  );
+}
+
+type BlockProps = {
+  block: BlockView;
+  values: Values;
+  fault: (block: string, field?: string) => string | undefined;
+  onChange: (values: Values) => void;
+  onAgain: () => void;
+  onOffer?: (outcome: string) => void;
+};
+
+function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProps) {
+  const answer = (value: Values['answers'][string]) =>
+    onChange({ ...values, answers: { ...values.answers, [block.id]: value } });
+  const given = values.answers[block.id];
+  switch (block.kind) {
+    case 'choice':
+      return (
+        <ChoiceBlock
+          block={block}
+          chosen={Array.isArray(given) ? given : []}
+          fault={fault(block.id)}
+          onChange={answer}
+        />
+      );
+    case 'text':
+      return (
+        <TextBlock
+          block={block}
+          text={typeof given === 'string' ? given : ''}
+          fault={fault(block.id)}
+          onChange={answer}
+        />
+      );
+    case 'contact':
+      return (
+        <ContactForm
+          block={block}
+          given={values.contact[block.id] ?? { fields: {}, consent: false }}
+          fault={(field) => fault(block.id, field)}
+          onChange={(contact) => onChange({ ...values, contact: { ...values.contact, [block.id]: contact } })}
+        />
+      );
+    case 'words':
+      return (
+        <div className="v-words">
+          <Rich text={block.body} />
+        </div>
+      );
+    case 'media':
+      return (
+        <figure className="v-media">
+          <img src={block.picture.src} alt={block.picture.text} width={640} height={320} />
+        </figure>
+      );
+    case 'verdict':
+      return block.outcomes.map((outcome) => <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} />);
+    case 'score':
+      return (
+        <>
+          {block.title && <h2 style={{ fontSize: 18 }}>{block.title}</h2>}
+          <ul className="v-scales">
+            {block.scales.map((s) => (
+              <li key={s.id}>
+                <span>
+                  {s.name} <b>{s.points}</b>
+                </span>
+                <i aria-hidden="true">
+                  <b style={{ width: `${Math.max(0, Math.min(100, s.percent ?? 0))}%` }} />
+                </i>
+              </li>
+            ))}
+          </ul>
+        </>
+      );
+    case 'again':
+      return (
+        <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={onAgain}>
+          {block.button || words.again}
+        </button>
+      );
+  }
+}
+
+const Wrong = ({ id, children }: { id: string; children: string | undefined }) =>
+  children ? (
+    <p className="v-wrong" id={id}>
+      <Mark kind="no" size={12} plain /> {children}
+    </p>
+  ) : null;
+
+function ChoiceBlock({
+  block,
+  chosen,
+  fault,
+  onChange,
+}: {
+  block: ChoiceView;
+  chosen: string[];
+  fault?: string;
+  onChange: (ids: string[]) => void;
+}) {
+  const name = useId();
+  const many = block.pick === 'many';
+  const pick = (id: string, on: boolean) =>
+    onChange(many ? block.options.map((o) => o.id).filter((o) => (o === id ? on : chosen.includes(o))) : [id]);
+  const layout =
+    block.as === 'pictures' ? 'v-options v-pictures' : block.as === 'yes-no' ? 'v-options v-yes-no' : 'v-options';
+  return (
+    <fieldset aria-describedby={fault ? `${name}-fault` : undefined}>
+      {block.picture && (
+        <img className="v-picture" src={block.picture.src} alt={block.picture.text} width={640} height={320} />
+      )}
+      <legend className="v-prompt" tabIndex={-1} data-heading>
+        <RichLine text={block.prompt} />
+      </legend>
+      {block.hint && <p className="v-hint">{block.hint}</p>}
+      {many && <HowMany block={block} n={chosen.length} />}
+      <div className={layout}>
+        {block.options.map((o) => (
+          <label className={many ? 'v-option v-many' : 'v-option'} key={o.id}>
+            <input
+              type={many ? 'checkbox' : 'radio'}
+              name={name}
+              value={o.id}
+              checked={chosen.includes(o.id)}
+              onChange={(e) => pick(o.id, e.target.checked)}
+            />
+            {block.as === 'pictures' &&
+              (o.picture ? (
+                <img src={o.picture.src} alt={o.text ? '' : o.picture.text} width={320} height={192} />
+              ) : (
+                <span style={{ height: 96 }} />
+              ))}
+            {block.as === 'pictures' ? (
+              <span className="v-label">
+                <span className="v-disc" aria-hidden="true" />
+                {o.text}
+              </span>
+            ) : (
+              <>
+                <span className="v-disc" aria-hidden="true" />
+                <span>{o.text}</span>
+              </>
+            )}
+          </label>
+        ))}
+      </div>
+      <Wrong id={`${name}-fault`}>{fault}</Wrong>
+    </fieldset>
+  );
+}
+
+function HowMany({ block, n }: { block: ChoiceView; n: number }) {
+  const toGo = block.min - n;
+  const all = block.max >= block.options.length;
+  return (
+    <p className="v-todo" aria-live="polite">
+      {n > 0 && toGo > 0 ? (
+        <>
+          <Mark kind="maybe" size={14} plain />
+          <span>
+            <b>{words.chosen(n)}</b> {words.toGo(toGo)}
+          </span>
+        </>
+      ) : (
+        <span>
+          {toGo > 0 ? words.chooseMore(toGo).replace(' more', '') : all ? words.asMany : words.upTo(block.max)}
+        </span>
+      )}
+    </p>
+  );
+}
+
+function TextBlock({
+  block,
+  text,
+  fault,
+  onChange,
+}: {
+  block: TextView;
+  text: string;
+  fault?: string;
+  onChange: (text: string) => void;
+}) {
+  const id = useId();
+  return (
+    <>
+      {block.picture && (
+        <img className="v-picture" src={block.picture.src} alt={block.picture.text} width={640} height={320} />
+      )}
+      <label htmlFor={id} className="v-prompt" tabIndex={-1} data-heading style={{ display: 'block' }}>
+        <RichLine text={block.prompt} />
+      </label>
+      {block.hint && <p className="v-hint">{block.hint}</p>}
+      <input
+        id={id}
+        className="v-answer"
+        style={{ marginTop: 18 }}
+        value={text}
+        maxLength={2000}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        onChange={(e) => onChange(e.target.value)}
+      />
+      <Wrong id={`${id}-fault`}>{fault}</Wrong>
+    </>
+  );
+}
+
+const autoComplete = { name: 'name', email: 'email', phone: 'tel', text: 'off' } as const;
+const inputType = { name: 'text', email: 'email', phone: 'tel', text: 'text' } as const;
+
+function ContactForm({
+  block,
+  given,
+  fault,
+  onChange,
+}: {
+  block: ContactView;
+  given: ContactValues;
+  fault: (field?: string) => string | undefined;
+  onChange: (given: ContactValues) => void;
+}) {
+  const id = useId();
+  return (
+    <>
+      <h2 className="v-prompt" tabIndex={-1} data-heading>
+        {block.prompt}
+      </h2>
+      {block.body !== undefined && (
+        <div className="v-words v-hint">
+          <Rich text={block.body} />
+        </div>
+      )}
+      {block.fields.map((field) => (
+        <div key={field.id}>
+          <label className="v-field">
+            {field.label} {!field.required && <small>({words.optional})</small>}
+            <input
+              type={inputType[field.format]}
+              autoComplete={autoComplete[field.format]}
+              maxLength={300}
+              value={given.fields[field.id] ?? ''}
+              aria-required={field.required}
+              aria-invalid={fault(field.id) ? true : undefined}
+              aria-describedby={fault(field.id) ? `${id}-${field.id}` : undefined}
+              onChange={(e) => onChange({ ...given, fields: { ...given.fields, [field.id]: e.target.value } })}
+            />
+          </label>
+          <Wrong id={`${id}-${field.id}`}>{fault(field.id)}</Wrong>
+        </div>
+      ))}
+      {block.consent && (
+        <label className="v-consent">
+          <input
+            type="checkbox"
+            checked={given.consent}
+            aria-describedby={fault('consent') ? `${id}-consent` : undefined}
+            onChange={(e) => onChange({ ...given, consent: e.target.checked })}
+          />
+          <span>{block.consent.text}</span>
+        </label>
+      )}
+      <Wrong id={`${id}-consent`}>{fault('consent') ?? fault()}</Wrong>
+    </>
+  );
+}
+
+function OutcomePart({ outcome, onOffer }: { outcome: OutcomeView; onOffer?: (outcome: string) => void }) {
+  return (
+    <section className="v-outcome">
+      {outcome.picture && <img src={outcome.picture.src} alt={outcome.picture.text} width={640} height={320} />}
+      {outcome.headline !== outcome.name && <p className="v-kicker">{outcome.name}</p>}
+      <h1 tabIndex={-1} data-heading style={outcome.headline === outcome.name ? { marginTop: 20 } : undefined}>
+        {outcome.headline}
+      </h1>
+      <div className="v-words">
+        <Rich text={outcome.body} />
+      </div>
+      {outcome.offer && (
+        <div className="v-offer">
+          <span>{outcome.offer.text}</span>
+          <a href={outcome.offer.url} target="_blank" rel="noopener noreferrer" onClick={() => onOffer?.(outcome.id)}>
+            {outcome.offer.button}
+          </a>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,68 @@
+/** What a visitor has filled in on the page before them, and what is still missing. */
+import type { BlockView, View } from '../core/run/view';
+import type { Answer } from '../core/score/credit';
+import type { ContactGiven, Sent } from '../core/run/run';
+import { words } from './words';
+
+export type ContactValues = { fields: Record<string, string>; consent: boolean };
+export type Values = { answers: Record<string, Answer>; contact: Record<string, ContactValues> };
+
+export function valuesFrom(view: View): Values {
+  const contact = Object.entries(view.contact).map(([id, given]): [string, ContactValues] => [
+    id,
+    'fields' in given ? { fields: given.fields, consent: given.consent !== undefined } : { fields: {}, consent: false },
+  ]);
+  return { answers: view.answers, contact: Object.fromEntries(contact) };
+}
+
+/** What the waiting button says is missing, or null when the page can be left. */
+export function missing(view: View, values: Values): { block: string; say: string } | null {
+  for (const block of view.page?.blocks ?? []) {
+    const say = missingIn(block, values);
+    if (say) return { block: block.id, say };
+  }
+  return null;
+}
+
+function missingIn(block: BlockView, values: Values): string | null {
+  const answer = values.answers[block.id];
+  if (block.kind === 'choice') {
+    const n = typeof answer === 'string' ? 0 : (answer?.length ?? 0);
+    if (n === 0 && !block.required) return null;
+    if (n < block.min) return n === 0 && block.min === 1 ? words.chooseOne : words.chooseMore(block.min - n);
+    return n > block.max ? words.tooMany(block.max) : null;
+  }
+  if (block.kind === 'text')
+    return block.required && !(typeof answer === 'string' && answer.trim()) ? words.write : null;
+  if (block.kind === 'contact') {
+    const given = values.contact[block.id];
+    const empty = block.fields.find((f) => f.required && !given?.fields[f.id]?.trim());
+    if (empty) return `${words.fillIn}: ${empty.label}`;
+    return block.consent?.required && !given?.consent ? words.fillIn : null;
+  }
+  return null;
+}
+
+/** The request that leaves the page. */
+export function goFrom(view: View, values: Values, skipped?: string): Sent {
+  const blocks = view.page?.blocks ?? [];
+  const answers: Record<string, Answer> = {};
+  const contact: Record<string, ContactGiven> = {};
+  for (const block of blocks) {
+    const answer = values.answers[block.id];
+    if ((block.kind === 'choice' || block.kind === 'text') && answer !== undefined) answers[block.id] = answer;
+    if (block.kind !== 'contact') continue;
+    const given = values.contact[block.id] ?? { fields: {}, consent: false };
+    const empty = Object.values(given.fields).every((v) => !v.trim());
+    contact[block.id] =
+      block.id === skipped || (block.skippable && empty)
+        ? { skipped: true }
+        : { fields: given.fields, ...(block.consent && given.consent ? { consent: block.consent.version } : {}) };
+  }
+  return {
+    do: 'go',
+    page: view.page?.id ?? '',
+    ...(Object.keys(answers).length ? { answers } : {}),
+    ...(Object.keys(contact).length ? { contact } : {}),
+  };
+}
