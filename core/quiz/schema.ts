@@ -67,7 +67,7 @@ const boundOrMost = {
 const Ids = Type.Union([Id, Type.Array(Id, { minItems: 1 })]);
 const Unit = oneOf('points', 'percent');
 
-const Condition = Type.Recursive(
+const ConditionTree = Type.Recursive(
   (This) =>
     Type.Union([
       closed({ all: Type.Array(This) }),
@@ -91,6 +91,9 @@ const Condition = Type.Recursive(
     ]),
   { $id: 'Condition' },
 );
+export type Condition = Static<typeof ConditionTree>;
+/** Conditions stand in the schema once and are referred to, since they contain themselves. */
+const Condition = Type.Unsafe<Condition>({ $ref: 'Condition' });
 
 const Weights = Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Number());
 
@@ -246,7 +249,12 @@ export const QuizSchema = Type.Object(
     look: closed({ ready: oneOf('chalk', 'meadow') }),
     messages: Type.Array(Letter, { maxItems: 60 }),
   },
-  { $id: 'yes-maybe-quiz', additionalProperties: false, title: 'Yes Maybe quiz, version 1' },
+  {
+    $id: 'yes-maybe-quiz',
+    additionalProperties: false,
+    title: 'Yes Maybe quiz, version 1',
+    $defs: { Condition: ConditionTree },
+  },
 );
 
 export type Quiz = Static<typeof QuizSchema>;
@@ -264,7 +272,6 @@ export type Outcome = Static<typeof Outcome>;
 export type Verdict = Static<typeof Verdict>;
 export type Letter = Static<typeof Letter>;
 export type Target = Static<typeof Target>;
-export type Condition = Static<typeof Condition>;
 export type RichText = Static<typeof RichText>;
 export type RichDoc = Static<typeof RichDoc>;
 export type Inline = Static<typeof Inline>;

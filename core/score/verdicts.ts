@@ -7,13 +7,10 @@ export type Decision = { outcomes: string[]; tallies?: Record<string, number> };
 
 /** Decides one verdict from the sums of a run. A verdict without outcomes decides nothing. */
 export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Facts): Decision {
-  const orElse = (first?: string): string[] => {
-    const id = verdict.fallback ?? first;
-    return id === undefined ? [] : [id];
-  };
+  const orElse = verdict.fallback === undefined ? [] : [verdict.fallback];
   if (verdict.by === 'rules') {
     const rule = verdict.rules.find(({ when }) => holds(when, facts));
-    return { outcomes: rule ? [rule.outcome] : orElse() };
+    return { outcomes: rule ? [rule.outcome] : orElse };
   }
   if (verdict.by === 'bands') {
     const unit = verdict.unit ?? 'points';
@@ -22,30 +19,37 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
         ? readMarks(quiz, ledger, verdict.topic)
         : readScale(quiz, ledger, verdict.scale, verdict.topic);
     const value = unit === 'percent' ? reading.percent : 'awarded' in reading ? reading.awarded : reading.points;
-    if (value === null) return { outcomes: orElse() };
+    if (value === null) return { outcomes: orElse };
     const band = verdict.bands.reduce((found, b) => (round9(b.from) <= value ? b : found), verdict.bands[0]);
     return { outcomes: band ? [band.outcome] : [] };
   }
-  return strongest(verdict, ledger, orElse);
+  const tallies = verdict.outcomes.map(({ id }) => ({ id, ...readTally(ledger, id) }));
+  return {
+    outcomes: winnersOf(verdict, tallies),
+    tallies: Object.fromEntries(tallies.map(({ id, points }) => [id, points])),
+  };
 }
 
-function strongest(
-  verdict: Extract<Verdict, { by: 'strongest' }>,
-  ledger: Ledger,
-  orElse: (first?: string) => string[],
-): Decision {
-  const tallies = verdict.outcomes.map(({ id }) => ({ id, ...readTally(ledger, id) }));
-  const shown = Object.fromEntries(tallies.map(({ id, points }) => [id, points]));
-  const first = verdict.outcomes[0]?.id;
-  const share = verdict.compare === 'share';
-  if (!tallies.some((t) => t.spoken) || (share && !tallies.some((t) => t.greatest > 0))) {
-    return { outcomes: orElse(first), tallies: shown };
+export type Tally = { id: string; points: number; greatest: number; spoken: boolean; last: number };
+type Strongest = Extract<Verdict, { by: 'strongest' }>;
+
+/** The outcomes that win among tallies; `last` tells which of them was strengthened later than which. */
+export function winnersOf(verdict: Strongest, tallies: Tally[]): string[] {
+  if (!tallies.some((t) => t.spoken) || (verdict.compare === 'share' && !tallies.some((t) => t.greatest > 0))) {
+    const id = verdict.fallback ?? verdict.outcomes[0]?.id;
+    return id === undefined ? [] : [id];
   }
-  const height = (t: (typeof tallies)[number]) =>
-    !share ? t.points : t.greatest > 0 ? round9(t.points / t.greatest) : -Infinity;
-  const top = Math.max(...tallies.map(height));
-  const tied = tallies.filter((t) => height(t) === top);
-  if (verdict.ties === 'blend') return { outcomes: tied.map((t) => t.id), tallies: shown };
+  const tied = tiedAtTop(verdict, tallies);
+  if (verdict.ties === 'blend') return tied.map((t) => t.id);
   const winner = verdict.ties === 'latest' ? tied.reduce((a, b) => (b.last > a.last ? b : a)) : tied[0];
-  return { outcomes: winner ? [winner.id] : [], tallies: shown };
+  return winner ? [winner.id] : [];
+}
+
+/** The tallies that are level at the top; those that could have had nothing come last where shares are compared. */
+export function tiedAtTop(verdict: Strongest, tallies: Tally[]): Tally[] {
+  const height = (t: Tally) =>
+    verdict.compare !== 'share' ? t.points : t.greatest > 0 ? round9(t.points / t.greatest) : -Infinity;
+  let top = -Infinity;
+  for (const tally of tallies) top = Math.max(top, height(tally));
+  return tallies.filter((t) => height(t) === top);
 }

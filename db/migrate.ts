@@ -1,0 +1,42 @@
+import { join } from 'node:path';
+import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import { Client } from 'pg';
+import { openDatabase } from './client';
+
+/** Makes the database if the server has none of this name, and brings its tables up to date. */
+export async function migrateDatabase(url: string): Promise<void> {
+  await createDatabase(url);
+  const { db, pool } = openDatabase(url, 1);
+  try {
+    await migrate(db, { migrationsFolder: join(process.cwd(), 'db/migrations') });
+  } finally {
+    await pool.end();
+  }
+}
+
+/** @param template a database to copy; nobody may be connected to it */
+export async function createDatabase(url: string, template?: string): Promise<void> {
+  const name = new URL(url).pathname.slice(1);
+  await onServer(url, async (client) => {
+    const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [name]);
+    if (rowCount) return;
+    await client.query(`create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`);
+  });
+}
+
+export async function dropDatabase(url: string): Promise<void> {
+  const name = new URL(url).pathname.slice(1);
+  await onServer(url, (client) => client.query(`drop database if exists ${client.escapeIdentifier(name)} with (force)`));
+}
+
+async function onServer(url: string, work: (client: Client) => Promise<unknown>): Promise<void> {
+  const server = new URL(url);
+  server.pathname = '/postgres';
+  const client = new Client({ connectionString: server.href });
+  await client.connect();
+  try {
+    await work(client);
+  } finally {
+    await client.end();
+  }
+}

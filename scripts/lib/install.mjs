@@ -1,0 +1,56 @@
+/** What must be on the machine: the npm packages of this project, and Debian's PostgreSQL and Chromium. Only what is missing is installed. */
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { root, run } from './run.mjs';
+import { say, step, Trouble } from './say.mjs';
+
+export function requireNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major > 20 || (major === 20 && minor >= 19)) return;
+  throw new Trouble(`Yes Maybe needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer one and start again.`);
+}
+
+/** Installs the npm packages if the lock file is newer than what is there. */
+export async function ensureModules() {
+  const mark = join(root, 'node_modules/.package-lock.json');
+  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
+  await step('Installing npm packages (about a minute)', () => run('npm', ['ci', '--no-audit', '--no-fund']));
+}
+
+/** The folder of PostgreSQL's programs, newest version first; null where there is none. */
+export function postgresPrograms() {
+  const base = '/usr/lib/postgresql';
+  const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
+  const found = versions.map((v) => join(base, v, 'bin')).find((bin) => existsSync(join(bin, 'initdb')));
+  if (found) return found;
+  return (process.env.PATH ?? '').split(':').find((bin) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'pg_ctl'))) ?? null;
+}
+
+export const chromium = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null;
+
+async function installDebian(packages, why) {
+  const root = process.getuid?.() === 0;
+  const sudo = !root && existsSync('/usr/bin/sudo');
+  const line = `apt-get install --no-install-recommends ${packages.join(' ')}`;
+  if (!existsSync('/usr/bin/apt-get') || (!root && !sudo)) {
+    throw new Trouble(`${why} is missing and cannot be installed from here. Have somebody run: ${line}`);
+  }
+  const apt = (...args) => run(root ? 'apt-get' : 'sudo', root ? args : ['-n', 'apt-get', ...args], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  try {
+    await step(`Installing ${why} from Debian`, async () => {
+      await apt('update', '-q');
+      await apt('install', '-q', '-y', '--no-install-recommends', ...packages);
+    });
+  } catch (error) {
+    say(error.message);
+    throw new Trouble(`${why} could not be installed. Have somebody run: ${line}`);
+  }
+}
+
+export async function ensurePostgres() {
+  if (!postgresPrograms()) await installDebian(['postgresql'], 'PostgreSQL');
+}
+
+export async function ensureChromium() {
+  if (!chromium()) await installDebian(['chromium'], 'Chromium');
+}

@@ -1,0 +1,17 @@
+/** Starts the simulated outside of the demo: a post office, and the website of Slow Spoke on an origin of its own. */
+import { startPostOffice } from './post-office';
+import { startWebsite } from './website';
+
+const port = (name: string): number => {
+  const value = Number(process.env[name]);
+  if (!Number.isInteger(value) || value <= 0) throw new Error(`${name} must be a port`);
+  return value;
+};
+
+const website = await startWebsite({ port: port('WEBSITE_PORT'), home: process.env['PUBLIC_URL'] ?? '' });
+const office = process.env['SMTP_PORT']
+  ? await startPostOffice({ smtpPort: port('SMTP_PORT'), webPort: port('POST_PORT'), folder: process.env['POST_FOLDER'] ?? '.data/post' })
+  : null;
+process.on('SIGTERM', () => {
+  void Promise.all([website.close(), office?.close()]).then(() => process.exit(0));
+});

@@ -1,0 +1,60 @@
+/** The pages of the made-up website, as text. */
+const style = `
+@font-face{font-family:Figtree;src:url(/fonts/figtree.woff2);font-weight:300 900}
+@font-face{font-family:Serif;src:url(/fonts/serif.woff2);font-weight:200 900}
+*{box-sizing:border-box}
+body{margin:0;background:#FBF4E6;color:#1D2B2A;font:18px/1.55 Serif,Georgia,serif}
+header{background:#1F423D;color:#FBF4E6;display:flex;align-items:center;gap:32px;padding:0 48px;min-height:60px;flex-wrap:wrap}
+header b{font-size:23px;display:flex;gap:12px;align-items:center;margin-inline-end:auto}
+header nav{display:flex;gap:26px;font:500 15px Figtree,sans-serif;flex-wrap:wrap}
+header a{color:inherit;text-decoration:none;padding:20px 0 14px;border-bottom:3px solid transparent}
+header a[aria-current]{border-color:#E0A63A}
+.page{display:grid;grid-template-columns:196px minmax(0,688px) 228px;gap:32px 40px;justify-content:center;padding:24px 40px 80px}
+aside{font:15px/1.5 Figtree,sans-serif;color:#4C5854}
+aside ul{list-style:none;padding:0;margin:28px 0}
+aside li{border-top:1px solid #DCCFAE;padding:8px 0}
+aside h2{font:600 22px/1.2 Serif,Georgia,serif;color:#1D2B2A;margin:0 0 8px}
+aside.right{border-top:3px solid #E0A63A;padding-top:12px;align-self:start}
+aside.right img{width:100%;height:128px;object-fit:cover;display:block}
+h1{font:700 42px/1.1 Serif,Georgia,serif;margin:0 0 14px;text-wrap:balance}
+p{margin:0 0 18px}
+figcaption{font-style:italic;margin-top:6px}
+figure{margin:14px 0 0}
+.quiz{margin:22px 0}
+@media (max-width:1100px){.page{grid-template-columns:minmax(0,688px)}aside.left{display:none}}
+@media (max-width:600px){header{padding:0 20px}header nav{display:none}.page{padding:20px 16px 60px}h1{font-size:32px}}
+`;
+
+const wheel = `<svg width="30" height="30" viewBox="0 0 30 30" aria-hidden="true"><g fill="none" stroke="#E0A63A" stroke-width="2.4"><circle cx="15" cy="15" r="13"/><path stroke-width="1.4" d="M15 2v26M2 15h26M6 6l18 18M24 6L6 24"/></g><circle cx="15" cy="15" r="3" fill="#E0A63A"/></svg>`;
+
+const frame = (title: string, body: string) => `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title} · Slow Spoke</title><style>${style}</style></head>
+<body><header><b>${wheel} Slow Spoke</b><nav aria-label="Slow Spoke"><a href="#">Routes</a><a href="#">Workshop</a><a href="#">Shop</a><a href="/" aria-current="page">Stories</a><a href="#">Festival</a></nav></header>
+${body}</body></html>`;
+
+export const article = (home: string): string =>
+  frame(
+    'What stays in when the bag is full',
+    `<div class="page">
+<aside class="left"><b style="color:#1D2B2A">Pia Puncture</b><br>Workshop notes, 17 April<br>Eight minutes, unhurried
+<ul><li>The scales do not lie</li><li style="color:#A93B25;font-weight:600">What stays in</li><li>What we left on the moor</li><li>One bag, two nights</li></ul></aside>
+<main><h1>What stays in when the bag is full</h1>
+<p>Every April we empty our panniers on the workshop floor and argue. Otto defends his teapot, I defend my spokes, and nobody has ever given in. Before you read who is right, find out which of us you would side with.</p>
+<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" data-height="520"></div>
+<script async src="${home}/embed.js"></script>
+<p>Otto weighs his teapot every year, and every year it weighs 410 grams. “It is not the tea,” he says, “it is the stopping.” We put it on the bench beside the spokes and took a photograph, and then somebody made tea.</p>
+<p>I have carried three spare spokes since the ferry road, where one broke at soup time and the next shop was two valleys away. They weigh 21 grams. I have needed them once in nine years, and on that one evening I was the most popular person on the quay.</p>
+<p>So here is the rule we settled on, for this April at least. Each rider may bring one thing that makes no sense to anybody else. It goes in first, at the bottom, where it cannot be argued with.</p></main>
+<aside class="right"><h2>Spring festival, 9 to 11 May</h2>Three days of lanes, dynamos and soup on the old station meadow. Tents welcome, hurry not.
+<figure><img src="/pictures/lane.svg" alt="A loaded bicycle on a winding lane below green hills"><figcaption>The ferry road at soup time.</figcaption></figure></aside></div>`,
+  );
+
+export const rides: Record<string, { title: string; text: string }> = {
+  lanes: { title: 'The hedgerow loop', text: 'Two days, 68 km, eleven left turns nobody has signposted. Starts at the old station on the first Saturday of each month.' },
+  ridge: { title: 'The ridge road, slowly', text: 'Two nights above the tree line, 74 km, one bothy, no taps. We carry the rope; you carry the grin.' },
+  teashop: { title: 'The teashop map', text: 'Forty-one teashops within an easy ride of a railway station, graded by scone. Printed on cloth, so that it survives jam.' },
+  mule: { title: 'The big bag weekend', text: 'Bring everything you think you need. We weigh it, we laugh, we ride 50 km with it, and you go home lighter.' },
+};
+
+export const ride = ({ title, text }: { title: string; text: string }): string =>
+  frame(title, `<div class="page" style="grid-template-columns:minmax(0,688px)"><main><h1>${title}</h1><p>${text}</p><p><a href="/" style="color:inherit">Back to the stories</a></p></main></div>`);

@@ -1,0 +1,47 @@
+/** The website of Slow Spoke, on an origin of its own: a page to embed a quiz in, and the pages its offers lead to. */
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import { article, ride, rides } from './pages';
+
+export type Website = { close: () => Promise<void> };
+
+const fonts: Record<string, string> = {
+  'figtree.woff2': '@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2',
+  'serif.woff2': '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2',
+};
+
+/** @param home where the quizzes are served, as visitors reach it */
+export async function startWebsite({ port, home }: { port: number; home: string }): Promise<Website> {
+  const server = createServer((request, response) => {
+    const { pathname } = new URL(request.url ?? '/', 'http://site');
+    const send = (type: string, body: string | Buffer, status = 200) => {
+      response.writeHead(status, { 'Content-Type': type });
+      response.end(body);
+    };
+    const font = fonts[pathname.replace('/fonts/', '')];
+    if (font) return send('font/woff2', readFileSync(join(process.cwd(), 'node_modules', font)));
+    if (/^\/pictures\/[a-z0-9-]+\.svg$/.test(pathname)) {
+      try {
+        return send('image/svg+xml', readFileSync(join(process.cwd(), 'public', pathname)));
+      } catch {
+        return send('text/plain', 'No such picture', 404);
+      }
+    }
+    if (pathname === '/') return send('text/html; charset=utf-8', article(home));
+    const found = rides[pathname.replace('/rides/', '')];
+    if (found) return send('text/html; charset=utf-8', ride(found));
+    send('text/html; charset=utf-8', ride({ title: 'Nothing stands here', text: 'This page has been cycled away from. The article is still where it was.' }), 404);
+  });
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', resolve);
+  });
+  return {
+    close: () =>
+      new Promise((resolve) => {
+        server.close(() => resolve());
+        server.closeAllConnections();
+      }),
+  };
+}
