@@ -9,6 +9,7 @@ const config: NextConfig = {
   compiler: { styledComponents: true },
   reactStrictMode: true,
   poweredByHeader: false,
+  distDir: process.env['BUILD_DIR'] ?? '.next',
   // `npm test` type-checks with the native compiler; the build need not do it a second time.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['pg', 'pg-boss', 'nodemailer', 'pino'],

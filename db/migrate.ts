@@ -20,13 +20,17 @@ export async function createDatabase(url: string, template?: string): Promise<vo
   await onServer(url, async (client) => {
     const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [name]);
     if (rowCount) return;
-    await client.query(`create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`);
+    await client.query(
+      `create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`,
+    );
   });
 }
 
 export async function dropDatabase(url: string): Promise<void> {
   const name = new URL(url).pathname.slice(1);
-  await onServer(url, (client) => client.query(`drop database if exists ${client.escapeIdentifier(name)} with (force)`));
+  await onServer(url, (client) =>
+    client.query(`drop database if exists ${client.escapeIdentifier(name)} with (force)`),
+  );
 }
 
 async function onServer(url: string, work: (client: Client) => Promise<unknown>): Promise<void> {

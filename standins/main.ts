@@ -8,10 +8,21 @@ const port = (name: string): number => {
   return value;
 };
 
-const website = await startWebsite({ port: port('WEBSITE_PORT'), home: process.env['PUBLIC_URL'] ?? '' });
-const office = process.env['SMTP_PORT']
-  ? await startPostOffice({ smtpPort: port('SMTP_PORT'), webPort: port('POST_PORT'), folder: process.env['POST_FOLDER'] ?? '.data/post' })
-  : null;
-process.on('SIGTERM', () => {
-  void Promise.all([website.close(), office?.close()]).then(() => process.exit(0));
+async function open(): Promise<void> {
+  const website = await startWebsite({ port: port('WEBSITE_PORT'), home: process.env['PUBLIC_URL'] ?? '' });
+  const office = process.env['SMTP_PORT']
+    ? await startPostOffice({
+        smtpPort: port('SMTP_PORT'),
+        webPort: port('POST_PORT'),
+        folder: process.env['POST_FOLDER'] ?? '.data/post',
+      })
+    : null;
+  process.on('SIGTERM', () => {
+    void Promise.all([website.close(), office?.close()]).then(() => process.exit(0));
+  });
+}
+
+open().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
 });

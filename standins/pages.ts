@@ -50,11 +50,26 @@ export const article = (home: string): string =>
   );
 
 export const rides: Record<string, { title: string; text: string }> = {
-  lanes: { title: 'The hedgerow loop', text: 'Two days, 68 km, eleven left turns nobody has signposted. Starts at the old station on the first Saturday of each month.' },
-  ridge: { title: 'The ridge road, slowly', text: 'Two nights above the tree line, 74 km, one bothy, no taps. We carry the rope; you carry the grin.' },
-  teashop: { title: 'The teashop map', text: 'Forty-one teashops within an easy ride of a railway station, graded by scone. Printed on cloth, so that it survives jam.' },
-  mule: { title: 'The big bag weekend', text: 'Bring everything you think you need. We weigh it, we laugh, we ride 50 km with it, and you go home lighter.' },
+  lanes: {
+    title: 'The hedgerow loop',
+    text: 'Two days, 68 km, eleven left turns nobody has signposted. Starts at the old station on the first Saturday of each month.',
+  },
+  ridge: {
+    title: 'The ridge road, slowly',
+    text: 'Two nights above the tree line, 74 km, one bothy, no taps. We carry the rope; you carry the grin.',
+  },
+  teashop: {
+    title: 'The teashop map',
+    text: 'Forty-one teashops within an easy ride of a railway station, graded by scone. Printed on cloth, so that it survives jam.',
+  },
+  mule: {
+    title: 'The big bag weekend',
+    text: 'Bring everything you think you need. We weigh it, we laugh, we ride 50 km with it, and you go home lighter.',
+  },
 };
 
 export const ride = ({ title, text }: { title: string; text: string }): string =>
-  frame(title, `<div class="page" style="grid-template-columns:minmax(0,688px)"><main><h1>${title}</h1><p>${text}</p><p><a href="/" style="color:inherit">Back to the stories</a></p></main></div>`);
+  frame(
+    title,
+    `<div class="page" style="grid-template-columns:minmax(0,688px)"><main><h1>${title}</h1><p>${text}</p><p><a href="/" style="color:inherit">Back to the stories</a></p></main></div>`,
+  );

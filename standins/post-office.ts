@@ -12,13 +12,23 @@ export type PostOffice = { close: () => Promise<void> };
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
-export async function startPostOffice({ smtpPort, webPort, folder }: { smtpPort: number; webPort: number; folder: string }): Promise<PostOffice> {
+export async function startPostOffice({
+  smtpPort,
+  webPort,
+  folder,
+}: {
+  smtpPort: number;
+  webPort: number;
+  folder: string;
+}): Promise<PostOffice> {
   mkdirSync(folder, { recursive: true });
   let next = readdirSync(folder).length;
   const smtp = new SMTPServer({
     disabledCommands: ['AUTH', 'STARTTLS'],
     onRcptTo: ({ address }, _session, done) =>
-      address.startsWith('refused') ? done(Object.assign(new Error('No such box here'), { responseCode: 550 })) : done(),
+      address.startsWith('refused')
+        ? done(Object.assign(new Error('No such box here'), { responseCode: 550 }))
+        : done(),
     onData(stream, _session, done) {
       const parts: Buffer[] = [];
       stream.on('data', (part: Buffer) => parts.push(part));
@@ -37,7 +47,10 @@ export async function startPostOffice({ smtpPort, webPort, folder }: { smtpPort:
   smtp.on('error', () => undefined);
   const web = createServer((request, response) => {
     void page(request.url ?? '/', folder).then(({ status, type, body }) => {
-      response.writeHead(status, { 'Content-Type': type, 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; frame-src 'self'" });
+      response.writeHead(status, {
+        'Content-Type': type,
+        'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; frame-src 'self'",
+      });
       response.end(body);
     });
   });
@@ -61,7 +74,11 @@ export async function lettersIn(folder: string, most = 200): Promise<Letter[]> {
   return Promise.all(files.map(async (file) => ({ file, mail: await simpleParser(readFileSync(join(folder, file))) })));
 }
 
-const toOf = (mail: ParsedMail): string => [mail.to ?? []].flat().map((to) => to.text).join(', ');
+const toOf = (mail: ParsedMail): string =>
+  [mail.to ?? []]
+    .flat()
+    .map((to) => to.text)
+    .join(', ');
 const style = `body{font:16px/1.5 Georgia,serif;background:#F5F6F1;color:#1D2430;max-width:760px;margin:32px auto;padding:0 20px}
 a{color:inherit}li{border-bottom:1px solid #D9DCD2;padding:10px 0;list-style:none}ul{padding:0}small{color:#4E5766}iframe{width:100%;height:70vh;border:1px solid #D9DCD2;background:#fff}`;
 
@@ -73,16 +90,26 @@ async function page(url: string, folder: string): Promise<{ status: number; type
     body: `<!doctype html><html lang="en"><title>Post office</title><style>${style}</style>${body}</html>`,
   });
   if (url === '/json') {
-    const letters = (await lettersIn(folder)).map(({ file: id, mail }) => ({ id, to: toOf(mail), subject: mail.subject ?? '', text: mail.text ?? '', html: mail.html || '' }));
+    const letters = (await lettersIn(folder)).map(({ file: id, mail }) => ({
+      id,
+      to: toOf(mail),
+      subject: mail.subject ?? '',
+      text: mail.text ?? '',
+      html: mail.html || '',
+    }));
     return { status: 200, type: 'application/json', body: JSON.stringify(letters) };
   }
   if (!kind) {
     const lines = (await lettersIn(folder)).map(
-      ({ file: id, mail }) => `<li><a href="/letter/${id}">${escape(mail.subject ?? '(no subject)')}</a><br><small>to ${escape(toOf(mail))}, ${escape(mail.date?.toISOString() ?? '')}</small></li>`,
+      ({ file: id, mail }) =>
+        `<li><a href="/letter/${id}">${escape(mail.subject ?? '(no subject)')}</a><br><small>to ${escape(toOf(mail))}, ${escape(mail.date?.toISOString() ?? '')}</small></li>`,
     );
-    return html(`<h1>Post office</h1><p>Letters as they arrived, newest first. Nothing leaves this machine.</p><ul>${lines.join('') || '<li>No letter yet.</li>'}</ul>`);
+    return html(
+      `<h1>Post office</h1><p>Letters as they arrived, newest first. Nothing leaves this machine.</p><ul>${lines.join('') || '<li>No letter yet.</li>'}</ul>`,
+    );
   }
-  if (!file || !/^\d{6}\.eml$/.test(file) || !readdirSync(folder).includes(file)) return html('<p>There is no such letter. <a href="/">All letters</a></p>', 404);
+  if (!file || !/^\d{6}\.eml$/.test(file) || !readdirSync(folder).includes(file))
+    return html('<p>There is no such letter. <a href="/">All letters</a></p>', 404);
   const mail = await simpleParser(readFileSync(join(folder, file)));
   if (kind === 'body') return html(mail.html || `<pre style="white-space:pre-wrap">${escape(mail.text ?? '')}</pre>`);
   return html(`<p><a href="/">All letters</a></p><h1>${escape(mail.subject ?? '')}</h1><p>From ${escape(mail.from?.text ?? '')}<br>To ${escape(toOf(mail))}</p>

@@ -31,7 +31,14 @@ export async function startWebsite({ port, home }: { port: number; home: string 
     if (pathname === '/') return send('text/html; charset=utf-8', article(home));
     const found = rides[pathname.replace('/rides/', '')];
     if (found) return send('text/html; charset=utf-8', ride(found));
-    send('text/html; charset=utf-8', ride({ title: 'Nothing stands here', text: 'This page has been cycled away from. The article is still where it was.' }), 404);
+    send(
+      'text/html; charset=utf-8',
+      ride({
+        title: 'Nothing stands here',
+        text: 'This page has been cycled away from. The article is still where it was.',
+      }),
+      404,
+    );
   });
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);

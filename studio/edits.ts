@@ -1,5 +1,5 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
-import type { Block, Choice, Option, Outcome, Page, Quiz, Scale } from '../core/quiz/schema';
+import type { Block, Choice, Option, Outcome, Page, Question, Quiz, Scale } from '../core/quiz/schema';
 import { type BlockKind, choiceBlock, newBlock, resultPage } from '../core/quiz/blank';
 import { indexOf } from '../core/quiz/lookup';
 import type { Edit, Op, Place } from '../core/quiz/edits';
@@ -32,10 +32,20 @@ const asksOf = (quiz: Quiz): Page[] => quiz.pages.filter((p) => p.stage === 'ask
 const before = <T extends { id: string }>(items: T[], id: string): string | null =>
   items[items.findIndex((i) => i.id === id) - 1]?.id ?? null;
 
-export const addOption = (quiz: Quiz, block: string, after: string | null, option: Option): Edit => ({
-  name: 'add-answer',
-  ops: [{ op: 'insert', at: placeOfBlock(quiz, block), list: 'options', item: option, after }],
-});
+/** Puts answers behind another, or first where `after` is null. */
+export function addOptions(quiz: Quiz, block: string, after: string | null, options: Option[]): Edit {
+  const at = placeOfBlock(quiz, block);
+  return {
+    name: 'add-answers',
+    ops: options.map((item, i): Op => ({
+      op: 'insert',
+      at,
+      list: 'options',
+      item,
+      after: options[i - 1]?.id ?? after,
+    })),
+  };
+}
 
 /** Several lines put into an answer: the first becomes its text, the others answers behind it. */
 export function pasteOptions(quiz: Quiz, question: Choice, option: Option, lines: string[]): Edit {
@@ -318,3 +328,50 @@ export const addLetter = (quiz: Quiz): { edit: Edit; id: string } => {
     },
   };
 };
+
+/** Files a question under the topic of this name, made where there is none; "" files it under none. */
+export function setTopic(quiz: Quiz, question: Question, name: string): Edit {
+  const known = quiz.topics.find((t) => t.name.toLowerCase() === name.toLowerCase());
+  const fresh = known || !name ? null : { id: newId('t'), name };
+  const ops: Op[] = fresh
+    ? [{ op: 'insert', at: [], list: 'topics', item: fresh, after: quiz.topics.at(-1)?.id ?? null }]
+    : [];
+  const set: Op = { op: 'set', at: placeOfBlock(quiz, question.id), field: ['topic'], was: question.topic };
+  const to = known?.id ?? fresh?.id;
+  if (to !== undefined) set.to = to;
+  return { name: 'set-topic', ops: [...ops, set] };
+}
+
+/** A page to be welcomed on, before all others. */
+export const addWelcome = (quiz: Quiz): Edit => ({
+  name: 'add-welcome',
+  ops: [
+    {
+      op: 'insert',
+      at: [],
+      list: 'pages',
+      item: {
+        id: newId('p'),
+        name: 'Start',
+        stage: 'ask',
+        blocks: [{ id: newId('b'), kind: 'words', body: quiz.title }],
+      } as Page,
+      after: null,
+    },
+  ],
+});
+
+export const addResultPage = (quiz: Quiz): Edit => ({
+  name: 'add-result-page',
+  ops: [{ op: 'insert', at: [], list: 'pages', item: resultPage(newId), after: quiz.pages.at(-1)?.id ?? null }],
+});
+
+export type WeightChange = { block: string; option: Option; target: string; weight: number };
+
+/** Sets many weights as one step. Those that stay as they are are left out; null where nothing changes. */
+export function weighMany(quiz: Quiz, changes: WeightChange[]): Edit | null {
+  const ops = changes
+    .filter(({ option, target, weight }) => (option.weights?.[target] ?? 0) !== weight)
+    .flatMap(({ block, option, target, weight }) => weigh(quiz, block, option, target, weight).ops);
+  return ops.length ? { name: 'weigh', ops } : null;
+}

@@ -182,6 +182,7 @@ const Page = closed({
   otherwise: optional(Target),
 });
 
+const Topic = closed({ id: Id, name: Line });
 const Scale = closed({
   id: Id,
   name: Line,
@@ -239,7 +240,7 @@ export const QuizSchema = Type.Object(
     description: Line,
     language: Type.String({ pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$' }),
     pages: Type.Array(Page, { maxItems: 400 }),
-    topics: Type.Array(closed({ id: Id, name: Line }), { maxItems: 100 }),
+    topics: Type.Array(Topic, { maxItems: 100 }),
     scales: Type.Array(Scale, { maxItems: 60 }),
     verdicts: Type.Array(Verdict, { maxItems: 30 }),
     known: Type.Array(closed({ id: Id, from: oneOf('address'), param: Line, default: Line }), { maxItems: 60 }),
@@ -267,6 +268,7 @@ export type ContactBlock = Static<typeof Contact>;
 export type ContactField = Static<typeof ContactField>;
 export type Option = Static<typeof Option>;
 export type Picture = Static<typeof Picture>;
+export type Topic = Static<typeof Topic>;
 export type Scale = Static<typeof Scale>;
 export type Outcome = Static<typeof Outcome>;
 export type Verdict = Static<typeof Verdict>;

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import type { Db } from '../client';
 import { members, user, workspaces } from '../schema';
 
@@ -11,7 +11,7 @@ export type Membership = {
   role: 'owner' | 'editor' | 'reader';
 };
 
-/** The workspace a person works in: the one they joined first. */
+/** The workspace a person works in: the one they joined last. */
 export async function membershipOf(db: Db, userId: string): Promise<Membership | undefined> {
   const rows = await db
     .select({
@@ -26,7 +26,7 @@ export async function membershipOf(db: Db, userId: string): Promise<Membership |
     .innerJoin(workspaces, eq(workspaces.workspaceId, members.workspaceId))
     .innerJoin(user, eq(user.id, members.userId))
     .where(eq(members.userId, userId))
-    .orderBy(asc(members.joinedAt))
+    .orderBy(desc(members.joinedAt))
     .limit(1);
   return rows[0];
 }
@@ -40,4 +40,19 @@ export async function insertWorkspace(
     await tx.insert(workspaces).values({ workspaceId: row.workspaceId, name: row.name });
     await tx.insert(members).values({ workspaceId: row.workspaceId, userId: row.userId, role: 'owner' });
   });
+}
+
+export async function renameWorkspace(db: Db, workspaceId: string, name: string): Promise<void> {
+  await db.update(workspaces).set({ name }).where(eq(workspaces.workspaceId, workspaceId));
+}
+
+/** Lets somebody into a workspace; they work there from now on rather than in the one they had. */
+export async function addMember(
+  db: Db,
+  row: { workspaceId: string; userId: string; role: Membership['role'] },
+): Promise<void> {
+  await db
+    .insert(members)
+    .values(row)
+    .onConflictDoUpdate({ target: [members.workspaceId, members.userId], set: { role: row.role } });
 }

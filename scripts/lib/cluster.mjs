@@ -34,7 +34,8 @@ export async function forgetCluster(name) {
   const folder = await folderOf(name);
   if (!existsSync(folder)) return;
   const bin = postgresPrograms();
-  if (bin) await asPostgres(join(bin, 'pg_ctl'), ['-D', folder, '-m', 'immediate', '-w', 'stop'], { allow: true, cwd: '/' });
+  if (bin)
+    await asPostgres(join(bin, 'pg_ctl'), ['-D', folder, '-m', 'immediate', '-w', 'stop'], { allow: true, cwd: '/' });
   rmSync(folder, { recursive: true, force: true });
 }
 
@@ -58,7 +59,18 @@ export async function startCluster(name) {
       }
       await asPostgres(
         join(bin, 'initdb'),
-        ['-D', folder, '-U', 'yes_maybe', '--auth=scram-sha-256', `--pwfile=${folder}.start`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-sync'],
+        [
+          '-D',
+          folder,
+          '-U',
+          'yes_maybe',
+          '--auth=scram-sha-256',
+          `--pwfile=${folder}.start`,
+          '-E',
+          'UTF8',
+          '--locale=C.UTF-8',
+          '--no-sync',
+        ],
         { cwd: '/' },
       );
       rmSync(`${folder}.start`);

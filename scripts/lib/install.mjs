@@ -7,7 +7,9 @@ import { say, step, Trouble } from './say.mjs';
 export function requireNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major > 20 || (major === 20 && minor >= 19)) return;
-  throw new Trouble(`Yes Maybe needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer one and start again.`);
+  throw new Trouble(
+    `Yes Maybe needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer one and start again.`,
+  );
 }
 
 /** Installs the npm packages if the lock file is newer than what is there. */
@@ -23,10 +25,15 @@ export function postgresPrograms() {
   const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
   const found = versions.map((v) => join(base, v, 'bin')).find((bin) => existsSync(join(bin, 'initdb')));
   if (found) return found;
-  return (process.env.PATH ?? '').split(':').find((bin) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'pg_ctl'))) ?? null;
+  return (
+    (process.env.PATH ?? '')
+      .split(':')
+      .find((bin) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'pg_ctl'))) ?? null
+  );
 }
 
-export const chromium = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null;
+export const chromium = () =>
+  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null;
 
 async function installDebian(packages, why) {
   const root = process.getuid?.() === 0;
@@ -35,7 +42,10 @@ async function installDebian(packages, why) {
   if (!existsSync('/usr/bin/apt-get') || (!root && !sudo)) {
     throw new Trouble(`${why} is missing and cannot be installed from here. Have somebody run: ${line}`);
   }
-  const apt = (...args) => run(root ? 'apt-get' : 'sudo', root ? args : ['-n', 'apt-get', ...args], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (...args) =>
+    run(root ? 'apt-get' : 'sudo', root ? args : ['-n', 'apt-get', ...args], {
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
+    });
   try {
     await step(`Installing ${why} from Debian`, async () => {
       await apt('update', '-q');

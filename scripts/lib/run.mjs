@@ -13,7 +13,11 @@ export const data = join(root, '.data');
  */
 export function run(command, args, { env = {}, allow = false, show = false, cwd = root } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: ['ignore', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'] });
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
+    });
     let out = '';
     let err = '';
     child.stdout?.on('data', (part) => (out += part));
@@ -21,7 +25,12 @@ export function run(command, args, { env = {}, allow = false, show = false, cwd 
     child.on('error', (error) => reject(new Trouble(`${command} cannot be run: ${error.message}`)));
     child.on('close', (code) => {
       if (code === 0 || allow) resolve({ code: code ?? 1, out, err });
-      else reject(new Trouble(`${command} ${args.slice(0, 3).join(' ')} failed:\n${(err || out).trim().split('\n').slice(-12).join('\n')}`));
+      else
+        reject(
+          new Trouble(
+            `${command} ${args.slice(0, 3).join(' ')} failed:\n${(err || out).trim().split('\n').slice(-12).join('\n')}`,
+          ),
+        );
     });
   });
 }
@@ -31,7 +40,11 @@ const children = [];
 const endings = [];
 
 export function start(command, args, { env = {}, quiet = true, log } = {}) {
-  const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit'] });
+  const child = spawn(command, args, {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit'],
+  });
   children.push(child);
   return child;
 }
@@ -71,7 +84,8 @@ export const freePort = () =>
 export async function untilAnswers(url, child, most = 60_000) {
   const end = Date.now() + most;
   while (Date.now() < end) {
-    if (child && child.exitCode !== null) throw new Trouble(`What should serve ${url} ended with code ${child.exitCode}. Its last words stand above.`);
+    if (child && child.exitCode !== null)
+      throw new Trouble(`What should serve ${url} ended with code ${child.exitCode}. Its last words stand above.`);
     try {
       const response = await fetch(url);
       if (response.status < 500) return;

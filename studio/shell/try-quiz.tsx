@@ -1,6 +1,6 @@
 'use client';
 /** A run of the draft in the browser, for the live view and the preview: the same core, the same pages, nothing stored. */
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Quiz } from '../../core/quiz/schema';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/run/run';
 import { type View, viewOf } from '../../core/run/view';
@@ -14,37 +14,26 @@ export function useTry(quiz: Quiz) {
   return { run, sent, setSent };
 }
 
-/** @param stand the run to show; `send` is told what the visitor does */
-export function TryPage({
-  quiz,
-  run,
-  send,
-  again,
-}: {
+type TryProps = {
   quiz: Quiz;
   run: Run;
   send: (sent: Sent) => void;
   again: () => void;
-}) {
+  /** Told what is filled in before it is sent. */
+  onFilled?: (values: Values) => void;
+};
+
+/** The page that `run` stands on; `send` is told what the visitor does. */
+export function TryPage(props: TryProps) {
+  const { quiz, run } = props;
   const view = useMemo(() => viewOf(quiz, run), [quiz, run]);
-  return <Filled key={`${view.page?.id}`} quiz={quiz} run={run} view={view} send={send} again={again} />;
+  return <Filled key={`${view.page?.id}`} {...props} view={view} />;
 }
 
-function Filled({
-  quiz,
-  run,
-  view,
-  send,
-  again,
-}: {
-  quiz: Quiz;
-  run: Run;
-  view: View;
-  send: (sent: Sent) => void;
-  again: () => void;
-}) {
+function Filled({ quiz, run, view, send, again, onFilled }: TryProps & { view: View }) {
   const [values, setValues] = useState<Values>(() => valuesFrom(view));
   const [faults, setFaults] = useState<Refusal[]>([]);
+  useEffect(() => onFilled?.(valuesFrom(view)), [view, onFilled]);
   const go = (sent: Sent) => {
     const next = step(quiz, run, sent);
     if ('refused' in next) setFaults(next.refused);
@@ -58,6 +47,7 @@ function Filled({
       onChange={(next) => {
         setValues(next);
         setFaults([]);
+        onFilled?.(next);
       }}
       onNext={() => go(goFrom(view, values))}
       onSkip={(block) => go(goFrom(view, values, block))}

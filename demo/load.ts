@@ -1,0 +1,172 @@
+/**
+ * Loads the demo: the workspace of Slow Spoke, its quizzes, and runs made by seeded visitors who go through the same server code as
+ * anybody else. Run by `npm run demo` and by the browser tests.
+ */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Quiz } from '../core/quiz/schema';
+import { isContact, isQuestion } from '../core/quiz/lookup';
+import type { Sent } from '../core/run/run';
+import { randomOf } from '../core/run/random';
+import { newestLetters } from '../db/queries/letters';
+import { addMember, type Membership, membershipOf, renameWorkspace } from '../db/queries/members';
+import { auth } from '../server/auth';
+import { readConfig } from '../server/config';
+import { recountRuns } from '../server/count-runs';
+import { closeDatabase, database } from '../server/database';
+import { keepEdits } from '../server/edit-quiz';
+import { stopJobs } from '../server/jobs';
+import { publishQuiz } from '../server/publish-quiz';
+import { importQuiz } from '../server/quizzes';
+import { sendLetter } from '../server/send-letters';
+import { openRun, takeStep } from '../server/take-step';
+import { makeVisitor, type Visitor } from './visitors';
+
+const DAY = 86_400_000;
+/** Runs as seeded visitors make them, most of them begun of an evening, more of them at the weekend. */
+const RUNS = Number(process.env['DEMO_RUNS'] ?? 400);
+
+/** Reads a quiz file; addresses on slowspoke.test lead to the sample website. */
+function readQuiz(name: string): Quiz {
+  const text = readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8');
+  return JSON.parse(
+    text.replaceAll('https://slowspoke.test', readConfig().sampleSite ?? 'https://slowspoke.test'),
+  ) as Quiz;
+}
+
+async function account(name: string, email: string, password: string): Promise<Membership> {
+  const { user } = await auth().api.signUpEmail({ body: { name, email, password } });
+  const member = await membershipOf(database(), user.id);
+  if (!member) throw new Error(`${name} has no workspace`);
+  return member;
+}
+
+async function load(): Promise<void> {
+  const { demo } = readConfig();
+  if (!demo) throw new Error('DEMO_EMAIL and DEMO_PASSWORD must be set');
+  const now = Date.now();
+  const wren = await account('Wren', demo.email, demo.password);
+  await renameWorkspace(database(), wren.workspaceId, 'Slow Spoke');
+  const pia = { ...wren, name: 'Pia' };
+  const otto = await account('Otto', 'otto@slowspoke.test', demo.password);
+  await addMember(database(), { workspaceId: wren.workspaceId, userId: otto.userId, role: 'editor' });
+
+  await importQuiz(pia, readQuiz('winter-tyres'), 'winter-tyres', new Date(now - 9 * DAY));
+  const tourer = readQuiz('tourer');
+  await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
+  await publishQuiz(wren, tourer.id, 0, new Date(now - 32 * DAY));
+  const visitors = await makeRuns(tourer, now);
+  process.stdout.write(` ${visitors} runs`);
+  await keepEdits(
+    wren,
+    tourer.id,
+    0,
+    [
+      {
+        id: 'demo-edit-1',
+        edit: {
+          name: 'set-hint',
+          ops: [
+            {
+              op: 'set',
+              at: ['pages', 'saturday', 'blocks', 'q-saturday'],
+              field: ['hint'],
+              to: 'The kettle is off and nobody is waiting.',
+            },
+          ],
+        },
+      },
+    ],
+    new Date(now - 40 * 60_000),
+  );
+  await deliver(wren.workspaceId, tourer.id);
+  await recountRuns(wren.workspaceId, tourer.id);
+}
+
+async function makeRuns(quiz: Quiz, now: number): Promise<number> {
+  const random = randomOf(2027, 'crowd');
+  const crowd: { visitor: Visitor; at: number; number: number }[] = [];
+  let started = 0;
+  for (let number = 1; started < RUNS; number++) {
+    const visitor = makeVisitor(quiz, number, randomOf(number, 'visitor'));
+    crowd.push({ visitor, number, at: arrival(now, random) });
+    if (!visitor.onlyLooks) started += 1;
+  }
+  const queue = [...crowd];
+  const worker = async () => {
+    for (let next = queue.pop(); next; next = queue.pop())
+      await takeQuiz(quiz, next.visitor, next.number, new Date(next.at));
+  };
+  await Promise.all(Array.from({ length: 6 }, worker));
+  return started;
+}
+
+function arrival(now: number, random: () => number): number {
+  for (;;) {
+    const at = new Date(now - random() * 30 * DAY);
+    const weekend = at.getUTCDay() % 6 === 0;
+    const hour = at.getUTCHours();
+    // A letter to the readers went out eleven days ago and brought many.
+    const letter = Math.floor((now - at.getTime()) / DAY) === 11;
+    const chance = (weekend ? 0.7 : 0.4) * (hour < 6 ? 0.1 : hour > 17 ? 1 : 0.6) + (letter ? 0.5 : 0);
+    if (at.getTime() < now - 30 * 60_000 && random() < chance) return at.getTime();
+  }
+}
+
+async function takeQuiz(quiz: Quiz, visitor: Visitor, number: number, seen: Date): Promise<void> {
+  const address = 'tourer';
+  const token = `demo-visitor-${String(number).padStart(12, '0')}`;
+  let at = seen.getTime();
+  let { seq, view } = await openRun(address, token, { utm_source: visitor.source }, visitor.source, seen);
+  if (visitor.onlyLooks) return;
+  const send = async (sent: Sent) => {
+    at += visitor.seconds() * 1000;
+    const step = await takeStep(address, token, seq + 1, sent, new Date(at));
+    if (!('taken' in step)) throw new Error(`A demo visitor was refused: ${JSON.stringify(step.refused)}`);
+    ({ seq, view } = step.taken);
+  };
+  while (!view.finished && view.page) {
+    const page = quiz.pages.find((p) => p.id === view.page?.id);
+    if (!page || (seq > 0 && visitor.leavesAt(page.id))) return;
+    const answers = Object.fromEntries(page.blocks.filter(isQuestion).map((q) => [q.id, visitor.answer(q)]));
+    const contact = Object.fromEntries(
+      page.blocks
+        .filter(isContact)
+        .map((block) => [
+          block.id,
+          visitor.leavesContact
+            ? { fields: { name: visitor.name, email: visitor.email }, consent: block.consent?.version }
+            : { skipped: true as const },
+        ]),
+    );
+    await send({
+      do: 'go',
+      page: page.id,
+      ...(Object.keys(answers).length ? { answers } : {}),
+      ...(Object.keys(contact).length ? { contact } : {}),
+    });
+  }
+  const outcome = view.page?.blocks.find((b) => b.kind === 'verdict')?.outcomes[0];
+  if (visitor.takesOffer && outcome) await send({ do: 'offer', outcome: outcome.id });
+}
+
+/** Sends the letters that the runs caused, each as of the moment it was written. */
+async function deliver(workspaceId: string, quizId: string): Promise<void> {
+  for (const letter of await newestLetters(database(), workspaceId, quizId, 10_000)) {
+    if (letter.state !== 'waiting') continue;
+    await sendLetter(
+      { workspaceId, letterId: letter.letterId },
+      () => new Date(letter.writtenAt.getTime() + 2_000),
+    ).catch(() => undefined);
+  }
+}
+
+load()
+  .finally(async () => {
+    await stopJobs();
+    await closeDatabase();
+  })
+  .catch((error: unknown) => {
+    console.error(error);
+    process.exitCode = 1;
+  });

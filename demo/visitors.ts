@@ -1,0 +1,120 @@
+/** Made-up visitors of the sample quizzes: who they are, how they answer, when they leave. The same seed gives the same crowd. */
+import type { Question, Quiz } from '../core/quiz/schema';
+import { drawAnswer } from '../core/rehearse/answers';
+import type { Answer } from '../core/score/credit';
+
+const firstNames = [
+  'Ada',
+  'Bram',
+  'Cleo',
+  'Dirk',
+  'Edda',
+  'Finn',
+  'Greta',
+  'Hugo',
+  'Ivy',
+  'Jonte',
+  'Kaya',
+  'Levi',
+  'Mona',
+  'Nils',
+  'Olga',
+  'Piet',
+  'Quinn',
+  'Rosa',
+  'Sven',
+  'Tilda',
+  'Ulla',
+  'Veit',
+  'Wilma',
+  'Xenia',
+  'Yann',
+  'Zora',
+];
+const lastNames = [
+  'Axle',
+  'Bell',
+  'Chainring',
+  'Derailleur',
+  'Fender',
+  'Gearhub',
+  'Handlebar',
+  'Innertube',
+  'Kickstand',
+  'Mudguard',
+  'Pannier',
+  'Quickrelease',
+  'Rim',
+  'Saddle',
+  'Tyre',
+  'Valve',
+];
+const sources = ['newsletter', 'newsletter', 'slowspoke.test', 'slowspoke.test', 'slowspoke.test', 'festival', 'link'];
+const words = [
+  'Slowly',
+  'Crumbs',
+  'Freedom',
+  'Mud',
+  'Tea',
+  'Headwind',
+  'Hedges',
+  'Home',
+  'Again',
+  'Puncture',
+  'Horizon',
+  'Soup',
+];
+
+export type Visitor = {
+  name: string;
+  email: string;
+  source: string;
+  leaning: string;
+  /** Never gets past the first look. */
+  onlyLooks: boolean;
+  answer: (question: Question) => Answer;
+  leavesAt: (page: string) => boolean;
+  leavesContact: boolean;
+  takesOffer: boolean;
+  /** Seconds spent on a page. */
+  seconds: () => number;
+};
+
+const one = <T>(list: readonly T[], random: () => number): T => list[Math.floor(random() * list.length)] as T;
+
+/** @param random the visitor's own generator */
+export function makeVisitor(quiz: Quiz, number: number, random: () => number): Visitor {
+  const outcomes = quiz.verdicts[0]?.outcomes.map((o) => o.id) ?? [];
+  const first = one(firstNames, random);
+  const last = one(lastNames, random);
+  const roll = random();
+  // The crowd leans: many drifters, few ridge seekers.
+  const leaning = outcomes[roll < 0.4 ? 0 : roll < 0.54 ? 1 : roll < 0.78 ? 2 : 3] ?? '';
+  const patience = random();
+  return {
+    name: random() < 0.6 ? first : `${first} ${last}`,
+    email: `${first}.${last}${number}@example.com`.toLowerCase(),
+    source: one(sources, random),
+    leaning,
+    onlyLooks: random() < 0.42,
+    leavesContact: random() < 0.66,
+    takesOffer: random() < 0.27,
+    // Pictures take thought, and thought takes people away.
+    leavesAt: (page) => random() < (page === 'bags' ? 0.085 : page === 'far' ? 0.045 : 0.018) * (0.5 + patience),
+    seconds: () => Math.round(4 + 22 * random() ** 2),
+    answer: (question) => {
+      if (question.kind === 'text') return random() < 0.3 ? one(words, random) : '';
+      if (question.pick === 'many' || random() < 0.35) return leanMany(question, leaning, random);
+      const speaking = question.options.filter((o) => (o.weights?.[leaning] ?? 0) > 1);
+      return speaking.length ? [one(speaking, random).id] : drawAnswer(question, random);
+    },
+  };
+}
+
+function leanMany(question: Question, leaning: string, random: () => number): Answer {
+  const drawn = [drawAnswer(question, random), drawAnswer(question, random)];
+  if (question.kind !== 'choice') return drawn[0] ?? [];
+  const worth = (answer: Answer) =>
+    question.options.filter((o) => answer.includes(o.id)).reduce((sum, o) => sum + (o.weights?.[leaning] ?? 0), 0);
+  return drawn.sort((a, b) => worth(b) - worth(a))[0] ?? [];
+}

@@ -1,0 +1,111 @@
+/** `npm run demo`: sets everything up and serves the demo. `-- --fresh` starts over; `npm run dev` serves from source. */
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { forgetCluster, startCluster } from './lib/cluster.mjs';
+import { ensureModules, requireNode } from './lib/install.mjs';
+import { logFile, secret, startServer, startStandins, tsx } from './lib/outside.mjs';
+import { data, endAll, freePort, portIsFree, run } from './lib/run.mjs';
+import { main, say, step, Trouble } from './lib/say.mjs';
+
+const dev = process.argv.includes('--dev');
+const fresh = process.argv.includes('--fresh');
+const port = Number(process.env.PORT ?? 3000);
+
+let ending = false;
+async function end() {
+  if (ending) return;
+  ending = true;
+  say('\nEnding what was started …');
+  await endAll();
+  process.exit();
+}
+process.on('SIGINT', () => void end());
+process.on('SIGTERM', () => void end());
+
+await main(async () => {
+  try {
+    await serve();
+  } catch (error) {
+    await endAll();
+    throw error;
+  }
+});
+
+async function serve() {
+  requireNode();
+  if (!Number.isInteger(port) || port < 1 || port > 65_000)
+    throw new Trouble(`PORT is "${process.env.PORT}"; a number from 1 to 65000 is expected.`);
+  for (const wanted of [port, port + 1, port + 2]) {
+    if (!(await portIsFree(wanted)))
+      throw new Trouble(`Port ${wanted} is taken. End what uses it, or choose another: PORT=4000 npm run demo`);
+  }
+  await ensureModules();
+  if (fresh) await startOver();
+
+  const database = process.env.DATABASE_URL ?? (await startCluster('demo')).url;
+  await step('Bringing the tables up to date', async () => {
+    const done = await run(process.execPath, [...tsx, 'scripts/migrate.ts'], {
+      env: { DATABASE_URL: database },
+      allow: true,
+    });
+    if (done.code !== 0)
+      throw new Trouble(
+        `The database cannot be used: ${lastLine(done.err)}\nCheck that it runs and that DATABASE_URL is right.`,
+      );
+  });
+
+  const smtpPort = await freePort();
+  const own = !process.env.SMTP_URL;
+  const env = {
+    DATABASE_URL: database,
+    SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,
+    PUBLIC_URL: process.env.PUBLIC_URL ?? `http://127.0.0.1:${port}`,
+    AUTH_SECRET: process.env.AUTH_SECRET ?? secret('auth-secret'),
+    DEMO_EMAIL: 'wren@slowspoke.test',
+    DEMO_PASSWORD: secret('demo-password'),
+    SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,
+    ...(own ? { POST_OFFICE_URL: `http://127.0.0.1:${port + 2}` } : {}),
+  };
+  await startStandins({
+    ...env,
+    WEBSITE_PORT: String(port + 1),
+    ...(own ? { SMTP_PORT: String(smtpPort), POST_PORT: String(port + 2), POST_FOLDER: join(data, 'post') } : {}),
+  });
+
+  const { out } = await run(process.execPath, [...tsx, 'scripts/migrate.ts', '--is-empty'], { env });
+  if (out.trim() === 'empty') {
+    await step('Loading the demo: its visitors take the quiz', () =>
+      run(process.execPath, [...tsx, 'demo/load.ts'], { env }),
+    );
+  }
+  if (!dev) await ensureBuild('.next');
+  const server = await startServer(env, port, { dev, log: dev ? undefined : logFile('server') });
+  server.once('exit', (code) => {
+    if (ending) return;
+    say(`The server ended with code ${code}; its log is .data/server.log`);
+    void end();
+  });
+  say(`\nThe sample website is at http://127.0.0.1:${port + 1}`);
+  if (own) say(`The post office is at http://127.0.0.1:${port + 2}`);
+  say('Ctrl-C ends all of it.');
+  say(`Yes Maybe is at http://127.0.0.1:${port}`);
+}
+
+async function startOver() {
+  if (process.env.DATABASE_URL)
+    throw new Trouble(
+      '--fresh does not empty a database it did not make. Empty the one behind DATABASE_URL yourself, then start without --fresh.',
+    );
+  await step('Forgetting what was there', async () => {
+    await forgetCluster('demo');
+    rmSync(join(data, 'post'), { recursive: true, force: true });
+  });
+}
+
+const lastLine = (text) =>
+  text
+    .trim()
+    .split('\n')
+    .filter((line) => !/^\s+at |^Node\.js/.test(line))
+    .at(-1) ?? 'unknown trouble';

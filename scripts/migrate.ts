@@ -1,0 +1,20 @@
+/** Brings the tables up to date; with --is-empty tells whether anybody has an account yet. */
+import { count } from 'drizzle-orm';
+import { openDatabase } from '../db/client';
+import { migrateDatabase } from '../db/migrate';
+import { user } from '../db/schema';
+
+const url = process.env['DATABASE_URL'] ?? '';
+async function migrate(): Promise<void> {
+  if (!process.argv.includes('--is-empty')) return migrateDatabase(url);
+  const { db, pool } = openDatabase(url, 1);
+  const [row] = await db.select({ people: count() }).from(user);
+  process.stdout.write(row?.people ? 'in use' : 'empty');
+  await pool.end();
+}
+
+migrate().catch((error: unknown) => {
+  const trouble = error as { message?: string; code?: string; errors?: { message: string }[] };
+  console.error(trouble.message || trouble.errors?.[0]?.message || trouble.code || 'unknown trouble');
+  process.exitCode = 1;
+});

@@ -1,0 +1,105 @@
+'use client';
+/** Answers as bars, outcomes as tally strokes. */
+import type { Findings, Share } from './types';
+
+const percent = (share: number) => `${Math.round(share * 100)}%`;
+const number = (n: number) => n.toLocaleString('en');
+/** "between 34 and 43%", as sure as 95 % of such counts are. */
+const sure = (s: Share) => `between ${Math.round(s.low * 100)} and ${percent(s.high)}`;
+
+export function AnswersChart({ question }: { question: Findings['questions'][number] }) {
+  const most = Math.max(0.0001, ...question.options.map((o) => o.share));
+  return (
+    <section style={{ breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' }}>
+      <h3 style={{ font: '700 15px/1.35 var(--heading)' }}>{question.name}</h3>
+      <p style={{ fontSize: 13, color: 'var(--ink-2)', marginBottom: 8 }}>
+        {number(question.answered)} {question.answered === 1 ? 'answer' : 'answers'}
+        {question.many && ', several each'}
+        {question.kind === 'text' && '; read them under People, or in the table of runs'}
+      </p>
+      <ul style={{ listStyle: 'none' }}>
+        {question.options.map((o) => (
+          <li key={o.id} style={{ marginBottom: 8 }} title={`${percent(o.share)}, ${sure(o)} with 95 % certainty`}>
+            <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums', fontSize: 14 }}>
+              <span style={{ flex: 1, minWidth: 0 }}>{o.name}</span>
+              <b style={{ fontWeight: 600 }}>{number(o.count)}</b>
+              <span style={{ color: 'var(--ink-2)', width: 34, textAlign: 'end' }}>{percent(o.share)}</span>
+            </span>
+            <span style={{ display: 'block', height: 8, background: 'var(--line)', marginTop: 3 }}>
+              <i
+                style={{
+                  display: 'block',
+                  height: '100%',
+                  width: `${(o.share / most) * 100}%`,
+                  background: 'var(--data-1)',
+                }}
+              />
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+export function OutcomesChart({
+  verdict,
+  colours,
+}: {
+  verdict: Findings['outcomes'][number];
+  colours: Map<string, number>;
+}) {
+  // One stroke stands for as many runs as keeps the strokes countable.
+  const per = Math.max(1, 10 ** Math.ceil(Math.log10(Math.max(1, verdict.decided) / 250)));
+  return (
+    <section style={{ breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' }}>
+      <h3 style={{ font: '700 15px/1.35 var(--heading)' }}>{verdict.name}</h3>
+      <p style={{ fontSize: 13, color: 'var(--ink-2)', marginBottom: 6 }}>
+        {number(verdict.decided)} finished {verdict.decided === 1 ? 'run' : 'runs'}. One stroke is{' '}
+        {per === 1 ? 'one of them' : `${number(per)} of them`}.
+      </p>
+      <ul style={{ listStyle: 'none' }}>
+        {verdict.outcomes.map((o) => (
+          <li
+            key={o.id}
+            style={{ padding: '6px 0 8px', borderBottom: '1px solid var(--line)' }}
+            title={`${sure(o)} with 95 % certainty`}
+          >
+            <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums' }}>
+              <b style={{ flex: 1, font: '600 15px/1.4 var(--heading)' }}>{o.name}</b>
+              <b style={{ fontWeight: 600 }}>{(o.share * 100).toFixed(1)}%</b>
+              <span style={{ color: 'var(--ink-2)', minWidth: 34, textAlign: 'end' }}>{number(o.count)}</span>
+            </span>
+            <Strokes count={Math.round(o.count / per)} colour={colours.get(o.id) ?? 0} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Tally strokes, the fifth across the four before it. */
+function Strokes({ count, colour }: { count: number; colour: number }) {
+  const groups = Array.from({ length: Math.ceil(count / 5) }, (_, i) => Math.min(5, count - i * 5));
+  return (
+    <span aria-hidden="true" style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 8px', marginTop: 4, minHeight: 16 }}>
+      {groups.map((n, i) => (
+        <svg
+          key={i}
+          width="22"
+          height="16"
+          viewBox="0 0 22 16"
+          fill="none"
+          style={{ stroke: `var(--data-${(colour % 8) + 1})`, strokeWidth: 2 }}
+        >
+          <path
+            d={`${[3, 8, 13, 18]
+              .slice(0, Math.min(4, n))
+              .map((x) => `M${x} 0v16`)
+              .join('')}${n === 5 ? 'M0 12L22 4' : ''}`}
+          />
+        </svg>
+      ))}
+    </span>
+  );
+}

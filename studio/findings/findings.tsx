@@ -1,0 +1,101 @@
+'use client';
+/** Findings: what became of those who saw the quiz, and what they answered. */
+import { Download } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { useDocument, useQuiz } from '../document';
+import { request } from '../request';
+import { Views } from '../shell/view-switch';
+import { targetsOf } from '../targets';
+import { AnswersChart, OutcomesChart } from './charts';
+import { Journey } from './journey';
+import { PeopleView } from './people';
+import type { Findings, People } from './types';
+
+const Page = styled.div`
+  padding: 14px 24px 64px;
+  .head {
+    display: flex;
+    gap: 8px 28px;
+    justify-content: space-between;
+    align-items: center;
+    flex-wrap: wrap;
+    margin-bottom: 18px;
+    font-size: 15px;
+  }
+  .head a {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+    color: inherit;
+    font-weight: 600;
+    min-height: 24px;
+  }
+  .board {
+    columns: 3 280px;
+    column-gap: 36px;
+    margin-top: 28px;
+  }
+`;
+
+export function FindingsTab({ first, people }: { first: Findings | null; people: People }) {
+  const quiz = useQuiz();
+  const quizId = useDocument((s) => s.quizId);
+  const [findings, setFindings] = useState(first);
+  const [view, setView] = useState<'journey' | 'people'>('journey');
+  // Runs come in while one looks: the figures follow.
+  useEffect(() => {
+    const look = () =>
+      void request<{ findings: Findings | null }>(`/api/quizzes/${quizId}/findings`).then(
+        (now) => setFindings(now.findings),
+        () => undefined,
+      );
+    const timer = setInterval(() => document.visibilityState === 'visible' && look(), 4_000);
+    return () => clearInterval(timer);
+  }, [quizId]);
+
+  if (!findings) {
+    return (
+      <Page>
+        <p style={{ color: 'var(--ink-2)', fontSize: 18, maxWidth: 560, paddingTop: 24 }}>
+          Nobody can have answered yet: the quiz has not been published. Once it is, everybody who looks, starts,
+          answers and finishes is counted here as it happens.
+        </p>
+      </Page>
+    );
+  }
+  const colours = new Map(targetsOf(quiz).flatMap((t) => (t.colour === null ? [] : [[t.id, t.colour] as const])));
+  return (
+    <Page>
+      <div className="head">
+        <Views
+          label="View"
+          value={view}
+          onChange={setView}
+          options={[
+            { id: 'journey', label: 'Journey and answers' },
+            { id: 'people', label: 'People' },
+          ]}
+        />
+        <a href={`/api/quizzes/${quizId}/runs.csv`} download>
+          <Download size={15} /> All runs as a table (CSV)
+        </a>
+      </div>
+      {view === 'people' ? (
+        <PeopleView first={people} />
+      ) : (
+        <>
+          <Journey steps={findings.journey} />
+          <div className="board">
+            {findings.outcomes.map((verdict) => (
+              <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />
+            ))}
+            {findings.questions.map((question) => (
+              <AnswersChart key={question.id} question={question} />
+            ))}
+          </div>
+        </>
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,223 @@
+'use client';
+/** People: one run at a time, what was answered and what it came to. */
+import { useState } from 'react';
+import styled from 'styled-components';
+import { TextButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { useDocument } from '../document';
+import { request } from '../request';
+import { dayAndTime } from '../time';
+import type { People, Person, PersonLine } from './types';
+
+const Split = styled.div`
+  display: grid;
+  grid-template-columns: minmax(280px, 400px) minmax(0, 1fr);
+  gap: 40px;
+  align-items: start;
+  ol {
+    list-style: none;
+    border-top: 1px solid var(--ink);
+  }
+  ol button {
+    display: grid;
+    grid-template-columns: 20px minmax(0, 1fr) auto;
+    gap: 0 6px;
+    width: 100%;
+    border: 0;
+    border-bottom: 1px solid var(--line);
+    background: none;
+    padding: 9px 8px 9px 10px;
+    text-align: start;
+    cursor: pointer;
+    align-items: center;
+  }
+  ol button:hover {
+    background: var(--saffron-wash);
+  }
+  ol button[aria-current] {
+    background: var(--saffron-wash);
+    box-shadow: inset 4px 0 0 var(--saffron);
+  }
+  ol small {
+    grid-column: 2 / -1;
+    color: var(--ink-2);
+    font-size: 13px;
+    overflow-wrap: anywhere;
+  }
+  @media (max-width: 899px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+export function PeopleView({ first }: { first: People }) {
+  const quizId = useDocument((s) => s.quizId);
+  const [people, setPeople] = useState(first);
+  const [person, setPerson] = useState<Person | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const tell = (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
+  const open = (runId: string) => void request<Person>(`/api/quizzes/${quizId}/people/${runId}`).then(setPerson, tell);
+  const more = () => {
+    if (!people.next) return;
+    const query = new URLSearchParams({ before: people.next.lastAt, run: people.next.runId });
+    void request<People>(`/api/quizzes/${quizId}/people?${query}`).then(
+      (older) => setPeople({ people: [...people.people, ...older.people], next: older.next }),
+      tell,
+    );
+  };
+  const step = (by: -1 | 1) => {
+    const next = people.people[people.people.findIndex((p) => p.runId === person?.runId) + by];
+    if (next) open(next.runId);
+  };
+  if (people.people.length === 0) return <p style={{ color: 'var(--ink-2)', fontSize: 18 }}>Nobody has started yet.</p>;
+  return (
+    <Split>
+      <div>
+        <ol aria-label="People, the newest first">
+          {people.people.map((p) => (
+            <li key={p.runId}>
+              <Line person={p} current={p.runId === person?.runId} onOpen={() => open(p.runId)} />
+            </li>
+          ))}
+        </ol>
+        {people.next && (
+          <div style={{ padding: 12 }}>
+            <TextButton onPress={more}>Show older ones</TextButton>
+          </div>
+        )}
+        <div role="alert">{trouble && <p style={{ color: 'var(--brick)' }}>{trouble}</p>}</div>
+      </div>
+      {person ? (
+        <OnePerson person={person} step={step} />
+      ) : (
+        <p style={{ color: 'var(--ink-2)', fontSize: 18, paddingTop: 12 }}>
+          Choose somebody to see what they answered.
+        </p>
+      )}
+    </Split>
+  );
+}
+
+function Line({ person, current, onOpen }: { person: PersonLine; current: boolean; onOpen: () => void }) {
+  return (
+    <button type="button" aria-current={current ? true : undefined} onClick={onOpen}>
+      <Mark kind={person.finished ? 'yes' : 'maybe'} size={13} />
+      <b style={{ fontWeight: 600 }}>{person.name || 'Somebody'}</b>
+      <span style={{ fontSize: 13, color: 'var(--ink-2)' }} suppressHydrationWarning>
+        {dayAndTime(person.lastAt)}
+      </span>
+      <small>
+        {person.finished
+          ? person.outcomes.join(', ') || 'finished'
+          : `left after ${person.pages} ${person.pages === 1 ? 'page' : 'pages'}`}
+        {person.source && `, from ${person.source}`}
+      </small>
+    </button>
+  );
+}
+
+const Sheet = styled.article`
+  position: sticky;
+  top: 16px;
+  border-top: 1px solid var(--ink);
+  padding-top: 12px;
+  h2 {
+    font: 700 24px/1.25 var(--heading);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    margin: 16px 0;
+    font-variant-numeric: tabular-nums;
+  }
+  th,
+  td {
+    border-bottom: 1px solid var(--line);
+    padding: 8px 12px 8px 0;
+    text-align: start;
+    vertical-align: top;
+    font-weight: 400;
+    overflow-wrap: anywhere;
+  }
+  th {
+    color: var(--ink-2);
+    width: 45%;
+  }
+  td:last-child {
+    text-align: end;
+    color: var(--ink-2);
+    white-space: nowrap;
+    padding-inline-end: 0;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+    gap: 12px 24px;
+  }
+  dt {
+    font-size: 13px;
+    color: var(--ink-2);
+  }
+  dd {
+    font: 700 18px/1.3 var(--heading);
+    font-variant-numeric: tabular-nums;
+  }
+`;
+
+function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => void }) {
+  const { name, email, ...others } = person.contact;
+  const won = person.tallies.filter((t) => t.won).map((t) => t.name);
+  const spread = (low: number | null, high: number | null) =>
+    low === null || high === null ? '' : ` of ${low} to ${high}`;
+  return (
+    <Sheet aria-live="polite">
+      <div style={{ display: 'flex', gap: 16, justifyContent: 'space-between', alignItems: 'baseline' }}>
+        <h2>{name || 'Somebody'}</h2>
+        <span style={{ display: 'flex', gap: 18 }}>
+          <TextButton onPress={() => step(-1)}>Newer</TextButton>
+          <TextButton onPress={() => step(1)}>Older</TextButton>
+        </span>
+      </div>
+      <p style={{ color: 'var(--ink-2)' }} suppressHydrationWarning>
+        {person.finished ? (
+          <b style={{ color: 'var(--ink)' }}>{won.join(' and ') || 'Finished'}</b>
+        ) : (
+          `Stopped at “${person.standsAt}”`
+        )}
+        {email && `, ${email}`}
+        {Object.values(others).map((v) => `, ${v}`)}
+        {`, ${dayAndTime(person.seenAt)}, edition ${person.edition}`}
+        {person.source && `, from ${person.source}`}
+      </p>
+      <table>
+        <tbody>
+          {person.answers.map((a, i) => (
+            <tr key={i}>
+              <th scope="row">{a.question}</th>
+              <td>{a.answer || <span style={{ color: 'var(--ink-3)' }}>left empty</span>}</td>
+              <td>{a.seconds === null ? '' : `${a.seconds} s`}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <dl>
+        {person.scales.map((s) => (
+          <div key={s.id}>
+            <dt>{s.name}</dt>
+            <dd>
+              {s.points ?? '–'}
+              <span style={{ font: '400 13px/1 var(--text)', color: 'var(--ink-2)' }}>
+                {spread(s.lowest, s.highest)}
+              </span>
+            </dd>
+          </div>
+        ))}
+        {person.tallies.map((t) => (
+          <div key={t.id}>
+            <dt>{t.name}</dt>
+            <dd style={t.won ? undefined : { color: 'var(--ink-2)' }}>{t.points}</dd>
+          </div>
+        ))}
+      </dl>
+    </Sheet>
+  );
+}

@@ -1,0 +1,371 @@
+'use client';
+/** Mail: the letters of the quiz as they will arrive, and the tray of what was sent, is waiting, or failed. */
+import { Plus } from 'lucide-react';
+import { useCallback, useEffect, useState } from 'react';
+import styled from 'styled-components';
+import type { Letter } from '../../core/quiz/schema';
+import { composeLetter } from '../../core/run/letter';
+import type { Run } from '../../core/run/run';
+import { contactOf } from '../../core/score/result';
+import { LineInput, PrimaryButton, TextButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { Rich } from '../../ui/rich';
+import { useDocument, useDocumentStore, useQuiz } from '../document';
+import { addLetter, setField } from '../edits';
+import { request } from '../request';
+import { Views } from '../shell/view-switch';
+import { dayAndTime } from '../time';
+import { RichField } from '../write/rich-field';
+import type { Tray, TrayLetter } from './tray';
+
+const Split = styled.div`
+  display: flex;
+  align-items: stretch;
+  min-height: 100%;
+  .letters {
+    flex: 1 1 600px;
+    min-width: 0;
+    padding: 14px 32px 80px 24px;
+    max-width: 760px;
+  }
+  aside {
+    flex: 1 1 360px;
+    max-width: 560px;
+    background: var(--chalk);
+    border-inline-start: 1px solid var(--line);
+    padding: 14px 24px 64px;
+    min-width: 0;
+  }
+  h2 {
+    font: 700 24px/1.25 var(--heading);
+  }
+  @media (max-width: 899px) {
+    flex-direction: column;
+    .letters,
+    aside {
+      max-width: none;
+      padding: 14px 16px 48px;
+      flex: none;
+    }
+  }
+`;
+const Sheet = styled.article`
+  border-top: 1px solid var(--ink);
+  padding: 12px 0 28px;
+  .meta {
+    display: grid;
+    grid-template-columns: 76px minmax(0, 1fr);
+    gap: 6px 12px;
+    align-items: baseline;
+    padding-bottom: 12px;
+    border-bottom: 1px solid var(--line);
+    margin-bottom: 16px;
+  }
+  .meta dt {
+    color: var(--ink-3);
+    font-size: 13px;
+  }
+  .body {
+    max-width: 560px;
+    font-size: 16px;
+    line-height: 1.5;
+  }
+  .body :is(p, ul, ol) + :is(p, ul, ol) {
+    margin-top: 12px;
+  }
+  .body :is(ul, ol) {
+    padding-inline-start: 22px;
+  }
+`;
+
+export function Mail({ tray, example, own }: { tray: Tray; example: Run; own: string }) {
+  const quiz = useQuiz();
+  const store = useDocumentStore();
+  useHash();
+  return (
+    <Split>
+      <div className="letters">
+        {quiz.messages.map((letter) => (
+          <LetterPart key={letter.id} letter={letter} example={example} own={own} />
+        ))}
+        {quiz.messages.length === 0 && (
+          <p style={{ fontSize: 18, color: 'var(--ink-2)', padding: '16px 0', maxWidth: 520 }}>
+            No letter goes out yet. A letter is sent to each visitor who finishes and has left an address, with their
+            own result in it.
+          </p>
+        )}
+        <TextButton onPress={() => store.getState().edit(addLetter(store.getState().quiz).edit)}>
+          <Plus size={15} /> {quiz.messages.length === 0 ? 'Write a letter' : 'Another letter'}
+        </TextButton>
+      </div>
+      <TrayPart first={tray} />
+    </Split>
+  );
+}
+
+function LetterPart({ letter, example, own }: { letter: Letter; example: Run; own: string }) {
+  const quiz = useQuiz();
+  const store = useDocumentStore();
+  const [view, setView] = useState<'write' | 'arrives'>('write');
+  const at = ['messages', letter.id];
+  const set = (field: string, was: unknown, to: unknown) =>
+    store.getState().edit(setField(`set-${field}`, at, [field], was, to), `${field} ${letter.id}`);
+  const arrives = composeLetter(quiz, example, letter);
+  const name = contactOf(example)['name'];
+  return (
+    <Sheet id={letter.id} aria-label={`Letter: ${letter.name}`}>
+      <div
+        style={{ display: 'flex', justifyContent: 'space-between', gap: 16, alignItems: 'baseline', marginBottom: 12 }}
+      >
+        <LineInput
+          aria-label="Name of the letter"
+          value={letter.name}
+          maxLength={200}
+          style={{ font: '700 24px/1.25 var(--heading)', borderColor: 'transparent', flex: 1 }}
+          onChange={(e) => set('name', letter.name, e.target.value)}
+        />
+        <Views
+          label={`Show ${letter.name}`}
+          value={view}
+          onChange={setView}
+          options={[
+            { id: 'write', label: 'Written' },
+            { id: 'arrives', label: 'As it arrives' },
+          ]}
+        />
+      </div>
+      <dl className="meta">
+        <dt>Goes to</dt>
+        <dd>each visitor who finishes and has left an e-mail address</dd>
+        <dt>Subject</dt>
+        <dd style={{ fontWeight: 600 }}>
+          {view === 'write' ? (
+            <RichField
+              line
+              label={`Subject of ${letter.name}`}
+              value={letter.subject}
+              onChange={(to) => set('subject', letter.subject, to)}
+            />
+          ) : (
+            arrives.subject
+          )}
+        </dd>
+      </dl>
+      <div className="body">
+        {view === 'write' ? (
+          <RichField
+            label={`Text of ${letter.name}`}
+            value={letter.body}
+            onChange={(to) => set('body', letter.body, to)}
+          />
+        ) : (
+          <Rich text={arrives.body} />
+        )}
+      </div>
+      {view === 'arrives' && (
+        <p style={{ color: 'var(--ink-3)', fontSize: 13, marginTop: 16 }}>
+          As it arrives for{' '}
+          {name && name !== '…' ? `${name}, the last visitor who left an address` : 'a rehearsed visitor'}.
+        </p>
+      )}
+      <div style={{ display: 'flex', justifyContent: 'space-between', gap: 16, marginTop: 24, flexWrap: 'wrap' }}>
+        <SendTest letter={letter} own={own} />
+        <TextButton
+          $danger
+          $weight={500}
+          onPress={() =>
+            store
+              .getState()
+              .edit({ name: 'remove-letter', ops: [{ op: 'remove', at: [], list: 'messages', id: letter.id }] })
+          }
+        >
+          Delete this letter
+        </TextButton>
+      </div>
+    </Sheet>
+  );
+}
+
+function SendTest({ letter, own }: { letter: Letter; own: string }) {
+  const quizId = useDocument((s) => s.quizId);
+  const store = useDocumentStore();
+  const [to, setTo] = useState(own);
+  const [told, setTold] = useState<{ words: string; good: boolean } | null>(null);
+  const send = async () => {
+    try {
+      await store.getState().flush();
+      await request(`/api/quizzes/${quizId}/letters`, { message: letter.id, to });
+      setTold({ words: `On its way to ${to}; the tray shows when it has arrived.`, good: true });
+    } catch (error) {
+      setTold({ words: error instanceof Error ? error.message : 'That did not work just now.', good: false });
+    }
+  };
+  return (
+    <form
+      style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void send();
+      }}
+    >
+      <PrimaryButton type="submit">Send a test</PrimaryButton>
+      <label style={{ color: 'var(--ink-2)' }}>
+        to{' '}
+        <LineInput
+          type="email"
+          aria-label="Send the test to"
+          value={to}
+          style={{ width: 210 }}
+          onChange={(e) => setTo(e.target.value)}
+        />
+      </label>
+      <span role="status" style={{ color: told?.good === false ? 'var(--brick)' : 'var(--pine)' }}>
+        {told?.words}
+      </span>
+    </form>
+  );
+}
+
+const stateMark = { waiting: 'maybe', delivered: 'yes', failed: 'no' } as const;
+const stateWord = { waiting: 'waiting', delivered: 'delivered', failed: 'failed' };
+const Letters = styled.ol`
+  list-style: none;
+  > li {
+    border-bottom: 1px solid var(--line);
+    padding: 10px 0;
+  }
+  .line {
+    display: grid;
+    grid-template-columns: 20px minmax(0, 1fr) auto;
+    gap: 0 8px;
+    align-items: baseline;
+    width: 100%;
+    text-align: start;
+    border: 0;
+    background: none;
+    padding: 0;
+    cursor: pointer;
+  }
+  .line > span:nth-child(1) {
+    align-self: center;
+  }
+  small {
+    grid-column: 2 / -1;
+    color: var(--ink-2);
+    font-size: 13px;
+    overflow-wrap: anywhere;
+  }
+  .open {
+    background: var(--paper);
+    border: 1px solid var(--line);
+    padding: 16px 18px;
+    margin-top: 10px;
+    overflow-wrap: anywhere;
+  }
+  .open :is(p, ul, ol) + :is(p, ul, ol) {
+    margin-top: 10px;
+  }
+  .open :is(ul, ol) {
+    padding-inline-start: 20px;
+  }
+`;
+
+function TrayPart({ first }: { first: Tray }) {
+  const quizId = useDocument((s) => s.quizId);
+  const [tray, setTray] = useState(first);
+  const [open, setOpen] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const look = useCallback(
+    () => request<Tray>(`/api/quizzes/${quizId}/letters`).then(setTray, () => undefined),
+    [quizId],
+  );
+  useEffect(() => {
+    const timer = setInterval(() => document.visibilityState === 'visible' && void look(), 3_000);
+    return () => clearInterval(timer);
+  }, [look]);
+  const again = (letter: TrayLetter) =>
+    void request(`/api/quizzes/${quizId}/letters/${letter.id}`, {}).then(
+      () => void look(),
+      (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.'),
+    );
+  const { counts, letters } = tray;
+  const total = Object.values(counts).reduce((a, b) => a + b, 0);
+  return (
+    <aside aria-label="Tray">
+      <h2>Tray</h2>
+      <p
+        style={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: '4px 18px',
+          color: 'var(--ink-2)',
+          padding: '8px 0 12px',
+          borderBottom: '1px solid var(--ink)',
+        }}
+      >
+        {total === 0 && 'Nothing was sent yet.'}
+        {(['delivered', 'waiting', 'failed'] as const)
+          .filter((s) => counts[s])
+          .map((s) => (
+            <span key={s} style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+              <Mark kind={stateMark[s]} size={13} />{' '}
+              <b style={{ color: 'var(--ink)' }}>{counts[s]?.toLocaleString('en')}</b> {stateWord[s]}
+            </span>
+          ))}
+      </p>
+      <div role="alert">{trouble && <p style={{ color: 'var(--brick)' }}>{trouble}</p>}</div>
+      <Letters>
+        {letters.map((letter) => (
+          <li key={letter.id}>
+            <button
+              type="button"
+              className="line"
+              aria-expanded={open === letter.id}
+              onClick={() => setOpen(open === letter.id ? null : letter.id)}
+            >
+              <span>
+                <Mark kind={stateMark[letter.state]} size={13} />
+              </span>
+              <b style={{ fontWeight: 600 }}>{letter.subject}</b>
+              <span style={{ fontSize: 13, color: 'var(--ink-2)' }} suppressHydrationWarning>
+                {dayAndTime(letter.writtenAt)}
+              </span>
+              <small>
+                {letter.recipient}, {stateWord[letter.state]}
+                {letter.state !== 'delivered' &&
+                  letter.tries > 0 &&
+                  ` after ${letter.tries} ${letter.tries === 1 ? 'try' : 'tries'}`}
+              </small>
+            </button>
+            {letter.trouble && (
+              <p style={{ color: 'var(--brick)', fontSize: 13, marginInlineStart: 28 }}>{letter.trouble}</p>
+            )}
+            {letter.state !== 'delivered' && (
+              <div style={{ marginInlineStart: 28 }}>
+                <TextButton onPress={() => again(letter)}>Send again now</TextButton>
+              </div>
+            )}
+            {open === letter.id && (
+              <div className="open">
+                <Rich text={letter.body} />
+              </div>
+            )}
+          </li>
+        ))}
+      </Letters>
+      {total > letters.length && (
+        <p style={{ color: 'var(--ink-3)', fontSize: 13, marginTop: 10 }}>
+          The newest {letters.length} are shown, those in trouble first.
+        </p>
+      )}
+    </aside>
+  );
+}
+
+/** The check leads here by the id of a letter. */
+function useHash(): void {
+  useEffect(() => {
+    const id = decodeURIComponent(location.hash.slice(1));
+    if (id) document.getElementById(id)?.scrollIntoView({ block: 'start' });
+  }, []);
+}

@@ -1,0 +1,1 @@
+export type EditionLine = { edition: number; publishedAt: string; publishedBy: string };

@@ -1,0 +1,343 @@
+'use client';
+/** The grid of answers by scales and outcomes, driven like a spreadsheet. */
+import { type ClipboardEvent, type KeyboardEvent, memo, useEffect, useRef, useState } from 'react';
+import styled from 'styled-components';
+import type { Choice, Option } from '../../core/quiz/schema';
+import { signed, readNumber, type Target } from '../targets';
+import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
+
+export type GridRow = { question: Choice; option: Option; first: boolean; number: number; name: string };
+export type Change = { row: number; column: number; value: number };
+
+const Table = styled.table`
+  border-collapse: separate;
+  border-spacing: 0;
+  font-variant-numeric: tabular-nums;
+  th,
+  td {
+    padding: 0;
+    font-weight: 400;
+  }
+  thead th {
+    position: sticky;
+    top: 0;
+    z-index: 3;
+    background: var(--paper);
+    vertical-align: bottom;
+  }
+  tfoot th,
+  tfoot td {
+    position: sticky;
+    bottom: 0;
+    background: var(--paper);
+    z-index: 3;
+  }
+  .label {
+    position: sticky;
+    inset-inline-start: 0;
+    z-index: 2;
+    background: var(--paper);
+    width: 288px;
+    min-width: 288px;
+    max-width: 288px;
+    text-align: start;
+    padding-inline: 48px 10px;
+    color: var(--ink-2);
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    height: 26px;
+  }
+  thead .label,
+  tfoot .label {
+    z-index: 4;
+  }
+  .question th {
+    position: sticky;
+    inset-inline-start: 0;
+    z-index: 2;
+    text-align: start;
+    height: 30px;
+    border-top: 1px solid var(--line);
+    font-weight: 600;
+    font-size: 13px;
+    white-space: nowrap;
+    padding-inline-start: 24px;
+    background: var(--paper);
+    max-width: 288px;
+    overflow: visible;
+  }
+  .question td {
+    border-top: 1px solid var(--line);
+    background: var(--paper);
+  }
+  .question b {
+    display: inline-block;
+    width: 24px;
+    font: 700 13px/1 var(--heading);
+  }
+  td.cell {
+    width: 72px;
+    min-width: 72px;
+    height: 26px;
+    text-align: center;
+    cursor: cell;
+    position: relative;
+    user-select: none;
+  }
+  td.cell:focus-visible {
+    border-radius: 0;
+    z-index: 1;
+  }
+  td.chosen {
+    background: var(--saffron-wash);
+  }
+  .column {
+    background: color-mix(in srgb, var(--saffron-wash) 55%, transparent);
+  }
+  td.active {
+    outline: 2px solid var(--ink);
+    outline-offset: -2px;
+    box-shadow: none;
+  }
+  input {
+    width: 100%;
+    height: 26px;
+    border: 0;
+    text-align: center;
+    font-weight: 600;
+    background: var(--paper);
+    border-radius: 0;
+  }
+  @media (max-width: 899px) {
+    .label {
+      width: 150px;
+      min-width: 150px;
+      max-width: 150px;
+      padding-inline-start: 16px;
+    }
+    .question th {
+      padding-inline-start: 16px;
+      max-width: 150px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
+  }
+`;
+
+/** A weight as a number over a dot whose size is its weight; a negative one is an empty ring, none a faint point. */
+export const Weight = memo(function Weight({ value, colour }: { value: number; colour: number | null }) {
+  if (value === 0) return <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>;
+  const r = Math.min(12.5, 6 + 2.2 * Math.abs(value));
+  const fill = colour === null ? 'var(--ink)' : `var(--data-${(colour % 8) + 1})`;
+  return (
+    <svg width="34" height="26" viewBox="0 0 34 26" aria-hidden="true" style={{ display: 'block', margin: '0 auto' }}>
+      {value > 0 ? (
+        <circle cx="17" cy="13" r={r} style={{ fill, opacity: colour === null ? 0.17 : 0.34 }} />
+      ) : (
+        <circle cx="17" cy="13" r={Math.min(11, r)} fill="none" style={{ stroke: 'var(--ink-3)' }} />
+      )}
+      <text x="17" y="17.2" textAnchor="middle" style={{ fontSize: 12.5, fontWeight: 600, fill: 'var(--ink)' }}>
+        {value < 0 ? `−${-value}` : value}
+      </text>
+    </svg>
+  );
+});
+
+type Props = {
+  rows: GridRow[];
+  targets: Target[];
+  selection: Selection;
+  onSelect: (selection: Selection) => void;
+  onChange: (changes: Change[]) => void;
+  onTrouble: (words: string) => void;
+  head: React.ReactNode;
+  foot: React.ReactNode;
+};
+
+const valueOf = (row: GridRow | undefined, target: Target | undefined): number =>
+  row && target ? (row.option.weights?.[target.id] ?? 0) : 0;
+
+export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, head, foot }: Props) {
+  const table = useRef<HTMLTableElement>(null);
+  const [typing, setTyping] = useState<string | null>(null);
+  const [dragging, setDragging] = useState(false);
+  const keyed = useRef(false);
+  const size = { rows: rows.length, columns: targets.length };
+  const range = rangeOf(selection);
+  const { active } = selection;
+
+  useEffect(() => {
+    if (!keyed.current) return;
+    keyed.current = false;
+    table.current?.querySelector<HTMLElement>('td.active')?.focus();
+  }, [selection, typing]);
+  useEffect(() => {
+    if (!dragging) return;
+    const end = () => setDragging(false);
+    window.addEventListener('pointerup', end);
+    return () => window.removeEventListener('pointerup', end);
+  }, [dragging]);
+
+  const go = (to: Selection) => {
+    keyed.current = true;
+    setTyping(null);
+    onSelect(to);
+  };
+  const fill = (value: number) => onChange(cellsIn(range).map((cell) => ({ ...cell, value })));
+  const keep = (move: Selection | null) => {
+    if (typing !== null) {
+      const value = typing.trim() === '' ? 0 : readNumber(typing);
+      if (value === null) return onTrouble(`“${typing}” is not a number. The cell keeps what it had.`);
+      onChange([{ ...active, value }]);
+    }
+    if (move) go(move);
+    else setTyping(null);
+  };
+  const down = () => moved(at(active.row, active.column), { key: 'ArrowDown', shift: false, ctrl: false }, size);
+
+  const keys = (event: KeyboardEvent) => {
+    const ctrl = event.ctrlKey || event.metaKey;
+    if (typing !== null) {
+      if (event.key === 'Enter') keep(down());
+      else if (event.key === 'Tab')
+        keep(
+          moved(
+            at(active.row, active.column),
+            { key: event.shiftKey ? 'ArrowLeft' : 'ArrowRight', shift: false, ctrl: false },
+            size,
+          ),
+        );
+      else if (event.key === 'Escape') go(selection);
+      else return;
+      event.preventDefault();
+      return;
+    }
+    const to = moved(selection, { key: event.key, shift: event.shiftKey, ctrl }, size);
+    if (to) go(to);
+    else if (event.key === 'Enter' || event.key === 'F2')
+      setTyping(
+        valueOf(rows[active.row], targets[active.column])
+          ? String(valueOf(rows[active.row], targets[active.column]))
+          : '',
+      );
+    else if (event.key === 'Delete' || event.key === 'Backspace') fill(0);
+    else if (ctrl && event.key === 'd')
+      onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[range.top], targets[c.column]) })));
+    else if (ctrl && event.key === 'r')
+      onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[c.row], targets[range.left]) })));
+    else if (!ctrl && !event.altKey && /^[0-9.,+−-]$/.test(event.key)) setTyping(event.key);
+    else return;
+    event.preventDefault();
+  };
+  const copy = (event: ClipboardEvent) => {
+    if (typing !== null) return;
+    const lines = [];
+    for (let r = range.top; r <= range.bottom; r++)
+      lines.push(
+        targets
+          .slice(range.left, range.right + 1)
+          .map((t) => valueOf(rows[r], t))
+          .join('\t'),
+      );
+    event.clipboardData.setData('text/plain', lines.join('\n'));
+    event.preventDefault();
+    if (event.type === 'cut') fill(0);
+  };
+  const paste = (event: ClipboardEvent) => {
+    if (typing !== null) return;
+    event.preventDefault();
+    const values = readTable(event.clipboardData.getData('text/plain'), readNumber);
+    if (!values) return onTrouble('What is on the clipboard is not a block of numbers. Nothing was changed.');
+    onChange(laid(values, range, size));
+    const bottom = Math.min(
+      size.rows - 1,
+      range.top +
+        Math.max(values.length - 1, range.bottom - range.top && values.length === 1 ? range.bottom - range.top : 0),
+    );
+    const right = Math.min(size.columns - 1, range.left + Math.max(0, (values[0]?.length ?? 1) - 1));
+    if (values.length > 1 || (values[0]?.length ?? 0) > 1)
+      onSelect({ anchor: { row: range.top, column: range.left }, active: { row: bottom, column: right } });
+  };
+
+  return (
+    <Table
+      role="grid"
+      aria-label="What each answer adds to each scale and outcome"
+      aria-multiselectable="true"
+      aria-rowcount={rows.length}
+      ref={table}
+      onKeyDown={keys}
+      onCopy={copy}
+      onCut={copy}
+      onPaste={paste}
+    >
+      {head}
+      <tbody>
+        {rows.map((row, r) => (
+          <Rows key={row.option.id} row={row} columns={targets.length}>
+            {targets.map((target, c) => {
+              const isActive = active.row === r && active.column === c;
+              const value = valueOf(row, target);
+              return (
+                <td
+                  key={target.id}
+                  role="gridcell"
+                  className={`cell${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
+                  tabIndex={isActive ? 0 : -1}
+                  aria-selected={holds(range, r, c)}
+                  aria-label={`${row.option.text || row.option.picture?.text || 'Answer'}, ${target.name}: ${value === 0 ? 'nothing' : signed(value)}`}
+                  onPointerDown={(e) => {
+                    if (isActive && typing !== null) return;
+                    if (typing !== null) keep(null);
+                    e.preventDefault();
+                    setDragging(true);
+                    go(e.shiftKey ? { ...selection, active: { row: r, column: c } } : at(r, c));
+                  }}
+                  onPointerEnter={() => dragging && onSelect({ ...selection, active: { row: r, column: c } })}
+                  onDoubleClick={() => setTyping(value ? String(value) : '')}
+                >
+                  {isActive && typing !== null ? (
+                    <input
+                      autoFocus
+                      aria-label={`${row.option.text}, ${target.name}`}
+                      inputMode="decimal"
+                      value={typing}
+                      onChange={(e) => setTyping(e.target.value)}
+                      onBlur={() => keep(null)}
+                    />
+                  ) : (
+                    <Weight value={value} colour={target.colour} />
+                  )}
+                </td>
+              );
+            })}
+          </Rows>
+        ))}
+      </tbody>
+      {foot}
+    </Table>
+  );
+}
+
+function Rows({ row, columns, children }: { row: GridRow; columns: number; children: React.ReactNode }) {
+  return (
+    <>
+      {row.first && (
+        <tr className="question" id={row.question.id}>
+          <th scope="rowgroup" title={row.name}>
+            <b>{row.number}</b>
+            {row.name}
+          </th>
+          <td colSpan={columns} />
+        </tr>
+      )}
+      <tr id={row.option.id}>
+        <th scope="row" className="label" title={row.option.text}>
+          {row.option.text || row.option.picture?.text || 'An answer without words'}
+        </th>
+        {children}
+      </tr>
+    </>
+  );
+}

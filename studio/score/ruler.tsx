@@ -1,0 +1,80 @@
+'use client';
+/** The ruler of a column: how rehearsed visitors spread over it, highest on top. */
+import type { Spread } from '../../core/rehearse/odds';
+
+const HEIGHT = 420;
+const MOST_BARS = 48;
+
+/** Values put together so that the ruler stays readable: each bar covers the same stretch. */
+export function barsOf(histogram: [number, number][]): { from: number; to: number; share: number }[] {
+  const [lowest] = histogram[0] ?? [0];
+  const [highest] = histogram.at(-1) ?? [0];
+  const whole = histogram.every(([value]) => Number.isInteger(value));
+  const width =
+    Math.max(whole ? 1 : 0, whole ? Math.ceil((highest - lowest + 1) / MOST_BARS) : (highest - lowest) / 24) || 1;
+  const count = Math.floor((highest - lowest) / width) + 1;
+  const bars = Array.from({ length: count }, (_, i) => ({
+    from: lowest + i * width,
+    to: lowest + (i + 1) * width - (whole ? 1 : 0),
+    share: 0,
+  }));
+  for (const [value, share] of histogram) {
+    const bar = bars[Math.min(count - 1, Math.floor((value - lowest) / width + 1e-9))];
+    if (bar) bar.share += share;
+  }
+  return bars;
+}
+
+export function Ruler({ spread, colour, name }: { spread: Spread; colour: number | null; name: string }) {
+  const bars = barsOf(spread.histogram);
+  const most = Math.max(...bars.map((b) => b.share), 1e-9);
+  const step = Math.min(30, HEIGHT / bars.length);
+  const height = step * bars.length;
+  const fill = colour === null ? 'var(--data-8)' : `var(--data-${(colour % 8) + 1})`;
+  const every = Math.ceil(24 / step);
+  const label = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
+  return (
+    <svg
+      viewBox={`0 0 296 ${height + 2}`}
+      width="100%"
+      role="img"
+      aria-label={`${name}: from ${label(spread.lowest)} to ${label(spread.highest)}, ${label(spread.mean)} on average`}
+      style={{ display: 'block', maxWidth: 340 }}
+    >
+      <rect x="40" y="0" width="10" height={height} style={{ fill, opacity: 0.85 }} />
+      {bars.map((bar, i) => {
+        const y = height - (i + 1) * step;
+        const labelled = (bars.length - 1 - i) % every === 0 || i === 0;
+        return (
+          <g key={bar.from}>
+            {labelled && (
+              <text x="26" y={y + step / 2 + 4} textAnchor="end" style={{ fontSize: 12, fill: 'var(--ink-2)' }}>
+                {label(bar.from)}
+              </text>
+            )}
+            <path
+              d={`M${labelled ? 30 : 34} ${y + step / 2}h${labelled ? 10 : 6}`}
+              style={{ stroke: 'var(--ink-3)' }}
+            />
+            <rect
+              x="50"
+              y={y + step * 0.1}
+              width={(bar.share / most) * 190}
+              height={step * 0.8}
+              style={{ fill, opacity: 0.55 }}
+            />
+            {labelled && bar.share > 0 && (
+              <text
+                x={56 + (bar.share / most) * 190}
+                y={y + step / 2 + 4}
+                style={{ fontSize: 11.5, fill: 'var(--ink-2)' }}
+              >
+                {(bar.share * 100).toFixed(1)}%
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,35 @@
+/** What an answer can speak for: the scales and outcomes of a quiz, as margin and grid name them. */
+import type { Outcome, Quiz, Scale } from '../core/quiz/schema';
+
+export type Target = {
+  id: string;
+  name: string;
+  /** place of its colour; null for a scale, which is grey */ colour: number | null;
+  verdict: string | null;
+};
+
+let last: { scales: Scale[]; verdicts: Quiz['verdicts']; targets: Target[] } | null = null;
+
+/** Scales first, then the outcomes of each verdict. The same list as long as these parts of the document are the same. */
+export function targetsOf(quiz: Quiz): Target[] {
+  if (last && last.scales === quiz.scales && last.verdicts === quiz.verdicts) return last.targets;
+  let colour = 0;
+  const outcomes = quiz.verdicts.flatMap((v) =>
+    v.outcomes.map((o: Outcome): Target => ({ id: o.id, name: o.name || 'Unnamed', colour: colour++, verdict: v.id })),
+  );
+  const targets = [
+    ...quiz.scales.map((s): Target => ({ id: s.id, name: s.name || 'Unnamed', colour: null, verdict: null })),
+    ...outcomes,
+  ];
+  last = { scales: quiz.scales, verdicts: quiz.verdicts, targets };
+  return targets;
+}
+
+/** +2, −1 */
+export const signed = (n: number): string => (n < 0 ? `−${Math.abs(n)}` : `+${n}`);
+/** A number as typed: comma or point, − or -. Null where it is none. */
+export function readNumber(text: string): number | null {
+  const clean = text.trim().replace(',', '.').replace('−', '-').replace(/^\+/, '');
+  const n = Number(clean);
+  return clean !== '' && Number.isFinite(n) && Math.abs(n) <= 1e6 ? n : null;
+}

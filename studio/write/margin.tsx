@@ -1,0 +1,179 @@
+'use client';
+/** The margin beside an answer: what it does, in words; and while the cursor is there, fields to change it. */
+import { Plus } from 'lucide-react';
+import { memo, useState } from 'react';
+import styled from 'styled-components';
+import type { Choice, Option } from '../../core/quiz/schema';
+import { Choose, MenuButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { useDocumentStore } from '../document';
+import { addOutcome, addScale, placeOfOption, setField, weigh } from '../edits';
+import { readNumber, signed, type Target } from '../targets';
+import { useFocusLater } from './cursor';
+import { Bar } from './sheet';
+
+const Weight = styled.input`
+  width: 34px;
+  height: 24px;
+  text-align: center;
+  font-weight: 600;
+  font-size: 13px;
+  border: 0;
+  border-bottom: 1.5px solid var(--saffron-ink);
+  background: transparent;
+  border-radius: 0;
+  padding: 0;
+  font-variant-numeric: tabular-nums;
+  &:focus {
+    background: var(--paper);
+  }
+`;
+const Notes = styled.span`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  b {
+    color: var(--ink);
+    font-weight: 600;
+  }
+`;
+
+const rightness = (credit: number | undefined) => (credit === 1 ? 'right' : credit ? 'partly' : 'none');
+
+/** How many effects a note names before it says "1 more". */
+const MOST = 3;
+
+export const OptionMargin = memo(function OptionMargin({
+  question,
+  option,
+  targets,
+  active,
+}: {
+  question: Choice;
+  option: Option;
+  targets: Target[];
+  active: boolean;
+}) {
+  const effects = targets.filter((t) => (option.weights?.[t.id] ?? 0) !== 0);
+  if (active) return <OptionEffects question={question} option={option} targets={targets} />;
+  const shown = effects.length > MOST + 1 ? effects.slice(0, MOST) : effects;
+  return (
+    <Notes>
+      {option.credit !== undefined && option.credit > 0 && (
+        <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', color: 'var(--pine)', fontWeight: 600 }}>
+          <Mark kind={option.credit === 1 ? 'yes' : 'maybe'} size={11} />
+          {option.credit === 1 ? 'right' : 'partly right'}
+        </span>
+      )}
+      {shown.map((t) => (
+        <span key={t.id}>
+          {t.colour !== null && <Bar $n={t.colour} />}
+          {t.name} <b>{signed(option.weights?.[t.id] ?? 0)}</b>
+        </span>
+      ))}
+      {effects.length > shown.length && <span>{effects.length - shown.length} more</span>}
+    </Notes>
+  );
+});
+
+function OptionEffects({ question, option, targets }: { question: Choice; option: Option; targets: Target[] }) {
+  const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const [opened, setOpened] = useState<string[]>([]);
+  const held = targets.filter((t) => option.weights?.[t.id] !== undefined || opened.includes(t.id));
+  const others = targets.filter((t) => !held.includes(t));
+  const open = (id: string) => {
+    setOpened((old) => [...old, id]);
+    focusLater(`weight ${option.id} ${id}`);
+  };
+  const add = (id: string) => {
+    const { quiz, edit } = store.getState();
+    if (id !== 'new scale' && id !== 'new outcome') return open(id);
+    if (id === 'new scale') {
+      const made = addScale(quiz);
+      edit(made.edit);
+      open(made.scale.id);
+    } else {
+      const made = addOutcome(quiz);
+      edit(made.edit);
+      open(made.outcome.id);
+    }
+  };
+  return (
+    <Notes style={{ alignItems: 'center' }}>
+      <Choose
+        label={`Is “${option.text}” right?`}
+        value={rightness(option.credit)}
+        options={[
+          { id: 'none', label: question.options.some((o) => o.credit) ? 'wrong' : 'no right or wrong' },
+          { id: 'right', label: 'right' },
+          { id: 'partly', label: 'partly right' },
+        ]}
+        onChange={(to) => {
+          const { quiz, edit } = store.getState();
+          const credit = to === 'right' ? 1 : to === 'partly' ? 0.5 : undefined;
+          edit(setField('set-key', placeOfOption(quiz, question.id, option.id), ['credit'], option.credit, credit));
+        }}
+      />
+      {held.map((t) => (
+        <span key={t.id} style={{ display: 'inline-flex', alignItems: 'center', gap: 4 }}>
+          <span>
+            {t.colour !== null && <Bar $n={t.colour} />}
+            {t.name}
+          </span>
+          <WeightField question={question} option={option} target={t} />
+        </span>
+      ))}
+      <MenuButton
+        label="Add an effect"
+        onAction={add}
+        entries={[
+          ...others.map((t) => ({ id: t.id, label: t.name, note: t.colour === null ? 'scale' : 'outcome' })),
+          { id: 'new outcome', label: 'A new outcome' },
+          { id: 'new scale', label: 'A new scale' },
+        ]}
+      >
+        <Plus size={14} /> Add
+      </MenuButton>
+    </Notes>
+  );
+}
+
+function WeightField({ question, option, target }: { question: Choice; option: Option; target: Target }) {
+  const store = useDocumentStore();
+  const now = option.weights?.[target.id];
+  const [typed, setTyped] = useState<string | null>(null);
+  const keep = () => {
+    if (typed === null) return;
+    const to = typed.trim() === '' ? 0 : readNumber(typed);
+    setTyped(null);
+    if (to === null || to === (now ?? 0)) return;
+    const { quiz, edit } = store.getState();
+    edit(weigh(quiz, question.id, option, target.id, to));
+  };
+  const nudge = (by: number) => {
+    const from = typed === null ? (now ?? 0) : (readNumber(typed) ?? 0);
+    const { quiz, edit } = store.getState();
+    edit(weigh(quiz, question.id, option, target.id, Number((from + by).toFixed(6))));
+    setTyped(null);
+  };
+  return (
+    <Weight
+      inputMode="decimal"
+      aria-label={`${option.text || 'This answer'} adds to ${target.name}`}
+      data-field={`weight ${option.id} ${target.id}`}
+      value={typed ?? (now === undefined ? '' : signed(now))}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={keep}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') keep();
+        if (e.key === 'Escape') setTyped(null);
+        if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+          e.preventDefault();
+          nudge(e.key === 'ArrowUp' ? 1 : -1);
+        }
+      }}
+    />
+  );
+}

@@ -1,0 +1,274 @@
+'use client';
+/** The blocks that are not questions: words, pictures, the contact form, and what stands on a result. */
+import { Plus } from 'lucide-react';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import type { Block, ContactBlock, Page, Quiz } from '../../core/quiz/schema';
+import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { moveBlock, newId, removeBlock, setField } from '../edits';
+import { useLive } from '../shell/live';
+import type { Target } from '../targets';
+import { TextField } from './fields';
+import { VerdictPart } from './outcomes';
+import { PictureButton } from './picture';
+import { RichField } from './rich-field';
+import { Row } from './sheet';
+
+export const blockNames: Record<Exclude<Block['kind'], 'choice' | 'text'>, string> = {
+  words: 'Text',
+  media: 'Picture',
+  contact: 'Contact form',
+  verdict: 'The outcome',
+  score: 'Score',
+  again: 'Take it again',
+};
+
+type Props = {
+  block: Exclude<Block, { kind: 'choice' | 'text' }>;
+  page: Page;
+  quiz: Pick<Quiz, 'verdicts' | 'scales'>;
+  targets: Target[];
+  active: boolean;
+};
+
+/** A block that is not a question, as it is written. */
+export function OtherPart(props: Props) {
+  const { block, page, active } = props;
+  const store = useDocumentStore();
+  return (
+    <div data-block={block.id} style={{ paddingTop: 6 }}>
+      <Row
+        gutter={
+          <span style={{ fontSize: 12, color: 'var(--ink-3)', textAlign: 'end', lineHeight: '16px' }}>
+            {blockNames[block.kind]}
+          </span>
+        }
+        margin={
+          active && (
+            <span style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }}>
+              <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, -1))}>
+                Move up
+              </TextButton>
+              <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, 1))}>
+                Move down
+              </TextButton>
+              <TextButton
+                $danger
+                $weight={500}
+                onPress={() => store.getState().edit(removeBlock(store.getState().quiz, block.id))}
+              >
+                Delete
+              </TextButton>
+            </span>
+          )
+        }
+      >
+        <Body {...props} at={['pages', page.id, 'blocks', block.id]} />
+      </Row>
+      {block.kind === 'verdict' && (
+        <VerdictPart verdict={props.quiz.verdicts.find((v) => v.id === block.verdict)} targets={props.targets} />
+      )}
+    </div>
+  );
+
+  function apply(edit: ReturnType<typeof moveBlock>) {
+    if (edit) store.getState().edit(edit);
+  }
+}
+
+function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
+  const store = useDocumentStore();
+  const set = (field: string[], was: unknown, to: unknown) =>
+    store.getState().edit(setField(`set-${block.kind}`, at, field, was, to), `${field.join('.')} ${block.id}`);
+  switch (block.kind) {
+    case 'words':
+      return <RichField label="Text" value={block.body} onChange={(to) => set(['body'], block.body, to)} />;
+    case 'media':
+      return <PictureButton at={() => at} picture={block.picture} of="the page" large required />;
+    case 'contact':
+      return <ContactPart block={block} at={at} />;
+    case 'verdict':
+      return (
+        <span style={{ color: 'var(--ink-2)' }}>What the visitor turns out to be, written here for each outcome.</span>
+      );
+    case 'score':
+      return (
+        <div style={{ display: 'grid', gap: 6 }}>
+          <TextField
+            label="Title of the score"
+            value={block.title ?? ''}
+            placeholder="A title, if you like"
+            onChange={(to) => set(['title'], block.title, to || undefined)}
+          />
+          <div style={{ display: 'flex', gap: '6px 18px', flexWrap: 'wrap' }}>
+            {quiz.scales.map((s) => (
+              <Toggle
+                key={s.id}
+                selected={block.scales.includes(s.id)}
+                onChange={(on) =>
+                  set(
+                    ['scales'],
+                    block.scales,
+                    on
+                      ? quiz.scales.map((x) => x.id).filter((x) => x === s.id || block.scales.includes(x))
+                      : block.scales.filter((x) => x !== s.id),
+                  )
+                }
+              >
+                {s.name}
+              </Toggle>
+            ))}
+            {quiz.scales.length === 0 && (
+              <span style={{ color: 'var(--ink-3)' }}>
+                There is no scale yet. Answers add to one from the margin, or in Score.
+              </span>
+            )}
+          </div>
+        </div>
+      );
+    case 'again':
+      return (
+        <TextField
+          label="Words on the button"
+          value={block.button ?? ''}
+          placeholder="Take it again"
+          onChange={(to) => set(['button'], block.button, to || undefined)}
+        />
+      );
+  }
+}
+
+const Fields = styled.div`
+  display: grid;
+  gap: 8px;
+  font-size: 14px;
+  .field {
+    display: flex;
+    gap: 6px 12px;
+    align-items: center;
+    flex-wrap: wrap;
+    border-bottom: 1px solid var(--line);
+    padding-bottom: 6px;
+  }
+`;
+
+function ContactPart({ block, at }: { block: ContactBlock; at: string[] }) {
+  const store = useDocumentStore();
+  const { live } = useLive();
+  const edit = (...args: Parameters<typeof setField>) =>
+    store.getState().edit(setField(...args), `${args[2].join('.')} ${args[1].join('.')}`);
+  const set = (field: string[], was: unknown, to: unknown) => edit('set-contact', at, field, was, to);
+  const consent = block.consent;
+  return (
+    <Fields>
+      <h3 style={{ font: '700 24px/30px var(--heading)' }}>
+        <TextField
+          label="Headline of the contact form"
+          field={`prompt ${block.id}`}
+          value={block.prompt}
+          placeholder="Where shall we send your result?"
+          onChange={(to) => set(['prompt'], block.prompt, to)}
+        />
+      </h3>
+      <RichField label="Text above the fields" value={block.body} onChange={(to) => set(['body'], block.body, to)} />
+      {block.fields.map((field) => (
+        <div key={field.id} className="field" data-option={field.id}>
+          <LineInput
+            aria-label="Label of the field"
+            style={{ width: 110 }}
+            value={field.label}
+            maxLength={200}
+            onChange={(e) => edit('set-field', [...at, 'fields', field.id], ['label'], field.label, e.target.value)}
+          />
+          <Choose
+            label={`What ${field.label} is`}
+            value={field.format}
+            options={[
+              { id: 'name', label: 'a name' },
+              { id: 'email', label: 'an e-mail address' },
+              { id: 'phone', label: 'a phone number' },
+              { id: 'text', label: 'other words' },
+            ]}
+            onChange={(to) => edit('set-field', [...at, 'fields', field.id], ['format'], field.format, to)}
+          />
+          <Toggle
+            selected={field.required ?? false}
+            onChange={(to) =>
+              edit('set-field', [...at, 'fields', field.id], ['required'], field.required, to || undefined)
+            }
+          >
+            required
+          </Toggle>
+          <TextButton
+            $weight={400}
+            aria-label={`Remove ${field.label}`}
+            onPress={() =>
+              store.getState().edit({ name: 'remove-field', ops: [{ op: 'remove', at, list: 'fields', id: field.id }] })
+            }
+          >
+            ✕
+          </TextButton>
+        </div>
+      ))}
+      <TextButton
+        $weight={500}
+        onPress={() => {
+          // The first name and e-mail fields are known by these ids to inserts and letters.
+          const wanted = ['name', 'email'].find((id) => !block.fields.some((f) => f.id === id));
+          const item =
+            wanted === 'name'
+              ? { id: 'name', label: 'First name', format: 'name' }
+              : wanted === 'email'
+                ? { id: 'email', label: 'E-mail', format: 'email' }
+                : { id: newId('f'), label: 'Company', format: 'text' };
+          store
+            .getState()
+            .edit({
+              name: 'add-field',
+              ops: [{ op: 'insert', at, list: 'fields', item, after: block.fields.at(-1)?.id ?? null }],
+            });
+        }}
+      >
+        <Plus size={15} /> Add a field
+      </TextButton>
+      <Toggle
+        selected={block.skippable ?? false}
+        onChange={(to) => set(['skippable'], block.skippable, to || undefined)}
+      >
+        May be skipped
+      </Toggle>
+      <Toggle
+        selected={consent !== undefined}
+        onChange={(to) =>
+          set(
+            ['consent'],
+            consent,
+            to
+              ? { text: 'Yes, you may write to me about this quiz.', version: (live.edition ?? 0) + 1, required: true }
+              : undefined,
+          )
+        }
+      >
+        Asks for consent
+      </Toggle>
+      {consent && (
+        <>
+          {/* What was agreed to is kept with its version: other words, another version. */}
+          <TextField
+            label="Line of consent"
+            value={consent.text}
+            placeholder="What the visitor agrees to"
+            onChange={(text) => set(['consent'], consent, { ...consent, text, version: (live.edition ?? 0) + 1 })}
+          />
+          <Toggle
+            selected={consent.required}
+            onChange={(required) => set(['consent'], consent, { ...consent, required })}
+          >
+            Nothing is sent without it
+          </Toggle>
+        </>
+      )}
+    </Fields>
+  );
+}

@@ -1,0 +1,234 @@
+'use client';
+/** One page of the quiz in the manuscript: its ruled line with the name, and its blocks. */
+import { MoreHorizontal, Plus } from 'lucide-react';
+import { memo, useState } from 'react';
+import styled from 'styled-components';
+import type { Page, Quiz } from '../../core/quiz/schema';
+import { type BlockKind, newBlock } from '../../core/quiz/blank';
+import { isContact, isQuestion } from '../../core/quiz/lookup';
+import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock, setField } from '../edits';
+import type { Target } from '../targets';
+import { type Cursor, useFocusLater } from './cursor';
+import { OtherPart } from './other-blocks';
+import { QuestionPart } from './question';
+import { Row } from './sheet';
+
+const Section = styled.section`
+  border-top: 1px solid var(--ink);
+  padding-bottom: 20px;
+  scroll-margin-top: 12px;
+`;
+const PageName = styled.input`
+  border: 0;
+  background: transparent;
+  font-weight: 600;
+  font-size: 13px;
+  padding: 0;
+  min-width: 0;
+  flex: 1;
+  height: 24px;
+`;
+
+const kinds: (MenuEntry & { id: BlockKind })[] = [
+  { id: 'one', label: 'One of several answers' },
+  { id: 'many', label: 'Several of several answers' },
+  { id: 'yes-no', label: 'Yes or no' },
+  { id: 'pictures', label: 'Pictures as answers' },
+  { id: 'text', label: 'Short text' },
+  { id: 'words', label: 'Words to read', note: 'not a question' },
+  { id: 'media', label: 'A picture', note: 'not a question' },
+  { id: 'contact', label: 'Contact form', note: 'not a question' },
+];
+const resultKinds: MenuEntry[] = [
+  { id: 'verdict', label: 'The outcome reached' },
+  { id: 'score', label: 'Scores' },
+  { id: 'words', label: 'Words to read' },
+  { id: 'media', label: 'A picture' },
+  { id: 'contact', label: 'Contact form' },
+  { id: 'again', label: 'Take it again' },
+];
+
+type Props = {
+  page: Page;
+  /** Its place among all pages, from 1. */
+  place: number;
+  /** Number of its first question. */
+  firstNumber: number;
+  leadsTo: string;
+  quiz: Pick<Quiz, 'verdicts' | 'scales' | 'topics'>;
+  targets: Target[];
+  /** Where the cursor is, if it is on this page. */
+  cursor: Cursor | null;
+};
+
+export const PagePart = memo(function PagePart({ page, place, firstNumber, leadsTo, quiz, targets, cursor }: Props) {
+  const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const [menu, setMenu] = useState<{ anchor: HTMLElement; block: string } | null>(null);
+  let number = firstNumber;
+
+  /** Puts a block of this kind where the cursor is: in place of an empty question, else behind it. */
+  const put = (kind: string, at: string | null) => {
+    const { quiz: now, edit } = store.getState();
+    const block = makeBlock(kind, now);
+    const old = page.blocks.find((b) => b.id === at);
+    const empty =
+      old &&
+      isQuestion(old) &&
+      old.prompt === '' &&
+      (old.kind === 'text' || old.options.every((o) => !o.text && !o.picture));
+    edit(
+      empty && old ? replaceBlock(now, old.id, block) : addBlock(page.id, at ?? page.blocks.at(-1)?.id ?? null, block),
+    );
+    focusLater(`prompt ${block.id}`);
+  };
+  const act = (id: string) => {
+    const { quiz: now, edit } = store.getState();
+    const made =
+      id === 'up'
+        ? movePage(now, page.id, -1)
+        : id === 'down'
+          ? movePage(now, page.id, 1)
+          : id === 'join'
+            ? joinWithAbove(now, page)
+            : id === 'remove'
+              ? removePage(page.id)
+              : null;
+    if (made) edit(made);
+  };
+  const isAsk = page.stage === 'ask';
+  return (
+    <Section data-page={page.id} id={page.id} aria-label={`Page ${place}, ${page.name}`}>
+      <Row
+        gutter={
+          <span style={{ fontSize: 13, color: 'var(--ink-3)', whiteSpace: 'nowrap' }}>
+            {isAsk ? `Page ${place}` : 'Result'}
+          </span>
+        }
+        margin={
+          <span>
+            {leadsTo && (
+              <>
+                goes to <b style={{ color: 'var(--ink)', fontWeight: 600 }}>{leadsTo}</b>
+              </>
+            )}
+          </span>
+        }
+      >
+        <div style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
+          <PageName
+            aria-label={`Name of page ${place}`}
+            value={page.name}
+            maxLength={200}
+            placeholder="Name of the page"
+            onChange={(e) =>
+              store
+                .getState()
+                .edit(
+                  setField('name-page', placeOfPage(page.id), ['name'], page.name, e.target.value),
+                  `page ${page.id}`,
+                )
+            }
+          />
+          <MenuButton
+            label={`What to do with page ${place}`}
+            onAction={act}
+            entries={[
+              ...(isAsk
+                ? [
+                    { id: 'up', label: 'Move the page up', disabled: place === 1 },
+                    { id: 'down', label: 'Move the page down' },
+                    { id: 'join', label: 'Put on one page with the one above', disabled: place === 1 },
+                  ]
+                : []),
+              { id: 'remove', label: 'Delete the page', danger: true },
+            ]}
+          >
+            <MoreHorizontal size={16} />
+          </MenuButton>
+        </div>
+      </Row>
+      {page.blocks.map((block) => {
+        const here = cursor?.block === block.id ? cursor : null;
+        return isQuestion(block) ? (
+          <QuestionPart
+            key={block.id}
+            question={block}
+            page={page}
+            number={number++}
+            targets={targets}
+            topics={quiz.topics}
+            cursor={here}
+            openKinds={(anchor) => setMenu({ anchor, block: block.id })}
+          />
+        ) : (
+          <OtherPart
+            key={block.id}
+            block={block}
+            page={page}
+            quiz={quiz}
+            targets={targets}
+            active={here !== null || (block.kind === 'media' && cursor !== null)}
+          />
+        );
+      })}
+      {(cursor || page.blocks.length === 0) && (
+        <Row
+          margin={
+            isAsk && (
+              <label style={{ color: 'var(--ink-3)', display: 'flex', gap: 6 }}>
+                Button:
+                <LineInput
+                  style={{ width: 130, fontSize: 13, padding: 0 }}
+                  value={page.button ?? ''}
+                  maxLength={60}
+                  placeholder={page.blocks.some((b) => isQuestion(b) || isContact(b)) ? 'Next' : 'Start'}
+                  onChange={(e) =>
+                    store
+                      .getState()
+                      .edit(
+                        setField(
+                          'name-button',
+                          placeOfPage(page.id),
+                          ['button'],
+                          page.button,
+                          e.target.value || undefined,
+                        ),
+                        `button ${page.id}`,
+                      )
+                  }
+                />
+              </label>
+            )
+          }
+        >
+          <MenuButton
+            label={`Add to page ${place}`}
+            entries={isAsk ? kinds : resultKinds}
+            onAction={(kind) => put(kind, null)}
+          >
+            <Plus size={15} /> Add to this page
+          </MenuButton>
+        </Row>
+      )}
+      {menu && (
+        <FloatingMenu
+          anchor={menu.anchor}
+          label="Kinds"
+          entries={kinds}
+          onAction={(kind) => put(kind, menu.block)}
+          onClose={() => setMenu(null)}
+        />
+      )}
+    </Section>
+  );
+});
+
+function makeBlock(kind: string, quiz: Quiz) {
+  if (kind === 'verdict') return { id: newId('b'), kind: 'verdict' as const, verdict: quiz.verdicts[0]?.id ?? 'none' };
+  if (kind === 'score') return { id: newId('b'), kind: 'score' as const, scales: quiz.scales.map((s) => s.id) };
+  if (kind === 'again') return { id: newId('b'), kind: 'again' as const };
+  return newBlock(kind as BlockKind, newId);
+}

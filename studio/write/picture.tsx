@@ -1,0 +1,141 @@
+'use client';
+/** A picture on a block, an answer or an outcome: chosen from those drawn for the product, with words for those who cannot see it. */
+import { useState } from 'react';
+import { Button, Dialog, DialogTrigger, Popover } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Picture } from '../../core/quiz/schema';
+import type { Place } from '../../core/quiz/edits';
+import { Field, TextButton } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { setField } from '../edits';
+import { pictures } from './pictures';
+
+const Thumb = styled(Button)`
+  border: 1px solid var(--line);
+  background: var(--chalk);
+  color: var(--ink-2);
+  padding: 0;
+  min-width: 24px;
+  min-height: 24px;
+  border-radius: 3px;
+  overflow: hidden;
+  cursor: pointer;
+  font-size: 13px;
+  img {
+    display: block;
+    object-fit: cover;
+  }
+  span {
+    padding: 2px 8px;
+  }
+  &[data-focus-visible] {
+    outline: 2px solid var(--ink);
+    outline-offset: 1px;
+    box-shadow: 0 0 0 5px var(--saffron);
+  }
+`;
+const Panel = styled(Popover)`
+  width: 392px;
+  max-width: 94vw;
+  background: var(--paper);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  box-shadow: 0 8px 28px rgb(20 25 35 / 18%);
+  font: 400 14px/1.4 var(--text);
+`;
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 8px;
+  margin-bottom: 12px;
+  button {
+    border: 0;
+    padding: 0;
+    height: 52px;
+    cursor: pointer;
+    background: none;
+  }
+  button[aria-pressed='true'] {
+    outline: 3px solid var(--saffron);
+    outline-offset: 1px;
+  }
+  img {
+    width: 100%;
+    height: 100%;
+    object-fit: cover;
+    display: block;
+  }
+`;
+
+type Props = {
+  at: () => Place;
+  picture: Picture | undefined;
+  /** what it is a picture of */ of: string;
+  large?: boolean;
+  /** a block that is nothing but its picture keeps one */ required?: boolean;
+};
+
+export function PictureButton({ at, picture, of, large, required }: Props) {
+  const store = useDocumentStore();
+  const set = (to: Picture | undefined, join?: string) =>
+    store.getState().edit(setField('set-picture', at(), ['picture'], picture, to), join);
+  return (
+    <DialogTrigger>
+      <Thumb aria-label={picture ? `Change the picture of ${of}` : `Add a picture to ${of}`}>
+        {picture ? (
+          <img src={picture.src} alt="" width={large ? 240 : 48} height={large ? 120 : 28} />
+        ) : (
+          <span>Add a picture</span>
+        )}
+      </Thumb>
+      <Panel placement="bottom end" className="studio">
+        <Dialog aria-label={`Picture of ${of}`} style={{ outline: 'none', padding: 16 }}>
+          <Grid>
+            {pictures.map((p) => (
+              <button
+                key={p.src}
+                type="button"
+                aria-label={p.text}
+                aria-pressed={picture?.src === p.src}
+                onClick={() => set(p)}
+              >
+                <img src={p.src} alt="" />
+              </button>
+            ))}
+          </Grid>
+          {picture && (
+            <>
+              <Field>
+                What it shows, for those who cannot see it
+                <WordsField
+                  value={picture.text}
+                  onChange={(text) => set({ ...picture, text }, `picture ${picture.src} ${of}`)}
+                />
+              </Field>
+              {!required && (
+                <div style={{ marginTop: 12 }}>
+                  <TextButton $danger onPress={() => set(undefined)}>
+                    Take the picture away
+                  </TextButton>
+                </div>
+              )}
+            </>
+          )}
+        </Dialog>
+      </Panel>
+    </DialogTrigger>
+  );
+}
+
+function WordsField({ value, onChange }: { value: string; onChange: (value: string) => void }) {
+  const [empty] = useState(value === '');
+  return (
+    <input
+      value={value}
+      maxLength={500}
+      placeholder={empty ? 'A few words' : ''}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  );
+}

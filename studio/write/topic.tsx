@@ -1,0 +1,63 @@
+'use client';
+import { useId, useState } from 'react';
+import styled from 'styled-components';
+import type { Question, Topic } from '../../core/quiz/schema';
+import { useDocumentStore } from '../document';
+import { setTopic } from '../edits';
+
+const Plain = styled.input`
+  border: 0;
+  border-bottom: 1.5px solid transparent;
+  background: transparent;
+  font-size: 13px;
+  padding: 0;
+  height: 24px;
+  width: 180px;
+  max-width: 100%;
+  border-radius: 0;
+  &:hover,
+  &:focus {
+    border-color: var(--ink-3);
+  }
+  &::placeholder {
+    color: var(--ink-3);
+    opacity: 1;
+  }
+`;
+
+/** The topic a question is filed under: typed, or chosen among those there are. A new word makes a new topic. */
+export function TopicField({ question, topics }: { question: Question; topics: Topic[] }) {
+  const store = useDocumentStore();
+  const list = useId();
+  const name = topics.find((t) => t.id === question.topic)?.name ?? '';
+  const [typed, setTyped] = useState<string | null>(null);
+  const keep = () => {
+    if (typed !== null && typed.trim() !== name) {
+      const { quiz, edit } = store.getState();
+      edit(setTopic(quiz, question, typed.trim()));
+    }
+    setTyped(null);
+  };
+  return (
+    <label style={{ display: 'flex', gap: 5, alignItems: 'center', color: 'var(--ink-3)' }}>
+      Topic:
+      <Plain
+        list={list}
+        value={typed ?? name}
+        placeholder="none"
+        maxLength={200}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={keep}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') keep();
+          if (e.key === 'Escape') setTyped(null);
+        }}
+      />
+      <datalist id={list}>
+        {topics.map((t) => (
+          <option key={t.id} value={t.name} />
+        ))}
+      </datalist>
+    </label>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+/** Write: the manuscript with margin notes, and the visitor's view beside it. */
+import { Plus } from 'lucide-react';
+import { useEffect, useMemo, useRef } from 'react';
+import styled from 'styled-components';
+import type { Page, Quiz } from '../../core/quiz/schema';
+import { isContact, isQuestion } from '../../core/quiz/lookup';
+import { TextButton } from '../../ui/controls';
+import { useDocumentStore, useQuiz } from '../document';
+import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
+import { targetsOf } from '../targets';
+import { FocusProvider, useCursor } from './cursor';
+import { walkLines } from './fields';
+import { LiveView } from './live-view';
+import { PagePart } from './page-part';
+import { Manuscript, Row } from './sheet';
+
+const Split = styled.div`
+  display: flex;
+  align-items: flex-start;
+  min-height: 100%;
+`;
+
+export function Write() {
+  const quiz = useQuiz();
+  const store = useDocumentStore();
+  const sheet = useRef<HTMLDivElement>(null);
+  const { cursor, focusLater, onFocus } = useCursor(sheet);
+  const targets = targetsOf(quiz);
+  const parts = useMemo(
+    () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
+    [quiz.verdicts, quiz.scales, quiz.topics],
+  );
+  useHash();
+
+  const first = quiz.pages[0];
+  const welcomes = first?.stage === 'ask' && !first.blocks.some((b) => isQuestion(b) || isContact(b));
+  const lastAsk = quiz.pages.filter((p) => p.stage === 'ask').at(-1);
+  let number = 1;
+  return (
+    <FocusProvider value={focusLater}>
+      <Split>
+        <Manuscript ref={sheet} onFocus={onFocus} onKeyDown={walkLines}>
+          {!welcomes && (
+            <Row>
+              <TextButton
+                $weight={500}
+                onPress={() => store.getState().edit(addWelcome(store.getState().quiz))}
+                style={{ color: 'var(--ink-3)' }}
+              >
+                <Plus size={15} /> Add a welcome page
+              </TextButton>
+            </Row>
+          )}
+          {quiz.pages.map((page, i) => {
+            const firstNumber = number;
+            number += page.blocks.filter(isQuestion).length;
+            return (
+              <div key={page.id}>
+                <PagePart
+                  page={page}
+                  place={i + 1}
+                  firstNumber={firstNumber}
+                  leadsTo={leadsTo(quiz, page, i)}
+                  quiz={parts}
+                  targets={targets}
+                  cursor={cursor.page === page.id ? cursor : null}
+                />
+                {page.id === lastAsk?.id && (
+                  <Row>
+                    <TextButton
+                      onPress={() => {
+                        const made = makeQuestion();
+                        store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
+                        focusLater(`prompt ${made.id}`);
+                      }}
+                    >
+                      <Plus size={15} /> Next question
+                    </TextButton>
+                  </Row>
+                )}
+              </div>
+            );
+          })}
+          {!quiz.pages.some((p) => p.stage === 'result') && (
+            <Row>
+              <TextButton onPress={() => store.getState().edit(addResultPage(store.getState().quiz))}>
+                <Plus size={15} /> Add a result page
+              </TextButton>
+            </Row>
+          )}
+        </Manuscript>
+        <LiveView quiz={quiz} page={cursor.page} />
+      </Split>
+    </FocusProvider>
+  );
+}
+
+/** Where a page leads, as its margin says it: the next page, or how many others too. */
+function leadsTo(quiz: Quiz, page: Page, index: number): string {
+  if (page.stage === 'result') return '';
+  const next =
+    quiz.pages.slice(index + 1).find((p) => p.stage === 'ask') ?? quiz.pages.find((p) => p.stage === 'result');
+  const others = page.routes?.length ?? 0;
+  const name = next ? (next.stage === 'result' ? 'the result' : next.name || 'the next page') : 'the end';
+  return others ? `${name} or ${others} other ${others === 1 ? 'page' : 'pages'}` : name;
+}
+
+/** A finding of the check leads here by the id of its place: it is brought into view and takes the cursor. */
+function useHash(): void {
+  useEffect(() => {
+    const go = () => {
+      const id = decodeURIComponent(location.hash.slice(1));
+      if (!id) return;
+      const place = document.querySelector(
+        `[data-option="${CSS.escape(id)}"], [data-block="${CSS.escape(id)}"], [data-page="${CSS.escape(id)}"]`,
+      );
+      place?.scrollIntoView({ block: 'center' });
+      place?.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
+    };
+    go();
+    window.addEventListener('hashchange', go);
+    return () => window.removeEventListener('hashchange', go);
+  }, []);
+}
