@@ -7,7 +7,7 @@ import { StyleRegistry } from '../../ui/registry';
 import '../../ui/tokens.css';
 import '../../visitor/visitor.css';
 
-export const metadata: Metadata = { title: { default: 'Yes Maybe', template: '%s · Yes Maybe' } };
+export const metadata: Metadata = { title: { default: 'Yes Maybe', template: '%s · Yes Maybe' }, icons: '/icon.svg' };
 
 export default function StudioLayout({ children }: { children: ReactNode }) {
   return (

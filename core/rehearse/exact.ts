@@ -424,7 +424,7 @@ class Walk {
   }
 
   facts(row: Float64Array) {
-    return factsOf(this.quiz, this.ledger(row), {
+    return factsOf(this.quiz, () => this.ledger(row), {
       shown: (id) => this.value(row, `answer ${id}`) > 0,
       answer: (id) => this.ways.get(id)?.[this.value(row, `answer ${id}`) - 1]?.answer,
       known: (id) => this.known.get(id),

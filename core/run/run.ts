@@ -200,7 +200,7 @@ export function runFacts(quiz: Quiz, run: Run) {
   const shown = new Set(run.way.flatMap((visit) => visit.shown));
   const fields = Object.values(run.contact).flatMap((given) => ('fields' in given ? Object.entries(given.fields) : []));
   const contact = new Map(fields);
-  return factsOf(quiz, ledgerOf(quiz, run), {
+  return factsOf(quiz, () => ledgerOf(quiz, run), {
     shown: (id) => shown.has(id),
     answer: (id) => run.answers[id],
     known: (id) => run.known[id],
@@ -240,8 +240,8 @@ function finish(quiz: Quiz, run: Run): Run {
 }
 
 function leave(quiz: Quiz, run: Run, page: Page): Run {
-  const facts = runFacts(quiz, run);
-  const target: Target = page.routes?.find(({ when }) => holds(when, facts))?.to ?? page.otherwise ?? 'next';
+  const facts = page.routes?.length ? runFacts(quiz, run) : null;
+  const target: Target = (facts && page.routes?.find(({ when }) => holds(when, facts))?.to) ?? page.otherwise ?? 'next';
   if (target === 'finish') return finish(quiz, run);
   if (typeof target === 'object') {
     const to = indexOf(quiz).pages.get(target.page);

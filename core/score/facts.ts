@@ -12,27 +12,32 @@ export type Sources = {
   contact: (field: string) => string | undefined;
 };
 
-/** The facts of a run, read off its ledger and its answers. Verdicts are decided only when asked for, in document order. */
-export function factsOf(quiz: Quiz, ledger: Ledger, sources: Sources): Facts {
+/**
+ * The facts of a run, read off its ledger and its answers. Verdicts are decided only when asked for, in document order.
+ * @param makeLedger called once, and only if something asks about a sum
+ */
+export function factsOf(quiz: Quiz, makeLedger: () => Ledger, sources: Sources): Facts {
+  let made: Ledger | undefined;
+  const ledger = () => (made ??= makeLedger());
   const facts: Facts = {
     ...sources,
     question: (id) => indexOf(quiz).questions.get(id),
     value(target, unit, topic) {
       if (target === 'marks') {
-        const marks = readMarks(quiz, ledger, topic);
+        const marks = readMarks(quiz, ledger(), topic);
         return unit === 'percent'
           ? { value: marks.percent, most: 100 }
           : { value: marks.awarded, most: marks.possible };
       }
       if (!quiz.scales.some((s) => s.id === target)) return { value: null, most: null };
-      const reading = readScale(quiz, ledger, target, topic);
+      const reading = readScale(quiz, ledger(), target, topic);
       return unit === 'percent'
         ? { value: reading.percent, most: 100 }
         : { value: reading.points, most: reading.highest };
     },
     outcomes(id) {
       const verdict = quiz.verdicts.find((v) => v.id === id);
-      return verdict ? decide(quiz, verdict, ledger, facts).outcomes : [];
+      return verdict ? decide(quiz, verdict, ledger(), facts).outcomes : [];
     },
   };
   return facts;

@@ -29,9 +29,8 @@ const blank = (): Entry => ({ points: 0, count: 0, low: 0, high: 0, answeredLow:
 
 export const emptyLedger = (): Ledger => ({ entries: new Map(), questions: 0 });
 
-/** A ledger with the question and its answer (or none) added; the one given stays as it was. */
+/** Adds a question and its answer (or none) to a ledger, in place: a run adds its questions one by one, and nothing else holds the ledger. */
 export function add(ledger: Ledger, tracks: Track[], question: Question, answer: Answer | undefined): Ledger {
-  const entries = new Map(ledger.entries);
   for (const track of tracks) {
     if (track.topic !== undefined && question.topic !== track.topic) continue;
     const change =
@@ -40,18 +39,21 @@ export function add(ledger: Ledger, tracks: Track[], question: Question, answer:
         : targetChange(question, track.target, answer, ledger.questions);
     if (!change) continue;
     const key = trackKey(track);
-    const old = entries.get(key) ?? blank();
-    entries.set(key, {
-      points: round9(old.points + change.points),
-      count: old.count + change.count,
-      low: round9(old.low + change.low),
-      high: round9(old.high + change.high),
-      answeredLow: round9(old.answeredLow + change.answeredLow),
-      answeredHigh: round9(old.answeredHigh + change.answeredHigh),
-      last: change.last >= 0 ? change.last : old.last,
-    });
+    const old = ledger.entries.get(key);
+    if (!old) {
+      ledger.entries.set(key, change);
+      continue;
+    }
+    old.points = round9(old.points + change.points);
+    old.count += change.count;
+    old.low = round9(old.low + change.low);
+    old.high = round9(old.high + change.high);
+    old.answeredLow = round9(old.answeredLow + change.answeredLow);
+    old.answeredHigh = round9(old.answeredHigh + change.answeredHigh);
+    if (change.last >= 0) old.last = change.last;
   }
-  return { entries, questions: ledger.questions + 1 };
+  ledger.questions += 1;
+  return ledger;
 }
 
 function marksChange(question: Question, answer: Answer | undefined): Entry | null {
@@ -134,8 +136,13 @@ export function readTally(
   return { points: entry.points, greatest: entry.high, spoken: entry.count > 0, last: entry.last };
 }
 
+/** By document, which is never changed in place. */
+const tracks = new WeakMap<Quiz, Track[]>();
+
 /** Everything a full result sums: marks, scales, outcomes, and each of marks and scales by topic. */
 export function allTracks(quiz: Quiz): Track[] {
+  const known = tracks.get(quiz);
+  if (known) return known;
   const whole: Track[] = [
     { target: 'marks' },
     ...quiz.scales.map((s) => ({ target: s.id })),
@@ -146,8 +153,10 @@ export function allTracks(quiz: Quiz): Track[] {
     ...quiz.scales.map((s) => ({ target: s.id, topic })),
   ]);
   const used = questionsOf(quiz);
-  return [
+  const all = [
     ...whole,
     ...byTopic.filter((t) => t.target === 'marks' || used.some((q) => q.topic === t.topic && weighs(q, t.target))),
   ];
+  tracks.set(quiz, all);
+  return all;
 }

@@ -6,8 +6,9 @@ import { addresses, contacts, runEvents, runs } from '../schema';
 export type RunRow = typeof runs.$inferSelect;
 export type RunWithEvents = RunRow & { events: Sent[] };
 
+// The outer table is named by hand: a column reference would lose its table where only one is selected from, and match every event.
 const events = sql<Sent[]>`coalesce((select json_agg(e.sent order by e.seq) from ${runEvents} e
-  where e.workspace_id = ${runs.workspaceId} and e.run_id = ${runs.runId}), '[]'::json)`;
+  where e.workspace_id = runs.workspace_id and e.run_id = runs.run_id), '[]'::json)`;
 const columns = {
   workspaceId: runs.workspaceId,
   runId: runs.runId,

@@ -18,6 +18,7 @@ const Page = styled.div`
   max-width: 1400px;
   h1 {
     font: 700 34px/1.2 var(--heading);
+    color: var(--ink);
   }
   .head {
     display: flex;

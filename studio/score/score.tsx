@@ -91,7 +91,7 @@ const Head = styled.thead`
     width: 72px;
     height: 52px;
     border-bottom: 1px solid var(--line);
-    padding: 0 2px;
+    padding: 0;
   }
   th.name > button {
     display: block;
@@ -99,13 +99,14 @@ const Head = styled.thead`
     height: 100%;
     border: 0;
     background: none;
-    padding: 6px 2px;
+    padding: 6px 0;
     font-weight: 600;
-    font-size: 13px;
+    font-size: 12.5px;
     line-height: 16px;
     cursor: pointer;
     overflow: hidden;
-    overflow-wrap: anywhere;
+    overflow-wrap: break-word;
+    hyphens: auto;
   }
   th.name i {
     display: block;
@@ -505,6 +506,5 @@ function useHashColumn(targets: Target[], choose: (selection: Selection) => void
     window.addEventListener('hashchange', go);
     return () => window.removeEventListener('hashchange', go);
     // Only where the address changes: later edits of columns must not move the cursor.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
 }

@@ -101,20 +101,6 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
   };
   return (
     <Notes style={{ alignItems: 'center' }}>
-      <Choose
-        label={`Is “${option.text}” right?`}
-        value={rightness(option.credit)}
-        options={[
-          { id: 'none', label: question.options.some((o) => o.credit) ? 'wrong' : 'no right or wrong' },
-          { id: 'right', label: 'right' },
-          { id: 'partly', label: 'partly right' },
-        ]}
-        onChange={(to) => {
-          const { quiz, edit } = store.getState();
-          const credit = to === 'right' ? 1 : to === 'partly' ? 0.5 : undefined;
-          edit(setField('set-key', placeOfOption(quiz, question.id, option.id), ['credit'], option.credit, credit));
-        }}
-      />
       {held.map((t) => (
         <span key={t.id} style={{ display: 'inline-flex', alignItems: 'center', gap: 4 }}>
           <span>
@@ -135,6 +121,20 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
       >
         <Plus size={14} /> Add
       </MenuButton>
+      <Choose
+        label={`Is “${option.text}” right?`}
+        value={rightness(option.credit)}
+        options={[
+          { id: 'none', label: question.options.some((o) => o.credit) ? 'wrong' : 'not right or wrong' },
+          { id: 'right', label: 'right' },
+          { id: 'partly', label: 'partly right' },
+        ]}
+        onChange={(to) => {
+          const { quiz, edit } = store.getState();
+          const credit = to === 'right' ? 1 : to === 'partly' ? 0.5 : undefined;
+          edit(setField('set-key', placeOfOption(quiz, question.id, option.id), ['credit'], option.credit, credit));
+        }}
+      />
     </Notes>
   );
 }
