@@ -33,6 +33,17 @@ export async function dropDatabase(url: string): Promise<void> {
   );
 }
 
+/** Drops the databases of tests that were interrupted; theirs alone begin with `test_`. */
+export async function dropTestDatabases(url: string): Promise<void> {
+  await onServer(url, async (client) => {
+    const { rows } = await client.query<{ datname: string }>(
+      "select datname from pg_database where datname like 'test\\_%'",
+    );
+    for (const { datname } of rows)
+      await client.query(`drop database ${client.escapeIdentifier(datname)} with (force)`);
+  });
+}
+
 async function onServer(url: string, work: (client: Client) => Promise<unknown>): Promise<void> {
   const server = new URL(url);
   server.pathname = '/postgres';

@@ -1,11 +1,12 @@
-/** Brings the tables up to date; with --is-empty tells whether anybody has an account yet. */
+/** Brings the tables up to date; with --is-empty tells whether anybody has an account yet; with --drop-tests drops what interrupted tests left. */
 import { count } from 'drizzle-orm';
 import { openDatabase } from '../db/client';
-import { migrateDatabase } from '../db/migrate';
+import { dropTestDatabases, migrateDatabase } from '../db/migrate';
 import { user } from '../db/schema';
 
 const url = process.env['DATABASE_URL'] ?? '';
 async function migrate(): Promise<void> {
+  if (process.argv.includes('--drop-tests')) return dropTestDatabases(url);
   if (!process.argv.includes('--is-empty')) return migrateDatabase(url);
   const { db, pool } = openDatabase(url, 1);
   const [row] = await db.select({ people: count() }).from(user);

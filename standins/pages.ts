@@ -1,9 +1,9 @@
 /** The pages of the made-up website, as text. */
 const style = `
 @font-face{font-family:Figtree;src:url(/fonts/figtree.woff2);font-weight:300 900}
-@font-face{font-family:Serif;src:url(/fonts/serif.woff2);font-weight:200 900}
+@font-face{font-family:SlowSerif;src:url(/fonts/serif.woff2);font-weight:200 900}
 *{box-sizing:border-box}
-body{margin:0;background:#FBF4E6;color:#1D2B2A;font:18px/1.55 Serif,Georgia,serif}
+body{margin:0;background:#FBF4E6;color:#1D2B2A;font:18px/1.55 SlowSerif,Georgia,serif}
 header{background:#1F423D;color:#FBF4E6;display:flex;align-items:center;gap:32px;padding:0 48px;min-height:60px;flex-wrap:wrap}
 header b{font-size:23px;display:flex;gap:12px;align-items:center;margin-inline-end:auto}
 header nav{display:flex;gap:26px;font:500 15px Figtree,sans-serif;flex-wrap:wrap}
@@ -13,10 +13,10 @@ header a[aria-current]{border-color:#E0A63A}
 aside{font:15px/1.5 Figtree,sans-serif;color:#4C5854}
 aside ul{list-style:none;padding:0;margin:28px 0}
 aside li{border-top:1px solid #DCCFAE;padding:8px 0}
-aside h2{font:600 22px/1.2 Serif,Georgia,serif;color:#1D2B2A;margin:0 0 8px}
+aside h2{font:600 22px/1.2 SlowSerif,Georgia,serif;color:#1D2B2A;margin:0 0 8px}
 aside.right{border-top:3px solid #E0A63A;padding-top:12px;align-self:start}
 aside.right img{width:100%;height:128px;object-fit:cover;display:block}
-h1{font:700 42px/1.1 Serif,Georgia,serif;margin:0 0 14px;text-wrap:balance}
+h1{font:700 42px/1.1 SlowSerif,Georgia,serif;margin:0 0 14px;text-wrap:balance}
 p{margin:0 0 18px}
 figcaption{font-style:italic;margin-top:6px}
 figure{margin:14px 0 0}

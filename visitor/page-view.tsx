@@ -121,9 +121,7 @@ export function PageView({
             ) : (
               <span />
             )}
-            <span
-              style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap', justifyContent: 'flex-end' }}
-            >
+            <span className="v-on">
               {skippable && (
                 <button type="button" className="v-skip" onClick={() => onSkip(skippable.id)}>
                   {words.skip}
@@ -304,9 +302,7 @@ function HowMany({ block, n }: { block: ChoiceView; n: number }) {
           </span>
         </>
       ) : (
-        <span>
-          {toGo > 0 ? words.chooseMore(toGo).replace(' more', '') : all ? words.asMany : words.upTo(block.max)}
-        </span>
+        <span>{toGo > 0 ? words.choose(toGo) : all ? words.asMany : words.upTo(block.max)}</span>
       )}
     </p>
   );

@@ -1,3 +1,7 @@
+const small = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const inWords = (n: number): string => small[n] ?? String(n);
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** The fixed words of the visitor's side. */
 export const words = {
   next: 'Next',
@@ -9,10 +13,11 @@ export const words = {
   optional: 'optional',
   of: (at: number, of: number) => `${at} of ${of}`,
   chooseOne: 'Choose an answer',
-  chooseMore: (n: number) => (n === 1 ? 'Choose one more' : `Choose ${n} more`),
-  chosen: (n: number) => (n === 1 ? 'One chosen,' : `${n} chosen,`),
-  toGo: (n: number) => `${n} to go`,
-  upTo: (n: number) => `Choose up to ${n}`,
+  choose: (n: number) => `Choose ${inWords(n)}`,
+  chooseMore: (n: number) => `Choose ${inWords(n)} more`,
+  chosen: (n: number) => `${capital(inWords(n))} chosen,`,
+  toGo: (n: number) => `${inWords(n)} to go`,
+  upTo: (n: number) => `Choose up to ${inWords(n)}`,
   asMany: 'Choose as many as you like',
   tooMany: (n: number) => `${n} at most`,
   write: 'Write an answer',

@@ -304,7 +304,7 @@ class Walk {
     if (strengthened.length > 0) this.rank(row, strengthened);
     if (this.levelled.length > 0) {
       let least = Infinity;
-      for (const i of this.levelled) least = Math.min(least, row[i] as number);
+      for (const i of this.levelled) if ((row[i] as number) < least) least = row[i] as number;
       if (least !== 0) for (const i of this.levelled) row[i] = round9((row[i] as number) - least);
     }
   }
@@ -343,7 +343,7 @@ class Walk {
         if (column.kind === 'sum') change[i] = entryOf(question, column.track, answer)?.[column.part] ?? 0;
         if (column.kind === 'spoken')
           change[i] = this.outcomesOf(column.verdict).some(
-            (o) => (entryOf(question, { target: o }, answer)?.count ?? 0) > 0,
+            (o) => (entryOf(question, { target: o }, answer)?.spoken ?? 0) > 0,
           )
             ? 1
             : 0;
@@ -405,6 +405,7 @@ class Walk {
       const made = entries.get(key) ?? {
         points: 0,
         count: 0,
+        spoken: 0,
         low: 0,
         high: 0,
         answeredLow: 0,
@@ -417,7 +418,7 @@ class Walk {
     this.columns.forEach((column, i) => {
       const value = row[i] as number;
       if (column.kind === 'sum') entry(trackKey(column.track))[column.part] = value;
-      if (column.kind === 'spoken') for (const id of this.outcomesOf(column.verdict)) entry(id).count = value;
+      if (column.kind === 'spoken') for (const id of this.outcomesOf(column.verdict)) entry(id).spoken = value;
       if (column.kind === 'rank') entry(column.outcome).last = value;
     });
     return { entries, questions: 0 };

@@ -76,6 +76,7 @@ export class StateTable {
 
 export class TooManyStates extends Error {}
 
+const { imul } = Math;
 const one = new Float64Array(1);
 const words = new Int32Array(one.buffer);
 
@@ -84,10 +85,10 @@ function hash(row: Float64Array, width: number): number {
   let h = 0x2545f491;
   for (let i = 0; i < width; i++) {
     one[0] = row[i] as number;
-    h = Math.imul(h ^ (words[0] as number), 0x85ebca6b);
-    h = Math.imul(h ^ (h >>> 15) ^ (words[1] as number), 0xc2b2ae35);
+    h = imul(h ^ (words[0] as number), 0x85ebca6b);
+    h = imul(h ^ (h >>> 15) ^ (words[1] as number), 0xc2b2ae35);
     h ^= h >>> 13;
   }
-  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = imul(h ^ (h >>> 16), 0x85ebca6b);
   return h ^ (h >>> 13);
 }

@@ -253,15 +253,15 @@ function leave(quiz: Quiz, run: Run, page: Page): Run {
   return page.stage === 'ask' ? finish(quiz, run) : run;
 }
 
-/** How far along: questions pages behind and still to come if every page leads to the next. Welcome pages do not count. */
+/** How far along: pages with something to fill in that are behind, of all that there are if each page leads to the next. Welcome pages do not count. */
 export function progressOf(quiz: Quiz, run: Run): { at: number; of: number } {
   const counts = (page: Page | undefined) =>
     page?.stage === 'ask' && page.blocks.some((b) => isQuestion(b) || isContact(b));
   const { pages, position } = indexOf(quiz);
-  const passed = new Set(run.way.map((v) => v.page).filter((id) => counts(pages.get(id))));
-  const here = currentPage(quiz, run);
-  if (run.finished || !here) return { at: passed.size, of: passed.size };
-  const ahead = quiz.pages.slice((position.get(here.id) ?? 0) + 1).filter((p) => counts(p) && !passed.has(p.id));
+  const here = run.finished ? undefined : currentPage(quiz, run);
+  const passed = new Set(run.way.map((v) => v.page).filter((id) => id !== here?.id && counts(pages.get(id))));
+  if (!here) return { at: passed.size, of: passed.size };
+  const ahead = quiz.pages.slice(position.get(here.id) ?? 0).filter((p) => counts(p) && !passed.has(p.id));
   return { at: passed.size, of: passed.size + ahead.length };
 }
 

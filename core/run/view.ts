@@ -184,7 +184,7 @@ function project(
             {
               id,
               name: scale.name,
-              points: String(Number(reading.points.toFixed(scale.decimals ?? 2))),
+              points: String(Number(reading.points.toFixed(scale.decimals ?? 2))).replace('-', '−'),
               percent: reading.percent,
             },
           ];

@@ -14,6 +14,8 @@ export type Entry = {
   points: number;
   /** Questions that contributed. */
   count: number;
+  /** Those of them that had a weight other than 0. */
+  spoken: number;
   low: number;
   high: number;
   /** For a mean: low and high of the answered questions alone. For marks: what was possible. */
@@ -25,7 +27,16 @@ export type Entry = {
 export type Ledger = { entries: Map<string, Entry>; questions: number };
 
 export const trackKey = ({ target, topic }: Track): string => (topic === undefined ? target : `${target}@${topic}`);
-const blank = (): Entry => ({ points: 0, count: 0, low: 0, high: 0, answeredLow: 0, answeredHigh: 0, last: -1 });
+const blank = (): Entry => ({
+  points: 0,
+  count: 0,
+  spoken: 0,
+  low: 0,
+  high: 0,
+  answeredLow: 0,
+  answeredHigh: 0,
+  last: -1,
+});
 
 export const emptyLedger = (): Ledger => ({ entries: new Map(), questions: 0 });
 
@@ -46,6 +57,7 @@ export function add(ledger: Ledger, tracks: Track[], question: Question, answer:
     }
     old.points = round9(old.points + change.points);
     old.count += change.count;
+    old.spoken += change.spoken;
     old.low = round9(old.low + change.low);
     old.high = round9(old.high + change.high);
     old.answeredLow = round9(old.answeredLow + change.answeredLow);
@@ -68,13 +80,14 @@ function targetChange(question: Question, target: string, answer: Answer | undef
   const given = contribution(question, target, answer);
   const own = given === null ? null : rangeOf(question, target, false);
   return {
-    points: given ?? 0,
+    points: given?.value ?? 0,
     count: given === null ? 0 : 1,
+    spoken: given?.spoken ? 1 : 0,
     low: range.low,
     high: range.high,
     answeredLow: own?.low ?? 0,
     answeredHigh: own?.high ?? 0,
-    last: given !== null && given > 0 ? place : -1,
+    last: given !== null && given.value > 0 ? place : -1,
   };
 }
 
@@ -133,7 +146,7 @@ export function readTally(
   outcome: string,
 ): { points: number; greatest: number; spoken: boolean; last: number } {
   const entry = ledger.entries.get(outcome) ?? blank();
-  return { points: entry.points, greatest: entry.high, spoken: entry.count > 0, last: entry.last };
+  return { points: entry.points, greatest: entry.high, spoken: entry.spoken > 0, last: entry.last };
 }
 
 /** By document, which is never changed in place. */

@@ -49,7 +49,7 @@ export function winnersOf(verdict: Strongest, tallies: Tally[]): string[] {
 export function tiedAtTop(verdict: Strongest, tallies: Tally[]): Tally[] {
   const height = (t: Tally) =>
     verdict.compare !== 'share' ? t.points : t.greatest > 0 ? round9(t.points / t.greatest) : -Infinity;
-  let top = -Infinity;
-  for (const tally of tallies) top = Math.max(top, height(tally));
+  let top = Number.NEGATIVE_INFINITY;
+  for (const tally of tallies) if (height(tally) > top) top = height(tally);
   return tallies.filter((t) => height(t) === top);
 }

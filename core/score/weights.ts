@@ -4,18 +4,30 @@ import { isKeyed } from '../quiz/lookup';
 import { type Answer, isAnswered, marksOf } from './credit';
 import { round9 } from './numbers';
 
-/** What an answer adds to a scale or outcome; null where the question does not weigh on it at all. */
-export function contribution(question: Question, target: string, answer: Answer | undefined): number | null {
-  if (!weighs(question, target)) return null;
+/** @property spoken whether any weight in it was other than 0, so that +1 and −1 together have still been a word on the matter */
+export type Contribution = { value: number; spoken: boolean };
+
+/** What an answer adds to a scale or outcome; null where nothing that was answered has a weight for it (0 is one). */
+export function contribution(question: Question, target: string, answer: Answer | undefined): Contribution | null {
   if (!isAnswered(answer)) return null;
   let sum = 0;
+  let weighed = false;
+  let spoken = false;
   if (question.kind === 'choice') {
     for (const option of question.options) {
-      if (answer.includes(option.id)) sum += option.weights?.[target] ?? 0;
+      const weight = option.weights?.[target];
+      if (weight === undefined || !answer.includes(option.id)) continue;
+      sum += weight;
+      weighed = true;
+      spoken ||= weight !== 0;
     }
   }
-  if (question.marksTo === target) sum += marksOf(question, answer).awarded;
-  return round9(sum);
+  if (question.marksTo === target && isKeyed(question)) {
+    sum += marksOf(question, answer).awarded;
+    weighed = true;
+    spoken = true;
+  }
+  return weighed ? { value: round9(sum), spoken } : null;
 }
 
 /** Whether a question can add to this scale or outcome: it has a weight for it (0 is one), or its marks go there. */

@@ -50,7 +50,7 @@ export function OutcomesChart({
   colours: Map<string, number>;
 }) {
   // One stroke stands for as many runs as keeps the strokes countable.
-  const per = Math.max(1, 10 ** Math.ceil(Math.log10(Math.max(1, verdict.decided) / 250)));
+  const per = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((n) => verdict.decided / n <= 100) ?? 1_000;
   return (
     <section style={{ breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' }}>
       <h3 style={{ font: '700 15px/1.35 var(--heading)' }}>{verdict.name}</h3>

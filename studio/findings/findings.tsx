@@ -70,6 +70,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
       <div className="head">
         <Views
           label="View"
+          large
           value={view}
           onChange={setView}
           options={[

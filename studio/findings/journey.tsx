@@ -16,16 +16,21 @@ const Scroll = styled.div`
   }
   .heads li {
     border-inline-start: 1px solid var(--ink);
-    padding: 6px 6px 4px 7px;
+    padding: 6px 4px 4px 7px;
     min-width: 0;
+    display: flex;
+    flex-direction: column;
+    justify-content: flex-end;
     span {
       display: block;
       font-size: 13px;
       line-height: 16px;
       color: var(--ink-2);
-      white-space: nowrap;
+      display: -webkit-box;
+      -webkit-box-orient: vertical;
+      -webkit-line-clamp: 2;
       overflow: hidden;
-      text-overflow: ellipsis;
+      overflow-wrap: break-word;
     }
     b {
       font: 700 20px/1.3 var(--heading);

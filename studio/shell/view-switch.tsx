@@ -6,7 +6,8 @@ export type Width = 'phone' | 'full';
 
 const Group = styled(ToggleButtonGroup)`
   display: inline-flex;
-  gap: 16px;
+  gap: 18px;
+  font-size: 13px;
 `;
 export const Chosen = styled(ToggleButton)`
   border: 0;
@@ -16,7 +17,7 @@ export const Chosen = styled(ToggleButton)`
   color: var(--ink-2);
   cursor: pointer;
   border-bottom: 3px solid transparent;
-  font-size: 13px;
+  font-size: inherit;
   white-space: nowrap;
   &[data-selected] {
     font-weight: 600;
@@ -35,15 +36,19 @@ export function Views<T extends string>({
   value,
   options,
   onChange,
+  large,
 }: {
   label: string;
   value: T;
   options: { id: T; label: string }[];
   onChange: (value: T) => void;
+  /** as the heading of a whole screen */
+  large?: boolean;
 }) {
   return (
     <Group
       aria-label={label}
+      style={large ? { fontSize: 15, gap: 28 } : undefined}
       selectionMode="single"
       disallowEmptySelection
       selectedKeys={[value]}

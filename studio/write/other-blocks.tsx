@@ -222,12 +222,10 @@ function ContactPart({ block, at }: { block: ContactBlock; at: string[] }) {
               : wanted === 'email'
                 ? { id: 'email', label: 'E-mail', format: 'email' }
                 : { id: newId('f'), label: 'Company', format: 'text' };
-          store
-            .getState()
-            .edit({
-              name: 'add-field',
-              ops: [{ op: 'insert', at, list: 'fields', item, after: block.fields.at(-1)?.id ?? null }],
-            });
+          store.getState().edit({
+            name: 'add-field',
+            ops: [{ op: 'insert', at, list: 'fields', item, after: block.fields.at(-1)?.id ?? null }],
+          });
         }}
       >
         <Plus size={15} /> Add a field

@@ -1,0 +1,125 @@
+/** `npm test`: sets everything up and runs all suites, or those named: checks, core, server, browser. Ends with `N passed, N failed`. */
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { startCluster } from './lib/cluster.mjs';
+import { ensureChromium, ensureModules, requireNode } from './lib/install.mjs';
+import { tsx } from './lib/outside.mjs';
+import { data, endAll, run } from './lib/run.mjs';
+import { elapsed, main, say, step, Trouble } from './lib/say.mjs';
+
+const all = ['checks', 'core', 'server', 'browser'];
+const wanted = process.argv.slice(2).filter((name) => all.includes(name));
+const rest = process.argv.slice(2).filter((name) => !all.includes(name));
+const suites = wanted.length ? wanted : all;
+const total = { passed: 0, failed: 0 };
+const build = '.next-test';
+
+process.on('SIGINT', () => void endAll().then(() => process.exit(130)));
+
+await main(async () => {
+  try {
+    await test();
+  } catch (error) {
+    say(error instanceof Trouble ? error.message : (error.stack ?? String(error)));
+    total.failed += 1;
+  } finally {
+    await endAll();
+  }
+  if (total.failed || total.passed === 0) process.exitCode = 1;
+  say(`\nAll in ${elapsed()}`);
+  say(`${total.passed} passed, ${total.failed} failed`);
+});
+
+async function test() {
+  requireNode();
+  await ensureModules();
+  mkdirSync(data, { recursive: true });
+  const needsDatabase = suites.includes('server') || suites.includes('browser');
+  const cluster = needsDatabase ? await startCluster('test') : null;
+  const env = cluster ? { TEST_DATABASE_URL: cluster.url, LOG_LEVEL: 'silent' } : {};
+  if (cluster) {
+    await step('Bringing the test database up to date', async () => {
+      await run(process.execPath, [...tsx, 'scripts/migrate.ts'], { env: { DATABASE_URL: cluster.url } });
+      // What an earlier, interrupted run left behind.
+      await run(process.execPath, [...tsx, 'scripts/migrate.ts', '--drop-tests'], {
+        env: { DATABASE_URL: cluster.url },
+      });
+    });
+  }
+  if (suites.includes('checks')) await checks();
+  if (suites.includes('core')) await jest('core', env);
+  if (suites.includes('server')) await jest('server', env);
+  if (suites.includes('browser')) {
+    await ensureChromium();
+    await ensureBuild(build);
+    await playwright({ ...env, BUILD_DIR: build });
+  }
+}
+
+async function checks() {
+  const bin = (path) => [process.execPath, `node_modules/${path}`];
+  for (const [name, [command, ...args]] of [
+    ['Types', [...bin('typescript-native/bin/tsc'), '-p', '.']],
+    ['Lint', [...bin('eslint/bin/eslint.js'), '.']],
+    ['Format', [...bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
+    [
+      'Import rules',
+      [...bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', '.'],
+    ],
+    ['Migrations match the schema', [process.execPath, ...tsx, 'scripts/schema-drift.ts']],
+  ]) {
+    const { code, out, err } = await run(command, args, { allow: true });
+    count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+    if (code !== 0) say(`${out}${err}`.trim());
+  }
+}
+
+async function jest(project, env) {
+  const report = join(data, `jest-${project}.json`);
+  rmSync(report, { force: true });
+  const { code } = await run(
+    process.execPath,
+    [
+      'node_modules/jest/bin/jest.js',
+      '--selectProjects',
+      project,
+      '--json',
+      `--outputFile=${report}`,
+      '--silent',
+      ...rest,
+    ],
+    { env: { ...env, NODE_ENV: 'test' }, allow: true, show: true },
+  );
+  tally(project, report, code, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
+}
+
+async function playwright(env) {
+  const report = join(data, 'playwright.json');
+  rmSync(report, { force: true });
+  const { code } = await run(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', ...rest], {
+    env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+    allow: true,
+    show: true,
+  });
+  tally('browser', report, code, (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected + r.errors.length]);
+}
+
+/** Reads a suite's own report; a suite that ended without one has failed, whatever it ran. */
+function tally(name, report, code, read) {
+  let passed = 0;
+  let failed = 1;
+  try {
+    [passed, failed] = read(JSON.parse(readFileSync(report, 'utf8')));
+    if (code !== 0 && failed === 0) failed = 1;
+  } catch {
+    say(`${name}: no report was written`);
+  }
+  count(name, passed, failed);
+}
+
+function count(name, passed, failed) {
+  total.passed += passed;
+  total.failed += failed;
+  say(`${failed ? '✕' : '●'} ${name}: ${passed} passed, ${failed} failed (${elapsed()})`);
+}

@@ -1,0 +1,23 @@
+/** Every file of server tests gets a database of its own, copied from one that is migrated already. */
+import { randomBytes } from 'node:crypto';
+import { createDatabase, dropDatabase } from '../../db/migrate';
+import { closeDatabase } from '../../server/database';
+import { stopJobs } from '../../server/jobs';
+
+const template = process.env['TEST_DATABASE_URL'] ?? '';
+const own = new URL(template);
+own.pathname = `/test_${randomBytes(6).toString('hex')}`;
+
+process.env['DATABASE_URL'] = own.href;
+process.env['SMTP_URL'] ??= 'smtp://127.0.0.1:1';
+process.env['PUBLIC_URL'] = 'http://quiz.test';
+process.env['AUTH_SECRET'] = 'only-for-tests-0123456789abcdefghij';
+
+jest.setTimeout(60_000);
+
+beforeAll(() => createDatabase(own.href, new URL(template).pathname.slice(1)));
+afterAll(async () => {
+  await stopJobs();
+  await closeDatabase();
+  await dropDatabase(own.href);
+});
