@@ -2,7 +2,24 @@ import nextJest from 'next/jest.js';
 
 const make = nextJest({ dir: './' });
 const shared = { testEnvironment: 'node', modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data'] };
-const project = async (own) => make({ ...shared, ...own })();
+// Packages that ship as ES modules alone; Jest runs CommonJS and has to transform them.
+const modules = [
+  'better-auth',
+  '@better-auth',
+  'better-call',
+  '@better-fetch',
+  'jose',
+  'nanostores',
+  'rou3',
+  '@noble',
+  'defu',
+  'uncrypto',
+  'kysely',
+];
+const project = async (own) => ({
+  ...(await make({ ...shared, ...own })()),
+  transformIgnorePatterns: [`/node_modules/(?!(${modules.join('|')})/)`],
+});
 
 export default async () => ({
   projects: [

@@ -61,12 +61,6 @@ export async function requireMember(headers: Headers): Promise<Membership> {
   return member;
 }
 
-/** Refuses those who may only look. */
-export function requireEditor(member: Membership): void {
-  if (member.role === 'reader')
-    throw new Problem(403, 'may-only-look', 'You may look at this, but not change it. Ask the owner of the workspace.');
-}
-
 /** Signs in as the creator of the demo; its answer carries the session cookie. */
 export async function enterDemo(): Promise<Response> {
   const { demo } = readConfig();

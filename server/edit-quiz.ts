@@ -9,7 +9,7 @@ import {
   updateQuiz,
 } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
-import { requireEditor } from './auth';
+import { requireEditor } from './authorise';
 import { database } from './database';
 import { notFound, Problem } from './problem';
 

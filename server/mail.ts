@@ -5,7 +5,7 @@ import { rehearsedRun } from '../core/rehearse/sampled';
 import { findLetter, insertLetter, letterCounts, newestLetters, setDelivery } from '../db/queries/letters';
 import type { Membership } from '../db/queries/members';
 import { finishedWithContact } from '../db/queries/runs';
-import { requireEditor } from './auth';
+import { requireEditor } from './authorise';
 import { database } from './database';
 import { editionOf } from './editions';
 import { newId } from './ids';

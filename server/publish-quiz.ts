@@ -1,7 +1,7 @@
 import { checkQuiz, type Finding } from '../core/check/check';
 import { editionsOf, insertEdition, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
-import { requireEditor } from './auth';
+import { requireEditor } from './authorise';
 import { database } from './database';
 import { notFound, Problem } from './problem';
 

@@ -6,7 +6,7 @@ import { workspaceFigures } from '../db/queries/figures';
 import { addressTaken, allQuizzes, findQuiz, insertQuiz, type QuizRow, updateQuiz } from '../db/queries/quizzes';
 import type { Tx } from '../db/client';
 import type { Membership } from '../db/queries/members';
-import { requireEditor } from './auth';
+import { requireEditor } from './authorise';
 import { countRuns } from './count-runs';
 import { database } from './database';
 import { newId, slugOf } from './ids';

@@ -1,0 +1,134 @@
+import Papa from 'papaparse';
+import { figuresOf } from '../../db/queries/figures';
+import { countRuns, recountRuns } from '../../server/count-runs';
+import { database } from '../../server/database';
+import { findingsOf, listPeople, readPerson, runsAsCsv } from '../../server/findings';
+import { copyQuiz } from '../../server/quizzes';
+import { takeStep } from '../../server/take-step';
+import { contact, go, published, smallQuiz, visit } from './world';
+
+const skip = { do: 'go' as const, page: 'p3', contact: { c: { skipped: true as const } } };
+
+async function crowd() {
+  const at = await published();
+  await visit(at.address);
+  await visit(at.address, go('p1', { q1: ['a'] }));
+  await visit(at.address, go('p1', { q1: ['a'] }), go('p2', { q2: ['b'] }), skip);
+  await visit(at.address, go('p1', { q1: ['b'] }), go('p2', { q2: ['b'] }), skip);
+  const { token } = await visit(
+    at.address,
+    go('p1', { q1: ['a'] }),
+    go('p2', { q2: ['a'] }),
+    contact({ name: '=cmd()', email: 'ida@example.com' }, 1),
+    { do: 'offer', outcome: 'x' },
+  );
+  return { ...at, token };
+}
+
+describe('the figures', () => {
+  it('count each run by its own answers', async () => {
+    const { member, quizId } = await crowd();
+    const findings = await findingsOf(member, quizId);
+    expect(findings?.journey.map((s) => [s.name, s.count])).toEqual([
+      ['Saw it', 5],
+      ['Started', 4],
+      ['p1', 4],
+      ['p2', 3],
+      ['p3', 3],
+      ['Finished', 3],
+      ['Left an address', 1],
+      ['Took the offer', 1],
+    ]);
+    expect(findings?.questions[0]).toMatchObject({
+      answered: 4,
+      options: [
+        { id: 'a', count: 3, share: 0.75 },
+        { id: 'b', count: 1 },
+      ],
+    });
+    expect(findings?.outcomes[0]).toMatchObject({
+      decided: 3,
+      outcomes: [
+        { id: 'x', count: 2 },
+        { id: 'y', count: 1 },
+      ],
+    });
+  });
+  it('follow runs that go on, and are the same when rebuilt from the runs', async () => {
+    const at = await published();
+    const { token } = await visit(at.address, go('p1', { q1: ['a'] }));
+    await countRuns(at.member.workspaceId, at.quizId);
+    await takeStep(at.address, token, 2, { do: 'back', page: 'p2' });
+    await takeStep(at.address, token, 3, go('p1', { q1: ['b'] }));
+    await countRuns(at.member.workspaceId, at.quizId);
+    const kept = await figuresOf(database(), at.member.workspaceId, at.quizId);
+    expect(kept.get('option q1 a')).toBe(0);
+    expect(kept.get('option q1 b')).toBe(1);
+    await recountRuns(at.member.workspaceId, at.quizId);
+    const rebuilt = await figuresOf(database(), at.member.workspaceId, at.quizId);
+    expect(Object.fromEntries(rebuilt)).toEqual(Object.fromEntries([...kept].filter(([, n]) => n !== 0)));
+  });
+  it('are right when two count at the same moment', async () => {
+    const { member, quizId } = await crowd();
+    await Promise.all([1, 2, 3].map(() => countRuns(member.workspaceId, quizId)));
+    expect((await figuresOf(database(), member.workspaceId, quizId)).get('started')).toBe(4);
+  });
+  it('are absent while the quiz was never published', async () => {
+    const { member, quizId } = await published();
+    expect(await findingsOf(member, await copyQuiz(member, quizId))).toBeNull();
+  });
+});
+
+describe('people', () => {
+  it('are listed newest first, each with their own outcome', async () => {
+    const { member, quizId } = await crowd();
+    const { people, next } = await listPeople(member, quizId);
+    expect(next).toBeNull();
+    expect(people.map((p) => [p.name, p.finished, p.outcomes])).toEqual([
+      ['=cmd()', true, ['Lane drifter']],
+      ['', true, ['Ridge seeker']],
+      ['', true, ['Lane drifter']],
+      ['', false, []],
+    ]);
+    const person = await readPerson(member, quizId, people[0]?.runId ?? '');
+    expect(person).toMatchObject({
+      answers: [
+        { question: 'q1', answer: 'a' },
+        { question: 'q2', answer: 'a' },
+      ],
+      tallies: [
+        { id: 'x', points: 3, won: true },
+        { id: 'y', points: 0, won: false },
+      ],
+    });
+  });
+  it('come a page at a time', async () => {
+    const at = await published(smallQuiz());
+    for (let i = 0; i < 52; i++) await visit(at.address, go('p1', { q1: ['a'] }));
+    const first = await listPeople(at.member, at.quizId);
+    const second = await listPeople(at.member, at.quizId, first.next ?? undefined);
+    expect([first.people.length, second.people.length, second.next]).toEqual([50, 2, null]);
+    expect(new Set([...first.people, ...second.people].map((p) => p.runId)).size).toBe(52);
+  });
+});
+
+describe('the table of runs', () => {
+  it('has a row for each started run, its formulas defused', async () => {
+    const { member, quizId } = await crowd();
+    let csv = '';
+    for await (const part of runsAsCsv(member, quizId)) csv += part;
+    const { data } = Papa.parse<Record<string, string>>(csv.replace('\ufeff', ''), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(data).toHaveLength(4);
+    expect(data[0]).toMatchObject({
+      finished: 'yes',
+      q1: 'a',
+      q2: 'a',
+      'E-mail': 'ida@example.com',
+      Name: "'=cmd()",
+      v: 'Lane drifter',
+    });
+  });
+});

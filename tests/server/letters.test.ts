@@ -1,0 +1,113 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createServer } from 'node:net';
+import { startWorkers } from '../../server/jobs';
+import { sendAgain, sendTest, trayOf } from '../../server/mail';
+import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
+import { contact, go, type Published, published, visit } from './world';
+
+const folder = mkdtempSync(join(tmpdir(), 'yes-maybe-post-'));
+let office: PostOffice | null = null;
+const ports = { smtpPort: 0, webPort: 0 };
+const open = async () => (office = await startPostOffice({ ...ports, folder }));
+const close = async () => {
+  await office?.close();
+  office = null;
+};
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number };
+      server.close(() => resolve(port));
+    });
+  });
+/** Looks until it is so. */
+async function until<T>(look: () => Promise<T>, isSo: (seen: T) => boolean): Promise<T> {
+  for (let i = 0; i < 200; i++) {
+    const seen = await look();
+    if (isSo(seen)) return seen;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return look();
+}
+const finish = (address: string, email: string) =>
+  visit(address, go('p1', { q1: ['b'] }), go('p2', { q2: ['b'] }), contact({ name: 'Ida Bell', email }, 1));
+const tray = ({ member, quizId }: Published) => trayOf(member, quizId);
+
+beforeAll(async () => {
+  ports.smtpPort = await freePort();
+  ports.webPort = await freePort();
+  process.env['SMTP_URL'] = `smtp://127.0.0.1:${ports.smtpPort}`;
+  await startWorkers();
+});
+afterAll(async () => {
+  await close();
+  rmSync(folder, { recursive: true });
+});
+
+it('a letter arrives, filled in, once', async () => {
+  await open();
+  const at = await published();
+  await finish(at.address, 'ida@example.com');
+  const { letters } = await until(
+    () => tray(at),
+    ({ counts }) => counts['delivered'] === 1,
+  );
+  expect(letters).toMatchObject([
+    { recipient: 'ida@example.com', subject: 'You are a Ridge seeker', state: 'delivered', tries: 1 },
+  ]);
+  const arrived = (await lettersIn(folder)).filter(({ mail }) => mail.text?.includes('Dear Ida'));
+  expect(arrived).toHaveLength(1);
+  expect(arrived[0]?.mail).toMatchObject({ subject: 'You are a Ridge seeker' });
+  await expect(sendAgain(at.member, letters[0]?.id ?? '')).rejects.toMatchObject({ status: 409 });
+  await close();
+});
+
+it('a letter waits while the post office is down, and is sent again', async () => {
+  const at = await published();
+  await finish(at.address, 'waiting@example.com');
+  const waiting = await until(
+    () => tray(at),
+    ({ letters }) => (letters[0]?.tries ?? 0) > 0,
+  );
+  expect(waiting.letters[0]).toMatchObject({
+    state: 'waiting',
+    trouble: expect.stringContaining('cannot be reached') as string,
+  });
+  await open();
+  await sendAgain(at.member, waiting.letters[0]?.id ?? '');
+  const { letters } = await until(
+    () => tray(at),
+    ({ counts }) => counts['delivered'] === 1,
+  );
+  expect(letters[0]).toMatchObject({ state: 'delivered', trouble: '' });
+  const arrived = (await lettersIn(folder)).filter(({ mail }) => [mail.to].flat()[0]?.text.includes('waiting@'));
+  expect(arrived).toHaveLength(1);
+  await close();
+});
+
+it('a letter that the post office refuses has failed, in its words', async () => {
+  await open();
+  const at = await published();
+  await finish(at.address, 'refused@example.com');
+  const { letters } = await until(
+    () => tray(at),
+    ({ counts }) => counts['failed'] === 1,
+  );
+  expect(letters[0]).toMatchObject({ state: 'failed', trouble: expect.stringContaining('No such box') as string });
+  await close();
+});
+
+it('a test goes to the creator, filled in for a visitor', async () => {
+  await open();
+  const at = await published();
+  await expect(sendTest(at.member, at.quizId, 'm', 'not an address')).rejects.toMatchObject({ status: 422 });
+  await sendTest(at.member, at.quizId, 'm', 'creator@slowspoke.test');
+  const { letters } = await until(
+    () => tray(at),
+    ({ counts }) => counts['delivered'] === 1,
+  );
+  expect(letters[0]?.subject).toMatch(/^Test: You are a (Lane drifter|Ridge seeker)$/);
+  await close();
+});
