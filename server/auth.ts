@@ -25,7 +25,19 @@ const make = () =>
         });
       },
     },
-    rateLimit: { enabled: process.env.NODE_ENV === 'production', storage: 'database', window: 60, max: 60 },
+    rateLimit: {
+      enabled: process.env.NODE_ENV === 'production',
+      storage: 'database',
+      window: 60,
+      max: 5 * readConfig().signInLimit,
+      // Guessing at the door is slowed down for each address.
+      customRules: Object.fromEntries(
+        ['/sign-in/email', '/sign-up/email', '/request-password-reset', '/reset-password'].map((path) => [
+          path,
+          { window: 60, max: readConfig().signInLimit },
+        ]),
+      ),
+    },
     advanced: { cookiePrefix: 'yes-maybe' },
     telemetry: { enabled: false },
     databaseHooks: {

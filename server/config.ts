@@ -11,6 +11,8 @@ export type Config = {
   /** The sample website of the demo, shown on Publish. */
   sampleSite: string | null;
   postOffice: string | null;
+  /** How often one address may try to sign in, sign up or reset a password in a minute. */
+  signInLimit: number;
 };
 
 let config: Config | undefined;
@@ -34,6 +36,7 @@ export function readConfig(): Config {
         : null,
     sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
+    signInLimit: Number(process.env['SIGN_IN_LIMIT'] ?? 12),
   };
   return config;
 }

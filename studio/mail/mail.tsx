@@ -13,6 +13,7 @@ import { Rich } from '../../ui/rich';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { addLetter, setField } from '../edits';
 import { request } from '../request';
+import { useArrival } from '../shell/place';
 import { Views } from '../shell/view-switch';
 import { dayAndTime } from '../time';
 import { RichField } from '../write/rich-field';
@@ -78,10 +79,17 @@ const Sheet = styled.article`
   }
 `;
 
-export function Mail({ tray, example, own }: { tray: Tray; example: Run; own: string }) {
+type Props = {
+  tray: Tray;
+  example: Run;
+  own: string;
+  /** where the demo's post office shows letters as they arrived */ postOffice: string | null;
+};
+
+export function Mail({ tray, example, own, postOffice }: Props) {
   const quiz = useQuiz();
   const store = useDocumentStore();
-  useHash();
+  useArrival((id) => document.getElementById(id)?.scrollIntoView({ block: 'start' }));
   return (
     <Split>
       <div className="letters">
@@ -98,7 +106,7 @@ export function Mail({ tray, example, own }: { tray: Tray; example: Run; own: st
           <Plus size={15} /> {quiz.messages.length === 0 ? 'Write a letter' : 'Another letter'}
         </TextButton>
       </div>
-      <TrayPart first={tray} />
+      <TrayPart first={tray} postOffice={postOffice} />
     </Split>
   );
 }
@@ -270,7 +278,7 @@ const Letters = styled.ol`
   }
 `;
 
-function TrayPart({ first }: { first: Tray }) {
+function TrayPart({ first, postOffice }: { first: Tray; postOffice: string | null }) {
   const quizId = useDocument((s) => s.quizId);
   const [tray, setTray] = useState(first);
   const [open, setOpen] = useState<string | null>(null);
@@ -292,7 +300,19 @@ function TrayPart({ first }: { first: Tray }) {
   const total = Object.values(counts).reduce((a, b) => a + b, 0);
   return (
     <aside aria-label="Tray">
-      <h2>Tray</h2>
+      <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 16 }}>
+        <h2>Tray</h2>
+        {postOffice && (
+          <a
+            href={postOffice}
+            target="_blank"
+            rel="noreferrer"
+            style={{ color: 'inherit', fontWeight: 600, fontSize: 13 }}
+          >
+            As they arrived, in the post office
+          </a>
+        )}
+      </div>
       <p
         style={{
           display: 'flex',
@@ -360,12 +380,4 @@ function TrayPart({ first }: { first: Tray }) {
       )}
     </aside>
   );
-}
-
-/** The check leads here by the id of a letter. */
-function useHash(): void {
-  useEffect(() => {
-    const id = decodeURIComponent(location.hash.slice(1));
-    if (id) document.getElementById(id)?.scrollIntoView({ block: 'start' });
-  }, []);
 }

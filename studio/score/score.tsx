@@ -1,7 +1,7 @@
 'use client';
 /** Score: one grid for the whole quiz, what it comes to below, and the ruler of the chosen column beside it. */
 import { Plus } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { nameOf, questionsOf } from '../../core/quiz/lookup';
@@ -11,6 +11,7 @@ import { Mark } from '../../ui/marks';
 import { useDocumentStore, useQuiz } from '../document';
 import { addOutcome, addScale, removeTarget, setField, weighMany } from '../edits';
 import { useRehearsal } from '../rehearsal';
+import { useArrival } from '../shell/place';
 import { signed, type Target, targetsOf } from '../targets';
 import { type Change, Grid, type GridRow } from './grid';
 import { Ruler } from './ruler';
@@ -174,7 +175,11 @@ export function Score() {
   const [trouble, setTrouble] = useState('');
   const range = rangeOf(selection);
   const column = targets[Math.min(selection.active.column, targets.length - 1)];
-  useHashColumn(targets, setSelection);
+  useArrival((id) => {
+    const columnAt = targets.findIndex((t) => t.id === id);
+    const rowAt = rows.findIndex((r) => r.option.id === id || r.question.id === id);
+    if (columnAt >= 0 || rowAt >= 0) setSelection(at(Math.max(0, rowAt), Math.max(0, columnAt)));
+  });
 
   const change = (changes: Change[]) => {
     setTrouble('');
@@ -492,19 +497,4 @@ function Column({
       </div>
     </aside>
   );
-}
-
-/** The check leads here by the id of a column, or of an answer. */
-function useHashColumn(targets: Target[], choose: (selection: Selection) => void): void {
-  useEffect(() => {
-    const go = () => {
-      const id = decodeURIComponent(location.hash.slice(1));
-      const index = targets.findIndex((t) => t.id === id);
-      if (index >= 0) choose(at(0, index));
-    };
-    go();
-    window.addEventListener('hashchange', go);
-    return () => window.removeEventListener('hashchange', go);
-    // Only where the address changes: later edits of columns must not move the cursor.
-  }, []);
 }

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import styled from 'styled-components';
 import { SideSheet } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -28,7 +27,15 @@ const List = styled.ul`
 `;
 
 /** What is wrong or risky; each line leads to its place. */
-export function CheckSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function CheckSheet({
+  open,
+  onClose,
+  goTo,
+}: {
+  open: boolean;
+  onClose: () => void;
+  goTo: (tab: string, id: string) => void;
+}) {
   const quizId = useDocument((s) => s.quizId);
   const { findings, odds } = useRehearsal();
   return (
@@ -41,7 +48,15 @@ export function CheckSheet({ open, onClose }: { open: boolean; onClose: () => vo
         <List>
           {findings.map((f, i) => (
             <li key={i}>
-              <Link href={`/quizzes/${quizId}/${f.tab}#${f.where.at(-1) ?? ''}`} onClick={onClose}>
+              <a
+                href={`/quizzes/${quizId}/${f.tab}#${f.where.at(-1) ?? ''}`}
+                onClick={(event) => {
+                  if (event.ctrlKey || event.metaKey || event.shiftKey) return;
+                  event.preventDefault();
+                  onClose();
+                  goTo(f.tab, f.where.at(-1) ?? '');
+                }}
+              >
                 <span style={{ paddingTop: 3 }}>
                   <Mark kind={f.severity === 'error' ? 'no' : 'maybe'} />
                 </span>
@@ -51,7 +66,7 @@ export function CheckSheet({ open, onClose }: { open: boolean; onClose: () => vo
                     {f.severity === 'error' ? 'must be mended before publishing' : 'worth a look'} · {f.tab}
                   </small>
                 </span>
-              </Link>
+              </a>
             </li>
           ))}
         </List>

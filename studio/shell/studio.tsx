@@ -16,6 +16,7 @@ import { clock } from '../time';
 import { CheckSheet } from './check-sheet';
 import { Frame } from './frame';
 import { type Live, LiveContext, useLive } from './live';
+import { type Place, PlaceContext } from './place';
 import { PreviewSheet } from './preview-sheet';
 
 type Open = { quizId: string; quiz: Quiz; revision: number; savedAt: string };
@@ -61,6 +62,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
   const [publishing, setPublishing] = useState(false);
   const [trouble, setTrouble] = useState('');
   const [sheet, setSheet] = useState<'check' | 'preview' | null>(null);
+  const [place, setPlace] = useState<Place>(null);
   const store = useDocumentStore();
   const quizId = useDocument((s) => s.quizId);
   const { findings } = useRehearsal();
@@ -119,9 +121,16 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
         top={<TopLine onCheck={() => setSheet('check')} onPreview={() => setSheet('preview')} />}
       >
         <Notice />
-        {children}
+        <PlaceContext.Provider value={place}>{children}</PlaceContext.Provider>
       </Frame>
-      <CheckSheet open={sheet === 'check'} onClose={() => setSheet(null)} />
+      <CheckSheet
+        open={sheet === 'check'}
+        onClose={() => setSheet(null)}
+        goTo={(tab, id) => {
+          setPlace({ id, reached: false });
+          if (tab !== current) router.push(`/quizzes/${quizId}/${tab}`);
+        }}
+      />
       {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
     </LiveContext.Provider>
   );

@@ -2,10 +2,10 @@
 /** Where the creator is in the manuscript, and where the cursor should go after an edit has made its place. */
 import {
   createContext,
-  type FocusEvent,
   type RefObject,
   useCallback,
   useContext,
+  useEffect,
   useLayoutEffect,
   useRef,
   useState,
@@ -23,6 +23,17 @@ export const useFocusLater = () => useContext(FocusContext);
 const idIn = (element: Element | null, name: string) =>
   element?.closest(`[data-${name}]`)?.getAttribute(`data-${name}`) ?? '';
 
+/** A menu that is just closing gives the focus back to where it was opened; the new place takes it from there. */
+function keepFocus(field: HTMLElement, frames = 6): void {
+  requestAnimationFrame(() => {
+    const now = document.activeElement;
+    // Whoever has gone on to another field stays there.
+    if (!field.isConnected || (now !== field && now?.matches('textarea, input, [contenteditable]'))) return;
+    if (now !== field) field.focus();
+    if (frames > 0) keepFocus(field, frames - 1);
+  });
+}
+
 export function useCursor(sheet: RefObject<HTMLElement | null>) {
   const [cursor, setCursor] = useState<Cursor>(nowhere);
   const wanted = useRef<string | null>(null);
@@ -33,6 +44,7 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     if (!field) return;
     wanted.current = null;
     field.focus();
+    keepFocus(field);
     if (field instanceof HTMLTextAreaElement || field instanceof HTMLInputElement)
       field.setSelectionRange?.(field.value.length, field.value.length);
   });
@@ -40,14 +52,50 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     wanted.current = field;
     look((n) => n + 1);
   }, []);
-  const onFocus = useCallback((event: FocusEvent) => {
+  // What opens and closes around the cursor must not move what is being pointed at: it opens when the pointer is let go, and the sheet
+  // is scrolled by as much as the field has moved.
+  const pointing = useRef(false);
+  const moving = useRef<{ field: Element; top: number } | null>(null);
+  const settle = useCallback(() => {
+    const field = document.activeElement;
+    if (!field || !sheet.current?.contains(field)) return;
     const at = {
-      page: idIn(event.target, 'page'),
-      block: idIn(event.target, 'block'),
-      option: idIn(event.target, 'option'),
+      page: idIn(field, 'page'),
+      block: idIn(field, 'block'),
+      option: idIn(field, 'option'),
     };
-    if (at.page)
-      setCursor((old) => (old.page === at.page && old.block === at.block && old.option === at.option ? old : at));
+    if (!at.page) return;
+    setCursor((old) => {
+      // On the page but in none of its blocks, as on the button that adds one: what was open stays open.
+      const next = at.page === old.page && !at.block ? old : at;
+      if (old.page === next.page && old.block === next.block && old.option === next.option) return old;
+      moving.current = { field, top: field.getBoundingClientRect().top };
+      return next;
+    });
+  }, [sheet]);
+  useLayoutEffect(() => {
+    const { field, top } = moving.current ?? {};
+    moving.current = null;
+    if (field?.isConnected) field.closest('#sheet')?.scrollBy(0, field.getBoundingClientRect().top - (top ?? 0));
+  }, [cursor]);
+  useEffect(() => {
+    const up = () => {
+      pointing.current = false;
+      // After the click that this ends.
+      requestAnimationFrame(settle);
+    };
+    window.addEventListener('pointerup', up);
+    window.addEventListener('pointercancel', up);
+    return () => {
+      window.removeEventListener('pointerup', up);
+      window.removeEventListener('pointercancel', up);
+    };
+  }, [settle]);
+  const onFocus = useCallback(() => {
+    if (!pointing.current) settle();
+  }, [settle]);
+  const onPointerDown = useCallback(() => {
+    pointing.current = true;
   }, []);
-  return { cursor, focusLater, onFocus };
+  return { cursor, focusLater, onFocus, onPointerDown };
 }

@@ -1,13 +1,14 @@
 'use client';
 /** Write: the manuscript with margin notes, and the visitor's view beside it. */
 import { Plus } from 'lucide-react';
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import { isContact, isQuestion } from '../../core/quiz/lookup';
 import { TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
+import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
 import { FocusProvider, useCursor } from './cursor';
 import { walkLines } from './fields';
@@ -25,13 +26,13 @@ export function Write() {
   const quiz = useQuiz();
   const store = useDocumentStore();
   const sheet = useRef<HTMLDivElement>(null);
-  const { cursor, focusLater, onFocus } = useCursor(sheet);
+  const { cursor, focusLater, onFocus, onPointerDown } = useCursor(sheet);
   const targets = targetsOf(quiz);
   const parts = useMemo(
     () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
     [quiz.verdicts, quiz.scales, quiz.topics],
   );
-  useHash();
+  useArrival(arrive);
 
   const first = quiz.pages[0];
   const welcomes = first?.stage === 'ask' && !first.blocks.some((b) => isQuestion(b) || isContact(b));
@@ -40,7 +41,7 @@ export function Write() {
   return (
     <FocusProvider value={focusLater}>
       <Split>
-        <Manuscript ref={sheet} onFocus={onFocus} onKeyDown={walkLines}>
+        <Manuscript ref={sheet} onFocus={onFocus} onPointerDown={onPointerDown} onKeyDown={walkLines}>
           {!welcomes && (
             <Row>
               <TextButton
@@ -106,20 +107,10 @@ function leadsTo(quiz: Quiz, page: Page, index: number): string {
   return others ? `${name} or ${others} other ${others === 1 ? 'page' : 'pages'}` : name;
 }
 
-/** A finding of the check leads here by the id of its place: it is brought into view and takes the cursor. */
-function useHash(): void {
-  useEffect(() => {
-    const go = () => {
-      const id = decodeURIComponent(location.hash.slice(1));
-      if (!id) return;
-      const place = document.querySelector(
-        `[data-option="${CSS.escape(id)}"], [data-block="${CSS.escape(id)}"], [data-page="${CSS.escape(id)}"]`,
-      );
-      place?.scrollIntoView({ block: 'center' });
-      place?.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
-    };
-    go();
-    window.addEventListener('hashchange', go);
-    return () => window.removeEventListener('hashchange', go);
-  }, []);
+/** A finding of the check leads here: its place is brought into view and takes the cursor. */
+function arrive(id: string): void {
+  const name = CSS.escape(id);
+  const place = document.querySelector(`[data-option="${name}"], [data-block="${name}"], [data-page="${name}"]`);
+  place?.scrollIntoView({ block: 'center' });
+  place?.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
 }

@@ -1,3 +1,4 @@
+import { readConfig } from '../../../../../server/config';
 import { exampleRun, trayOf } from '../../../../../server/mail';
 import { Mail } from '../../../../../studio/mail/mail';
 import { member, quizRow } from '../../../../member';
@@ -5,5 +6,12 @@ import { member, quizRow } from '../../../../member';
 export default async function MailPage({ params }: { params: Promise<{ quiz: string }> }) {
   const { quizId } = await quizRow((await params).quiz);
   const who = await member();
-  return <Mail tray={await trayOf(who, quizId)} example={await exampleRun(who, quizId)} own={who.email} />;
+  return (
+    <Mail
+      tray={await trayOf(who, quizId)}
+      example={await exampleRun(who, quizId)}
+      own={who.email}
+      postOffice={readConfig().postOffice}
+    />
+  );
 }

@@ -1,0 +1,46 @@
+/** What the visitor's page costs: bytes of script as they come over the wire, the loader's bytes, and how much the layout shifts while it loads. */
+import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
+
+const home = process.env['PUBLIC_URL'] ?? '';
+const site = process.env['SAMPLE_SITE_URL'] ?? '';
+const kB = (bytes: number) => `${(bytes / 1000).toFixed(1)} kB`;
+
+async function page(): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const tab = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  const client = await tab.context().newCDPSession(tab);
+  await client.send('Network.enable');
+  const scripts = new Map<string, number>();
+  client.on('Network.responseReceived', ({ requestId, type }) => {
+    if (type === 'Script') scripts.set(requestId, 0);
+  });
+  client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) scripts.set(requestId, encodedDataLength);
+  });
+  const shift = () =>
+    tab.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          let sum = 0;
+          new PerformanceObserver((list) => {
+            for (const entry of list.getEntries()) sum += (entry as unknown as { value: number }).value;
+          }).observe({ type: 'layout-shift', buffered: true });
+          setTimeout(() => resolve(sum), 500);
+        }),
+    );
+  await tab.goto(`${home}/q/tourer`, { waitUntil: 'networkidle' });
+  const bytes = [...scripts.values()].reduce((a, b) => a + b, 0);
+  console.log(`script of the visitor's page: ${kB(bytes)} compressed, in ${scripts.size} files (aim: under 190 kB)`);
+  console.log(`layout shift while it loads: ${(await shift()).toFixed(4)} (aim: 0)`);
+  await tab.goto(site, { waitUntil: 'networkidle' });
+  console.log(`layout shift of the page it is embedded in: ${(await shift()).toFixed(4)} (aim: 0)`);
+  const loader = await (await fetch(`${home}/embed.js`)).text();
+  console.log(`embed loader: ${kB(gzipSync(loader).length)} compressed (aim: under 3 kB)`);
+  await browser.close();
+}
+
+void page();

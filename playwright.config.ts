@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  globalSetup: './tests/browser/setup.ts',
+  outputDir: '.data/playwright',
+  workers: 1,
+  retries: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['line'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    permissions: ['clipboard-read', 'clipboard-write'],
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

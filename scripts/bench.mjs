@@ -1,0 +1,53 @@
+/** `npm run bench`: the application as it is served, measured against its own baseline in one run. */
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { forgetCluster, startCluster } from './lib/cluster.mjs';
+import { ensureChromium, ensureModules, requireNode } from './lib/install.mjs';
+import { logFile, startServer, startStandins, tsx } from './lib/outside.mjs';
+import { data, endAll, freePort, run } from './lib/run.mjs';
+import { main, step } from './lib/say.mjs';
+
+process.on('SIGINT', () => void endAll().then(() => process.exit(130)));
+
+await main(async () => {
+  try {
+    requireNode();
+    await ensureModules();
+    await ensureChromium();
+    await forgetCluster('bench');
+    const cluster = await startCluster('bench');
+    const [port, site, smtp, post] = [await freePort(), await freePort(), await freePort(), await freePort()];
+    const env = {
+      DATABASE_URL: cluster.url,
+      SMTP_URL: `smtp://127.0.0.1:${smtp}`,
+      PUBLIC_URL: `http://127.0.0.1:${port}`,
+      AUTH_SECRET: 'only-for-the-bench-0123456789abcdef',
+      DEMO_EMAIL: 'wren@slowspoke.test',
+      DEMO_PASSWORD: 'only for the bench',
+      DEMO_RUNS: '10',
+      SAMPLE_SITE_URL: `http://127.0.0.1:${site}`,
+      LOG_LEVEL: 'silent',
+    };
+    await run(process.execPath, [...tsx, 'scripts/migrate.ts'], { env });
+    await startStandins(
+      {
+        ...env,
+        WEBSITE_PORT: String(site),
+        SMTP_PORT: String(smtp),
+        POST_PORT: String(post),
+        POST_FOLDER: join(data, 'bench-post'),
+      },
+      { log: logFile('bench-standins') },
+    );
+    await step('Loading a small demo', () => run(process.execPath, [...tsx, 'demo/load.ts'], { env }));
+    await ensureBuild('.next-test');
+    await startServer({ ...env, BUILD_DIR: '.next-test' }, port, { log: logFile('bench-server') });
+    for (const bench of ['answers', 'page'])
+      await run(process.execPath, [...tsx, `bench/${bench}.ts`], { env, show: true });
+  } finally {
+    await endAll();
+    await forgetCluster('bench');
+    rmSync(join(data, 'bench-post'), { recursive: true, force: true });
+  }
+});

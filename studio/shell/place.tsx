@@ -1,0 +1,23 @@
+'use client';
+/** Going to the place of a finding: a page, a question, an answer, a column or a letter, by its id. */
+import { createContext, useContext, useEffect } from 'react';
+
+export type Place = { id: string; /** one has been there */ reached: boolean } | null;
+export const PlaceContext = createContext<Place>(null);
+
+/** Calls `go` with the id one has come for: named in the address when the screen opens, or chosen later in the check. */
+export function useArrival(go: (id: string) => void): void {
+  const place = useContext(PlaceContext);
+  useEffect(() => {
+    if (place?.reached) return;
+    const id = place?.id ?? decodeURIComponent(location.hash.slice(1));
+    if (!id) return;
+    // The sheet that led here gives the focus back to its button first.
+    const timer = setTimeout(() => {
+      if (place) place.reached = true;
+      go(id);
+    }, 60);
+    return () => clearTimeout(timer);
+    // Only for a new place: an edit must not take the cursor back there.
+  }, [place]);
+}

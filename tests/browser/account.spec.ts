@@ -1,0 +1,65 @@
+import { expect, test } from '@playwright/test';
+import { enterDemo, lettersTo, saved, signUp, startQuiz } from './people';
+import { world } from './servers';
+
+test('somebody signs out, in again, and sets a new password by mail', async ({ page }) => {
+  const { email, password } = await signUp(page);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill('wrong and wrong');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Invalid email or password')).toBeVisible();
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+
+  await page.getByRole('link', { name: 'I forgot my password' }).click();
+  await page.getByLabel('The e-mail address of your account').fill(email);
+  await page.getByRole('button', { name: 'Send me a letter' }).click();
+  await expect(page.getByText('Look into your mail')).toBeVisible();
+  await expect.poll(() => lettersTo(email)).toHaveLength(1);
+  const [letter] = await lettersTo(email);
+  await page.goto(/http\S+/.exec(letter?.text ?? '')?.[0] ?? '');
+  await page.getByLabel('New password').fill('even slower and steadier');
+  await page.getByRole('button', { name: 'Keep this password' }).click();
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill('even slower and steadier');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
+});
+
+test('a stranger is sent to the door, and another workspace’s quiz is not there', async ({ page, browser }) => {
+  await signUp(page);
+  await startQuiz(page, 'Whose is this?', ['Mine', 'Yours']);
+  await saved(page);
+  const stranger = await (await browser.newContext()).newPage();
+  await stranger.goto(page.url());
+  await expect(stranger.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await signUp(stranger);
+  await stranger.goto(page.url());
+  await expect(stranger.getByRole('heading', { name: 'This is not here.' })).toBeVisible();
+  await stranger.context().close();
+});
+
+test('a quiz is copied, deleted and brought back', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Keep me?', ['Yes', 'No']);
+  await page.goto(`${world().app}/quizzes`);
+  await page.getByRole('button', { name: 'What to do with Keep me?' }).click();
+  await page.getByRole('menuitem', { name: 'Copy' }).click();
+  await expect(page.getByRole('link', { name: 'Keep me? (copy)' })).toBeVisible();
+  await page.getByRole('button', { name: 'What to do with Keep me?', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await expect(page.getByRole('link', { name: 'Keep me?', exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('link', { name: 'Keep me?', exact: true })).toBeVisible();
+});
+
+test('the list of the demo shows states and figures that are computed', async ({ page }) => {
+  await enterDemo(page);
+  const tourer = page.getByRole('row', { name: /What kind of tourer are you\?/ });
+  await expect(tourer).toContainText('Live, with changes');
+  await expect(tourer.getByRole('cell').nth(3)).toHaveText(/^\d\d+$/);
+  await expect(page.getByRole('row', { name: /Winter tyres/ })).toContainText('Draft');
+});

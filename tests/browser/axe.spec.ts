@@ -1,0 +1,64 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { enterDemo } from './people';
+import { world } from './servers';
+
+async function clean(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(colorScheme, () => {
+    test.use({ colorScheme });
+    test('the studio has nothing that axe finds', async ({ page }) => {
+      test.setTimeout(120_000);
+      await page.goto(world().app);
+      await clean(page);
+      await enterDemo(page);
+      await clean(page);
+      for (const [tab, settled] of [
+        ['write', 'How far in a day, with bags on?'],
+        ['score', 'Where visitors end'],
+        ['mail', 'Tray'],
+        ['publish', 'As a link'],
+        ['findings', 'Saw it'],
+      ]) {
+        await page.goto(`${world().app}/quizzes/tourer/${tab}`);
+        await expect(page.getByText(settled ?? '').first()).toBeVisible();
+        if (tab === 'write') await page.getByLabel('Answer 3').first().click();
+        await clean(page);
+      }
+      await page.getByRole('button', { name: 'Preview' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await clean(page);
+    });
+  });
+}
+
+test('the visitor’s pages have nothing that axe finds', async ({ page }) => {
+  await page.goto(`${world().app}/q/tourer`);
+  await clean(page);
+  await page.getByRole('button', { name: 'Let us see' }).click();
+  await expect(page.getByText('A free Saturday')).toBeVisible();
+  await clean(page);
+  for (const words of ['Down a lane', '20 to 40 km', 'An inn with', 'hum along']) {
+    await page.getByLabel(words).check();
+    await page.getByRole('button', { name: 'Next' }).click();
+  }
+  await expect(page.getByText('Which three')).toBeVisible();
+  await clean(page);
+  for (const words of ['A paper map', 'More wool socks', 'The enamel teapot']) await page.getByLabel(words).check();
+  await page.getByRole('button', { name: 'Next' }).click();
+  for (const words of ['under a hedge', 'One person who', 'This morning, on purpose']) {
+    await page.getByLabel(words).check();
+    await page.getByRole('button', { name: 'Next' }).click();
+  }
+  await expect(page.getByText('Where shall we send')).toBeVisible();
+  await clean(page);
+  await page.getByRole('button', { name: 'Skip this' }).click();
+  await expect(page.getByText('Lane drifter')).toBeVisible();
+  await clean(page);
+});

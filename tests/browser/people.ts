@@ -1,0 +1,45 @@
+/** What the tests do again and again, as a person would: through roles and labels. */
+import { expect, type Page } from '@playwright/test';
+import { world } from './servers';
+
+/** Signs in as the creator of the demo. */
+export async function enterDemo(page: Page): Promise<void> {
+  await page.goto(world().app);
+  await page.getByRole('button', { name: 'Enter as Wren of Slow Spoke' }).click();
+  await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
+}
+
+let people = 0;
+/** Somebody new, with an empty workspace. */
+export async function signUp(page: Page): Promise<{ email: string; password: string }> {
+  people += 1;
+  const email = `creator-${process.pid}-${people}@slowspoke.test`;
+  const password = 'slow and steady';
+  await page.goto(`${world().app}/sign-up`);
+  await page.getByLabel('Your name').fill('Pia');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password, at least 10 characters').fill(password);
+  await page.getByRole('button', { name: 'Make my account' }).click();
+  await expect(page.getByText('There is no quiz here yet')).toBeVisible();
+  return { email, password };
+}
+
+/** Starts a quiz from the list. */
+export async function startQuiz(page: Page, question: string, answers: [string, string]): Promise<void> {
+  await page.getByLabel('First question').fill(question);
+  await page.getByLabel('Answer 1').fill(answers[0]);
+  await page.getByLabel('Answer 2').fill(answers[1]);
+  await page.getByRole('button', { name: 'Start writing' }).click();
+  await expect(page.getByLabel('Question 1', { exact: true })).toHaveValue(question);
+}
+
+export const saved = (page: Page) => expect(page.getByText(/^Saved \d/)).toBeVisible();
+export const tab = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: new RegExp(`^${name}`) });
+
+type Letter = { id: string; to: string; subject: string; text: string };
+/** Letters that have arrived at an address. */
+export async function lettersTo(email: string): Promise<Letter[]> {
+  const letters = (await (await fetch(`${world().post}/json`)).json()) as Letter[];
+  return letters.filter((l) => l.to.includes(email));
+}

@@ -1,0 +1,224 @@
+import { type ChildProcess } from 'node:child_process';
+import { expect, type FrameLocator, type Page, test } from '@playwright/test';
+import { freePort, kill, startApp, world } from './servers';
+
+const quiz = () => `${world().app}/q/tourer`;
+type Place = Page | FrameLocator;
+const answer = async (at: Place, words: string) => {
+  await at.getByLabel(words).check();
+  await at.getByRole('button', { name: 'Next' }).click();
+};
+const question = (at: Place, words: string) => expect(at.getByText(words)).toBeVisible();
+
+async function toTheBags(at: Place): Promise<void> {
+  await at.getByRole('button', { name: 'Let us see' }).click();
+  for (const words of ['Down a lane', '20 to 40 km', 'An inn with', 'hum along']) await answer(at, words);
+  await question(at, 'Which three come along');
+}
+async function fromTheBags(at: Place): Promise<void> {
+  for (const words of ['A paper map', 'More wool socks', 'The enamel teapot']) await at.getByLabel(words).check();
+  await at.getByRole('button', { name: 'Next' }).click();
+  for (const words of ['under a hedge', 'One person who', 'This morning, on purpose']) await answer(at, words);
+  await question(at, 'Where shall we send');
+}
+
+test('a visitor goes through to the result, by thumb on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(quiz());
+  await toTheBags(page);
+  await expect(page.getByText('5 of 9')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Choose three' })).toBeVisible();
+  await page.getByLabel('A paper map').check();
+  await expect(page.getByText('One chosen, two to go')).toBeVisible();
+  await fromTheBags(page);
+  await page.getByRole('button', { name: 'Skip this' }).click();
+  await expect(page.getByRole('heading', { name: 'You follow the hedge, not the arrow' })).toBeVisible();
+  await expect(page.getByText('Friend, nobody has ever seen you overtake')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'See the hedgerow loop' })).toHaveAttribute(
+    'href',
+    `${world().site}/rides/lanes`,
+  );
+  await page.getByRole('button', { name: 'Answer it as somebody else' }).click();
+  await expect(page.getByRole('button', { name: 'Let us see' })).toBeVisible();
+});
+
+test('the keyboard alone is enough', async ({ page }) => {
+  await page.goto(quiz());
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await question(page, 'A free Saturday');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByLabel('Up, until the tarmac gives out')).toBeChecked();
+  await page.keyboard.press('Enter');
+  await question(page, 'How far in a day');
+  // The new question has the focus, so that a screen reader begins there.
+  await expect(page.getByText('How far in a day')).toBeFocused();
+});
+
+test('what is missing is said clearly, and nothing is sent', async ({ page }) => {
+  await page.goto(quiz());
+  await page.getByRole('button', { name: 'Let us see' }).click();
+  await page.getByRole('button', { name: 'Choose an answer' }).click();
+  await expect(page.getByText('Please choose an answer.')).toBeVisible();
+  await answer(page, 'Down a lane');
+  for (const words of ['20 to 40 km', 'An inn with', 'hum along']) await answer(page, words);
+  await fromTheBags(page);
+  await page.getByLabel('E-mail').fill('ida at example');
+  await page.getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'See my result' }).click();
+  await expect(page.getByText('This does not look like an e-mail address.')).toBeVisible();
+  await page.getByLabel('E-mail').fill('ida-missing@example.com');
+  await page.getByRole('checkbox').uncheck();
+  await page.getByRole('button', { name: 'Fill this in' }).click();
+  await expect(page.getByText('Please agree first, so that we may write to you.')).toBeVisible();
+});
+
+test('a closed tab costs nothing: the same device goes on where it stood', async ({ page, context }) => {
+  await page.goto(quiz());
+  await toTheBags(page);
+  await page.getByLabel('A paper map').check();
+  await page.close();
+  const later = await context.newPage();
+  await later.goto(quiz());
+  await expect(later.getByText('Welcome back. You are where you left off.')).toBeVisible();
+  await question(later, 'Which three come along');
+  // Even what was only ticked and not yet sent.
+  await expect(later.getByLabel('A paper map')).toBeChecked();
+  await later.getByRole('button', { name: 'Back' }).click();
+  await expect(later.getByLabel('hum along')).toBeChecked();
+  await later.reload();
+  await later.getByRole('button', { name: 'Start anew' }).click();
+  await expect(later.getByRole('button', { name: 'Let us see' })).toBeVisible();
+});
+
+test('a server killed between two answers, and during one, costs nothing', async ({ page }) => {
+  const port = await freePort();
+  const env = { ...world().env, PUBLIC_URL: `http://127.0.0.1:${port}` };
+  let server: ChildProcess = await startApp(port, env);
+  try {
+    await page.goto(`http://127.0.0.1:${port}/q/tourer`);
+    await page.getByRole('button', { name: 'Let us see' }).click();
+    await answer(page, 'Down a lane');
+    await question(page, 'How far in a day');
+    await page.getByLabel('20 to 40 km').check();
+    await kill(server);
+    await page.getByRole('button', { name: 'Next' }).click();
+    await expect(page.getByText('Your answers are kept; try again in a moment.')).toBeVisible();
+    await expect(page.getByLabel('20 to 40 km')).toBeChecked();
+    server = await startApp(port, env);
+    await page.getByRole('button', { name: 'Next' }).click();
+    await question(page, 'The light is going');
+    await kill(server);
+    server = await startApp(port, env);
+    await page.reload();
+    await question(page, 'The light is going');
+    await answer(page, 'An inn with');
+    await answer(page, 'hum along');
+    await fromTheBags(page);
+    await page.getByRole('button', { name: 'Skip this' }).click();
+    await expect(page.getByText('Lane drifter')).toBeVisible();
+  } finally {
+    await kill(server);
+  }
+});
+
+test('an answer that was taken while its reply was lost counts once', async ({ page }) => {
+  await page.goto(quiz());
+  await page.getByRole('button', { name: 'Let us see' }).click();
+  await question(page, 'A free Saturday');
+  await page.route('**/step', async (route) => {
+    await route.fetch();
+    await route.abort();
+  });
+  await page.getByLabel('Down a lane').check();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByText('Your answers are kept')).toBeVisible();
+  await page.unroute('**/step');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await question(page, 'How far in a day');
+});
+
+test.describe('in a page of another site', () => {
+  test('it fits its height, without a scroll bar of its own or a jump', async ({ page }) => {
+    await page.goto(world().site);
+    const at = page.frameLocator('iframe');
+    await expect(at.getByRole('button', { name: 'Let us see' })).toBeVisible();
+    const fits = () =>
+      page
+        .locator('iframe')
+        .evaluate((frame: HTMLIFrameElement) => frame.getBoundingClientRect().height)
+        .then(async (height) => {
+          const inner = await at.locator('.v-page').evaluate((el) => el.getBoundingClientRect().height);
+          return Math.abs(height - inner);
+        });
+    await expect.poll(fits).toBeLessThanOrEqual(1);
+    await toTheBags(at);
+    await expect.poll(fits).toBeLessThanOrEqual(1);
+    const bars = await at.locator('html').evaluate((html) => html.scrollHeight - html.clientHeight);
+    expect(bars).toBeLessThanOrEqual(0);
+    // The new page of the quiz begins in sight.
+    expect((await page.locator('iframe').boundingBox())?.y).toBeGreaterThanOrEqual(-1);
+    await fromTheBags(at);
+    await at.getByRole('button', { name: 'Skip this' }).click();
+    await expect(at.getByRole('heading', { name: 'You follow the hedge' })).toBeVisible();
+    await expect.poll(fits).toBeLessThanOrEqual(1);
+  });
+
+  test('it works where the browser keeps nothing for frames', async ({ page }) => {
+    await page.addInitScript(() => {
+      if (window.parent === window) return;
+      Object.defineProperty(window, 'localStorage', {
+        get: () => {
+          throw new DOMException('blocked', 'SecurityError');
+        },
+      });
+    });
+    await page.goto(world().site);
+    await toTheBags(page.frameLocator('iframe'));
+    expect(await page.context().cookies()).toEqual([]);
+  });
+});
+
+test('no key, weight or unearned outcome reaches the browser', async ({ page }) => {
+  const seen: string[] = [];
+  page.on('response', (response) => {
+    if (/json|html|text\/x-component/.test(response.headers()['content-type'] ?? ''))
+      void response.text().then(
+        (text) => seen.push(text),
+        () => undefined,
+      );
+  });
+  await page.goto(quiz());
+  await toTheBags(page);
+  await fromTheBags(page);
+  await page.getByRole('button', { name: 'Skip this' }).click();
+  await expect(page.getByText('Lane drifter')).toBeVisible();
+  const all = seen.join('\n');
+  expect(all).toContain('Lane drifter');
+  for (const word of ['weights', '"credit"', 'Ridge seeker', 'Teashop navigator', 'wilder":', 'ridge-seeker', 'Dear '])
+    expect(all).not.toContain(word);
+});
+
+for (const width of [320, 390]) {
+  test(`nothing sticks out at ${width} px`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 700 });
+    await page.goto(quiz());
+    const fits = () => page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth);
+    expect(await fits()).toBe(true);
+    await toTheBags(page);
+    expect(await fits()).toBe(true);
+    await fromTheBags(page);
+    expect(await fits()).toBe(true);
+    await page.getByRole('button', { name: 'Skip this' }).click();
+    await expect(page.getByText('Lane drifter')).toBeVisible();
+    expect(await fits()).toBe(true);
+  });
+}
+
+test('an address that leads nowhere says so', async ({ page }) => {
+  const response = await page.goto(`${world().app}/q/nowhere`);
+  expect(response?.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'There is no quiz at this address.' })).toBeVisible();
+});

@@ -1,0 +1,149 @@
+import { expect, test } from '@playwright/test';
+import { saved, signUp, startQuiz, tab } from './people';
+
+test.beforeEach(async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Which bag goes on first?', ['The handlebar roll', 'The panniers']);
+});
+
+test('the manuscript is typed by keyboard alone', async ({ page }) => {
+  const answers = () =>
+    page.getByLabel(/^Answer \d/).evaluateAll((fields) => fields.map((f) => (f as HTMLTextAreaElement).value));
+  await page.getByLabel('Question 1', { exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Between the two');
+  expect(await answers()).toEqual(['The handlebar roll', 'Between the two', 'The panniers']);
+  await page.keyboard.press('Alt+ArrowUp');
+  expect(await answers()).toEqual(['Between the two', 'The handlebar roll', 'The panniers']);
+  await expect(page.getByLabel('Answer 1')).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Backspace');
+  expect(await answers()).toEqual(['Between the two', 'The handlebar roll', 'The panniers']);
+  await expect(page.getByLabel('Answer 3')).toBeFocused();
+
+  await page.keyboard.press('Control+Enter');
+  await page.keyboard.type('/');
+  await page.getByRole('menuitem', { name: 'Yes or no' }).press('Enter');
+  const second = page.getByRole('region', { name: 'Page 2' });
+  await expect(second.getByLabel('Question 2')).toBeFocused();
+  await expect(second.getByLabel('Answer 1')).toHaveValue('Yes');
+  await page.keyboard.type('Do you carry a bell?');
+  await expect(second.getByLabel('Question 2')).toHaveValue('Do you carry a bell?');
+  await expect(second.getByLabel('Answer 1')).toHaveValue('Yes');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Page 2' }).getByLabel('Question 2')).toHaveValue(
+    'Do you carry a bell?',
+  );
+});
+
+test('several lines pasted make several answers, without their bullets', async ({ page }) => {
+  await page.evaluate(() => navigator.clipboard.writeText('- The tent\n2) The stove\n\n• The spare spokes'));
+  await page.getByLabel('Answer 2').click();
+  await page.getByLabel('Another answer').click();
+  await page.keyboard.press('Control+V');
+  for (const [i, words] of [
+    'The handlebar roll',
+    'The panniers',
+    'The tent',
+    'The stove',
+    'The spare spokes',
+  ].entries())
+    await expect(page.getByLabel(`Answer ${i + 1}`)).toHaveValue(words);
+});
+
+test('undo and redo go back and forth through the session, across tabs', async ({ page }) => {
+  await page.getByLabel('Answer 1').fill('The saddle bag');
+  await tab(page, 'Score').click();
+  await page.getByRole('button', { name: 'Scale', exact: true }).click();
+  await expect(page.getByRole('columnheader', { name: 'Scale 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Scale 1' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await tab(page, 'Write').click();
+  await expect(page.getByLabel('Answer 1')).toHaveValue('The handlebar roll');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByLabel('Answer 1')).toHaveValue('The saddle bag');
+  await saved(page);
+});
+
+test('two windows on one quiz lose nothing', async ({ page, context }) => {
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await page.getByLabel('Answer 1').fill('From the first window');
+  await other.getByLabel('Answer 2').fill('From the second window');
+  for (const window of [page, other]) {
+    await expect(window.getByLabel('Answer 1')).toHaveValue('From the first window');
+    await expect(window.getByLabel('Answer 2')).toHaveValue('From the second window');
+    await saved(window);
+  }
+  // The same field in both at once: one is kept, the other is told so and can put theirs back.
+  await context.setOffline(true);
+  await page.getByLabel('Answer 1').fill('Mine');
+  await other.getByLabel('Answer 1').fill('Theirs');
+  await expect(page.getByText('Not saved yet, kept on this device')).toBeVisible();
+  await context.setOffline(false);
+  await expect
+    .poll(
+      async () =>
+        (await page.getByText('changed in another window').count()) +
+        (await other.getByText('changed in another window').count()),
+      { timeout: 20_000 },
+    )
+    .toBe(1);
+  const loser = (await page.getByText('changed in another window').count()) ? page : other;
+  await loser.getByRole('button', { name: 'Put mine back' }).click();
+  const wanted = loser === page ? 'Mine' : 'Theirs';
+  for (const window of [page, other]) await expect(window.getByLabel('Answer 1')).toHaveValue(wanted);
+});
+
+test('what is typed without a connection is kept and sent later, even after the window was closed', async ({
+  page,
+  context,
+}) => {
+  const address = page.url();
+  await saved(page);
+  await context.setOffline(true);
+  await page.getByLabel('Answer 1').fill('Typed in a tunnel');
+  await expect(page.getByText('Not saved yet, kept on this device')).toBeVisible();
+  await page.close({ runBeforeUnload: false });
+  await context.setOffline(false);
+  const later = await context.newPage();
+  await later.goto(address);
+  await expect(later.getByLabel('Answer 1')).toHaveValue('Typed in a tunnel');
+  await saved(later);
+  await later.evaluate(() => localStorage.clear());
+  await later.reload();
+  await expect(later.getByLabel('Answer 1')).toHaveValue('Typed in a tunnel');
+});
+
+test('the visitor’s view follows the cursor and can be answered', async ({ page }) => {
+  const view = page.getByRole('complementary', { name: 'Visitor’s view' });
+  await page.getByLabel('Answer 1').click();
+  await page.getByRole('button', { name: 'Add an effect' }).click();
+  await page.getByRole('menuitem', { name: 'A new scale' }).click();
+  await page.getByLabel('The handlebar roll adds to Scale 1').fill('4');
+  await page.keyboard.press('Enter');
+  await view.getByLabel('The handlebar roll').check();
+  await expect(view.getByText('Scale 1 4')).toBeVisible();
+  await page.getByLabel('Question 1', { exact: true }).fill('And which goes on first?');
+  await expect(view.getByText('And which goes on first?')).toBeVisible();
+});
+
+test('a question of a hundred answers and very long words stays in its place', async ({ page }) => {
+  const lines = Array.from(
+    { length: 100 },
+    (_, i) => `Answer number ${i} ${i % 10 ? '' : 'Fahrradschlauchreparaturwerkstattbesitzer'.repeat(3)}`,
+  );
+  await page.evaluate((text) => navigator.clipboard.writeText(text), lines.join('\n'));
+  await page.getByLabel('Answer 2').click();
+  await page.getByLabel('Another answer').click();
+  await page.keyboard.press('Control+V');
+  await expect(page.getByLabel('Answer 102')).toHaveValue(/^Answer number 99/);
+  await expect(page.getByLabel('Answer 102')).toBeFocused();
+  const overflow = await page.locator('#sheet').evaluate((sheet) => sheet.scrollWidth - sheet.clientWidth);
+  expect(overflow).toBe(0);
+});
