@@ -1,6 +1,5 @@
 import PgBoss from 'pg-boss';
-import { sql, type SQL } from 'drizzle-orm';
-import type { Tx } from '../db/client';
+import { statement, type Tx } from '../db/client';
 import { readConfig } from './config';
 import { countEverything } from './count-runs';
 import { log } from './log';
@@ -30,12 +29,6 @@ const boss = (): Promise<PgBoss> =>
     delete kept.yesMaybeJobs;
     throw error;
   }));
-
-/** Statement text with $1, $2 … as the queue writes it, for a transaction of ours. */
-function statement(text: string, values: unknown[]): SQL {
-  const parts = text.split(/\$(\d+)/);
-  return sql.join(parts.map((part, i) => (i % 2 === 0 ? sql.raw(part) : sql.param(values[Number(part) - 1]))));
-}
 
 /** Asks for a letter to be sent; the job exists if and only if the transaction ends well. */
 export async function enqueueLetter(tx: Tx, job: { workspaceId: string; letterId: string }): Promise<void> {

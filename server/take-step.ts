@@ -4,7 +4,7 @@ import { same } from '../core/quiz/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../core/run/run';
 import { viewOf, type View } from '../core/run/view';
 import { hasContact } from '../core/stats/counts';
-import { appendEvent, insertRun, type RunWithEvents, runByToken } from '../db/queries/runs';
+import { appendEvent, insertRun, type RunRow, type RunWithEvents, runByToken } from '../db/queries/runs';
 import { database } from './database';
 import { editionOf, liveQuiz } from './editions';
 import { hashToken, newId } from './ids';
@@ -72,6 +72,23 @@ const standing = (quiz: Quiz, row: RunWithEvents): Standing => ({
 
 export type StepTaken = { taken: Standing } | { refused: Refusal[]; standing: Standing };
 
+type Pass = { row: RunRow; quiz: Quiz; run: Run };
+
+/**
+ * Where runs stood that this process moved last. Nothing depends on it: what is appended is appended only if the database says that the run
+ * still stands there, and its events up to there never change. It saves reading and replaying them for the answer that comes next.
+ */
+const recent = new Map<string, Pass>();
+const MOST_RECENT = 2_000;
+const passKey = (address: string, token: string) => `${address} ${token}`;
+
+function remember(key: string, pass: Pass): void {
+  recent.delete(key);
+  const oldest = recent.keys().next();
+  if (recent.size >= MOST_RECENT && !oldest.done) recent.delete(oldest.value);
+  if (!pass.run.finished) recent.set(key, pass);
+}
+
 /**
  * Takes what a visitor sent as the `seq`th thing of their run. On disk before it answers. Sent twice, it counts once; sent late or out of
  * order, it is refused and the browser is told where the run stands.
@@ -83,37 +100,49 @@ export async function takeStep(
   sent: Sent,
   now = new Date(),
 ): Promise<StepTaken> {
+  const key = passKey(address, token);
   for (let attempt = 0; attempt < 3; attempt++) {
-    const row = await runByToken(database(), address, hashToken(token));
-    if (!row) throw notFound('This run');
-    const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
-    const run = foldRun(quiz, row, row.events);
-    const here: Standing = { seq: row.seq, edition: row.edition, view: viewOf(quiz, run) };
-    if (seq <= row.seq) {
-      if (same(row.events[seq - 1], sent)) return { taken: here };
-      throw new Problem(409, 'moved-on', 'This quiz has gone on in another window. Here is where it stands.', here);
-    }
-    if (seq > row.seq + 1)
-      throw new Problem(409, 'ahead', 'Something sent before has not arrived. Here is where the quiz stands.', here);
+    const known = recent.get(key);
+    const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
+    if ('taken' in pass) return pass;
+    const { row, quiz, run } = pass;
     const next = step(quiz, run, sent);
-    if ('refused' in next) return { refused: next.refused, standing: here };
+    if ('refused' in next) {
+      return { refused: next.refused, standing: { seq: row.seq, edition: row.edition, view: viewOf(quiz, run) } };
+    }
     if (await write(quiz, row, { run: next.run, before: run, seq, sent, now })) {
+      remember(key, { row: { ...row, seq }, quiz, run: next.run });
       return { taken: { seq, edition: row.edition, view: viewOf(quiz, next.run) } };
     }
     // Another request of the same run was faster; look again.
+    recent.delete(key);
   }
   throw new Problem(409, 'busy', 'This run is being changed from several places at once. Please try again.');
 }
 
+/** Reads where a run stands, if that is just before `seq`; else what the browser must be told. */
+async function readPass(address: string, token: string, seq: number, sent: Sent): Promise<Pass | { taken: Standing }> {
+  const row = await runByToken(database(), address, hashToken(token));
+  if (!row) throw notFound('This run');
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  if (seq === row.seq + 1) return { row, quiz, run };
+  const here: Standing = { seq: row.seq, edition: row.edition, view: viewOf(quiz, run) };
+  if (seq <= row.seq && same(row.events[seq - 1], sent)) return { taken: here };
+  if (seq <= row.seq)
+    throw new Problem(409, 'moved-on', 'This quiz has gone on in another window. Here is where it stands.', here);
+  throw new Problem(409, 'ahead', 'Something sent before has not arrived. Here is where the quiz stands.', here);
+}
+
 async function write(
   quiz: Quiz,
-  row: RunWithEvents,
+  row: RunRow,
   { run, before, seq, sent, now }: { run: Run; before: Run; seq: number; sent: Sent; now: Date },
 ): Promise<boolean> {
   const event = { workspaceId: row.workspaceId, runId: row.runId, seq, sent, at: now, finished: run.finished };
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
   const finishedNow = run.finished && !before.finished;
-  if (!contactNews && !finishedNow) return appendEvent(database(), event);
+  if (!contactNews && !(finishedNow && hasContact(run))) return appendEvent(database(), event);
   return database().transaction(async (tx) => {
     if (!(await appendEvent(tx, event))) return false;
     await keepWhatWasLeft(tx, quiz, row, run, { contactNews, now });

@@ -40,7 +40,7 @@ export const article = (home: string): string =>
 <ul><li>The scales do not lie</li><li style="color:#A93B25;font-weight:600">What stays in</li><li>What we left on the moor</li><li>One bag, two nights</li></ul></aside>
 <main><h1>What stays in when the bag is full</h1>
 <p>Every April we empty our panniers on the workshop floor and argue. Otto defends his teapot, I defend my spokes, and nobody has ever given in. Before you read who is right, find out which of us you would side with.</p>
-<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" data-height="520"></div>
+<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" style="padding-bottom:calc(0.363 * min(100%, 688px) + 308px)"></div>
 <script async src="${home}/embed.js"></script>
 <p>Otto weighs his teapot every year, and every year it weighs 410 grams. “It is not the tea,” he says, “it is the stopping.” We put it on the bench beside the spokes and took a photograph, and then somebody made tea.</p>
 <p>I have carried three spare spokes since the ferry road, where one broke at soup time and the next shop was two valleys away. They weigh 21 grams. I have needed them once in nine years, and on that one evening I was the most popular person on the quay.</p>

@@ -2,15 +2,39 @@ import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/source-serif-4/wght.css';
 import type { Metadata } from 'next';
+import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import '../../visitor/visitor.css';
+
+// The Latin parts are served with fallbacks of the same measures, so that nothing shifts when they arrive; other scripts come from the
+// families of the same name when a text needs them.
+const text = localFont({
+  src: '../../node_modules/@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2',
+  weight: '300 900',
+  variable: '--font-text',
+});
+const grotesque = localFont({
+  src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
+  weight: '200 800',
+  variable: '--font-grotesque',
+  preload: false,
+});
+const serif = localFont({
+  src: '../../node_modules/@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2',
+  weight: '200 900',
+  variable: '--font-serif',
+  adjustFontFallback: 'Times New Roman',
+  preload: false,
+});
 
 export const metadata: Metadata = { icons: '/icon.svg' };
 
 export default function VisitorLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
-      <body style={{ margin: 0 }}>{children}</body>
+      <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
+        {children}
+      </body>
     </html>
   );
 }

@@ -188,6 +188,7 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
         {`, ${dayAndTime(person.seenAt)}, edition ${person.edition}`}
         {person.source && `, from ${person.source}`}
       </p>
+      {person.answers.length === 0 && <p style={{ margin: '16px 0' }}>Nothing was answered.</p>}
       <table>
         <tbody>
           {person.answers.map((a, i) => (

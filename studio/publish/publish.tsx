@@ -11,6 +11,7 @@ import { useLive } from '../shell/live';
 import { Views } from '../shell/view-switch';
 import { stateWords } from '../shell/studio';
 import { dayAndTime } from '../time';
+import { Measure } from './measure';
 
 const Sheet = styled.div`
   display: grid;
@@ -61,7 +62,8 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
   const title = useDocument((s) => s.quiz.title);
   const state = stateWords(live, revision);
   const link = `${live.publicUrl}/q/${live.address}`;
-  const code = `<div data-yes-maybe="${live.address}" data-title="${title.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;')}"></div>\n<script async src="${live.publicUrl}/embed.js"></script>`;
+  const [free, setFree] = useState('');
+  const code = `<div data-yes-maybe="${live.address}" data-title="${title.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;')}"${free && ` style="padding-bottom:${free}"`}></div>\n<script async src="${live.publicUrl}/embed.js"></script>`;
   const errors = findings.filter((f) => f.severity === 'error').length;
   const warnings = findings.filter((f) => f.severity === 'warning').length;
   const unchanged = live.edition !== null && live.revision === revision;
@@ -102,7 +104,11 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
             </section>
             <section>
               <h2>In a page of yours</h2>
-              <p>Put this where the quiz should stand. It takes the width of its place and the height that it needs.</p>
+              <p>
+                Put this where the quiz should stand. It takes the width of its place and the height that it needs; the
+                style keeps the height of its first page free, so that your text does not jump.
+              </p>
+              <Measure onMeasured={setFree} />
               <Code>{code}</Code>
               <div style={{ display: 'flex', gap: 20 }}>
                 <Copy text={code} what="the code" />

@@ -1,0 +1,95 @@
+/** `npm run screenshots`, beside a running `npm run demo`: takes the pictures in docs/screenshots anew. */
+import { chromium, type Page } from '@playwright/test';
+
+const home = `http://127.0.0.1:${process.env['PORT'] ?? 3000}`;
+const site = `http://127.0.0.1:${Number(process.env['PORT'] ?? 3000) + 1}`;
+const folder = 'docs/screenshots';
+
+async function take(): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const open = async (width: number, height: number, colorScheme: 'light' | 'dark' = 'light') =>
+    (await browser.newContext({ viewport: { width, height }, colorScheme })).newPage();
+  const shot = (page: Page, name: string) => page.screenshot({ path: `${folder}/${name}.png` });
+  const enter = async (page: Page) => {
+    await page.goto(home);
+    await page.getByRole('button', { name: 'Enter as Wren' }).click();
+    await page.getByRole('heading', { name: 'Quizzes' }).waitFor();
+  };
+
+  const studio = await open(1280, 800);
+  await studio.goto(home);
+  await shot(studio, 'door');
+  await enter(studio);
+  await shot(studio, 'quizzes');
+  await studio.goto(`${home}/quizzes/tourer/write`);
+  await studio.getByRole('region', { name: 'Page 3' }).getByLabel('Answer 3').click();
+  await studio.getByRole('complementary').getByLabel('40 to 80 km').check();
+  await studio.getByRole('region', { name: 'Page 3' }).getByLabel('Answer 3').click();
+  await studio.getByText(/leads|ends as/).waitFor();
+  await shot(studio, 'write');
+  await studio.goto(`${home}/quizzes/tourer/score`);
+  await studio.getByText('all ways counted').waitFor();
+  await studio.getByRole('gridcell', { name: /^Anywhere flat, after dark, Wilder/ }).click();
+  await shot(studio, 'score');
+  for (const [tab, settled] of [
+    ['mail', 'Tray'],
+    ['publish', 'On a page'],
+    ['findings', 'Saw it'],
+  ]) {
+    await studio.goto(`${home}/quizzes/tourer/${tab}`);
+    await studio
+      .getByText(settled ?? '')
+      .first()
+      .waitFor();
+    await studio.waitForLoadState('networkidle').catch(() => undefined);
+    await shot(studio, tab ?? '');
+  }
+  await studio.getByRole('radio', { name: 'People' }).click();
+  await studio
+    .getByRole('button', { name: /Lane drifter/ })
+    .first()
+    .click();
+  await studio.getByRole('table').waitFor();
+  await shot(studio, 'people');
+
+  const dark = await open(1280, 800, 'dark');
+  await enter(dark);
+  await dark.goto(`${home}/quizzes/tourer/score`);
+  await dark.getByText('all ways counted').waitFor();
+  await shot(dark, 'score-dark');
+
+  const answer = async (at: Pick<Page, 'getByLabel' | 'getByRole'>, words: string[]) => {
+    for (const one of words) {
+      await at.getByLabel(one).check();
+      await at.getByRole('button', { name: 'Next' }).click();
+    }
+  };
+  const phone = await open(390, 844);
+  await phone.goto(`${home}/q/tourer`);
+  await shot(phone, 'visitor-start-phone');
+  await phone.getByRole('button', { name: 'Let us see' }).click();
+  await answer(phone, ['Down a lane', '20 to 40 km', 'An inn with', 'hum along']);
+  for (const one of ['The enamel teapot', 'A paper map']) await phone.getByLabel(one).check();
+  await shot(phone, 'visitor-question-phone');
+  await answer(phone, ['More wool socks', 'under a hedge', 'One person who', 'This morning, on purpose']);
+  await phone.getByText('Where shall we send').waitFor();
+  await shot(phone, 'visitor-contact-phone');
+  await phone.getByRole('button', { name: 'Skip this' }).click();
+  await phone.getByRole('heading', { name: 'You follow the hedge' }).waitFor();
+  await shot(phone, 'visitor-result-phone');
+
+  const desk = await open(1280, 800);
+  await desk.goto(site);
+  const frame = desk.frameLocator('iframe');
+  await frame.getByRole('button', { name: 'Let us see' }).click();
+  await answer(frame, ['Down a lane', '20 to 40 km', 'An inn with', 'hum along']);
+  for (const one of ['The enamel teapot', 'A paper map']) await frame.getByLabel(one).check();
+  await desk.evaluate(() => window.scrollTo(0, 0));
+  await shot(desk, 'visitor-in-a-page');
+  await browser.close();
+}
+
+void take();
