@@ -205,7 +205,7 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
           <div key={s.id}>
             <dt>{s.name}</dt>
             <dd>
-              {s.points ?? '–'}
+              {s.points === null ? '–' : String(s.points).replace('-', '−')}
               <span style={{ font: '400 13px/1 var(--text)', color: 'var(--ink-2)' }}>
                 {spread(s.lowest, s.highest)}
               </span>
