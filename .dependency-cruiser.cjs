@@ -42,7 +42,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(^\\.next|^\\.data)' },
+    exclude: { path: '^\\.(next|data)' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
   },
