@@ -4,7 +4,7 @@
  */
 import { randomBytes } from 'node:crypto';
 import { Agent, request } from 'node:http';
-import { demoQuiz } from '../core/testing/quizzes';
+import { demoQuiz } from '../tests/quizzes';
 import type { Sent } from '../core/run/run';
 import { rehearsedRun } from '../core/rehearse/sampled';
 

@@ -1,6 +1,6 @@
 import type { Quiz } from '../quiz/schema';
 import { rehearse } from '../rehearse/odds';
-import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../testing/quizzes';
+import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import { checkQuiz } from './check';
 
 const ab = (id: string, more = {}) => choice(id, [option('a', { x: 1 }), option('b', { y: 1 })], more);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { choice, demoQuiz, option, page, quiz } from '../testing/quizzes';
+import { choice, demoQuiz, option, page, quiz } from '../../tests/quizzes';
 import { applyEdit, type Edit, type Op } from './edits';
 import type { Quiz } from './schema';
 

@@ -3,7 +3,7 @@ import type { Quiz } from '../quiz/schema';
 import { questionsOf } from '../quiz/lookup';
 import { foldRun, type Sent } from '../run/run';
 import { resultOf } from '../score/result';
-import { choice, demoQuiz, option, page, quiz, strongest, text } from '../testing/quizzes';
+import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tests/quizzes';
 import { waysToAnswer } from './answers';
 import { exactOdds } from './exact';
 import { rehearse } from './odds';

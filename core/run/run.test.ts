@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../testing/quizzes';
+import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import { rehearsedRun } from '../rehearse/sampled';
 import { resultOf } from '../score/result';
 import { foldRun, progressOf, type Sent, startRun, step } from './run';

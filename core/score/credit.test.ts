@@ -1,5 +1,5 @@
 import type { Choice, TextQuestion } from '../quiz/schema';
-import { choice, option, text } from '../testing/quizzes';
+import { choice, option, text } from '../../tests/quizzes';
 import { type Answer, creditOf, marksOf } from './credit';
 
 const key = (credits: Record<string, number>) =>

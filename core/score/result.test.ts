@@ -1,5 +1,5 @@
 import { foldRun, type Sent } from '../run/run';
-import { choice, option, page, quiz, strongest, text } from '../testing/quizzes';
+import { choice, option, page, quiz, strongest, text } from '../../tests/quizzes';
 import { resultOf } from './result';
 
 const go = (on: string, answers: Record<string, string[] | string> = {}): Sent => ({ do: 'go', page: on, answers });

@@ -1,5 +1,5 @@
 import { foldRun, type Sent } from '../run/run';
-import { choice, option, page, quiz, strongest } from '../testing/quizzes';
+import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
 import { countsOf, journeyOf } from './counts';
 import { wilson } from './proportions';
 

@@ -183,20 +183,17 @@ test.describe('in a page of another site', () => {
 });
 
 test('no key, weight or unearned outcome reaches the browser', async ({ page }) => {
-  const seen: string[] = [];
+  const seen: Promise<string>[] = [];
   page.on('response', (response) => {
-    if (/json|html|text\/x-component/.test(response.headers()['content-type'] ?? ''))
-      void response.text().then(
-        (text) => seen.push(text),
-        () => undefined,
-      );
+    if (!/json|html|text\/x-component/.test(response.headers()['content-type'] ?? '')) return;
+    seen.push(response.text().catch(() => ''));
   });
   await page.goto(quiz());
   await toTheBags(page);
   await fromTheBags(page);
   await page.getByRole('button', { name: 'Skip this' }).click();
   await expect(page.getByText('Lane drifter')).toBeVisible();
-  const all = seen.join('\n');
+  const all = (await Promise.all(seen)).join('\n');
   expect(all).toContain('Lane drifter');
   for (const word of ['weights', '"credit"', 'Ridge seeker', 'Teashop navigator', 'wilder":', 'ridge-seeker', 'Dear '])
     expect(all).not.toContain(word);

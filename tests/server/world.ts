@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Quiz } from '../../core/quiz/schema';
 import type { Sent } from '../../core/run/run';
-import { choice, demoQuiz, option, page, quiz, result, strongest } from '../../core/testing/quizzes';
+import { choice, demoQuiz, option, page, quiz, result, strongest } from '../quizzes';
 import { insertWorkspace, type Membership } from '../../db/queries/members';
 import { user } from '../../db/schema';
 import { database } from '../../server/database';

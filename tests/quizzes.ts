@@ -1,8 +1,8 @@
 /** Small quizzes for tests, written as short as they can be read. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../quiz/schema';
-import { validateQuiz } from '../quiz/validate';
+import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/quiz/schema';
+import { validateQuiz } from '../core/quiz/validate';
 
 export const option = (id: string, weights: Option['weights'] = {}, more: Partial<Option> = {}): Option => ({
   id,
