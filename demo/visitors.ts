@@ -1,7 +1,7 @@
 /** Made-up visitors of the sample quizzes: who they are, how they answer, when they leave. The same seed gives the same crowd. */
 import type { Question, Quiz } from '../core/quiz/schema';
 import { drawAnswer } from '../core/rehearse/answers';
-import type { Answer } from '../core/score/credit';
+import { type Answer, chosenIn } from '../core/score/answer';
 
 const firstNames = [
   'Ada',
@@ -104,6 +104,7 @@ export function makeVisitor(quiz: Quiz, number: number, random: () => number): V
     seconds: () => Math.round(4 + 22 * random() ** 2),
     answer: (question) => {
       if (question.kind === 'text') return random() < 0.3 ? one(words, random) : '';
+      if (question.kind !== 'choice') return drawAnswer(question, random);
       if (question.pick === 'many' || random() < 0.35) return leanMany(question, leaning, random);
       const speaking = question.options.filter((o) => (o.weights?.[leaning] ?? 0) > 1);
       return speaking.length ? [one(speaking, random).id] : drawAnswer(question, random);
@@ -115,6 +116,8 @@ function leanMany(question: Question, leaning: string, random: () => number): An
   const drawn = [drawAnswer(question, random), drawAnswer(question, random)];
   if (question.kind !== 'choice') return drawn[0] ?? [];
   const worth = (answer: Answer) =>
-    question.options.filter((o) => answer.includes(o.id)).reduce((sum, o) => sum + (o.weights?.[leaning] ?? 0), 0);
+    question.options
+      .filter((o) => chosenIn(answer).includes(o.id))
+      .reduce((sum, o) => sum + (o.weights?.[leaning] ?? 0), 0);
   return drawn.sort((a, b) => worth(b) - worth(a))[0] ?? [];
 }

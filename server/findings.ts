@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
 import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
-import type { Quiz } from '../core/quiz/schema';
-import { answerText, foldRun, questionsOnWay, type Run } from '../core/run/run';
+import type { QuestionKind, Quiz } from '../core/quiz/schema';
+import { answerText } from '../core/run/progress';
+import { foldRun, questionsOnWay, type Run } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
-import { isAnswered } from '../core/score/credit';
+import { isAnswered } from '../core/score/answer';
 import { journeyOf, type JourneyStep } from '../core/stats/counts';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
@@ -18,7 +19,7 @@ import { getQuiz } from './quizzes';
 export type Share = { id: string; name: string; count: number; share: number; low: number; high: number };
 export type Findings = {
   journey: JourneyStep[];
-  questions: { id: string; name: string; kind: 'choice' | 'text'; many: boolean; answered: number; options: Share[] }[];
+  questions: { id: string; name: string; kind: QuestionKind; many: boolean; answered: number; options: Share[] }[];
   outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
 };
 

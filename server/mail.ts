@@ -1,6 +1,7 @@
 import type { RichDoc } from '../core/quiz/schema';
 import { composeLetter } from '../core/run/letter';
-import { foldRun, looksLikeEmail, type Run } from '../core/run/run';
+import { looksLikeEmail } from '../core/run/faults';
+import { foldRun, type Run } from '../core/run/run';
 import { rehearsedRun } from '../core/rehearse/sampled';
 import { findLetter, insertLetter, letterCounts, newestLetters, setDelivery } from '../db/queries/letters';
 import type { Membership } from '../db/queries/members';

@@ -27,6 +27,7 @@ const escape = (text: string): string =>
 
 function inlineHtml(node: Inline): string {
   if (node.type === 'hardBreak') return '<br>';
+  if (node.type === 'gap') return '___';
   if (node.type === 'insert') return escape(node.attrs.fallback);
   return (node.marks ?? []).reduce((html, mark) => {
     if (mark.type === 'link') return `<a href="${escape(mark.attrs.href)}" style="color:#12695A">${html}</a>`;

@@ -116,7 +116,14 @@ export async function importQuiz(
 ): Promise<string> {
   requireEditor(member);
   const checked = validateQuiz(document);
-  if ('fault' in checked) throw new Problem(422, 'not-a-quiz', `${checked.fault.place}: ${checked.fault.reason}`);
+  if ('faults' in checked) {
+    throw new Problem(
+      422,
+      'not-a-quiz',
+      checked.faults.map((f) => `${f.place || '/'}: ${f.reason}`).join('\n'),
+      checked.faults,
+    );
+  }
   return database().transaction((tx) => insert(tx, member, checked.quiz, now, address));
 }
 

@@ -36,7 +36,7 @@ export async function openRun(
   const { workspaceId, quizId, edition, quiz } = await liveQuiz(address);
   const known = Object.fromEntries(
     quiz.known.flatMap(({ id, param }) => {
-      const value = params[param];
+      const value = param === undefined ? undefined : params[param];
       return value === undefined ? [] : [[id, value.slice(0, 300)] as const];
     }),
   );

@@ -59,19 +59,21 @@ export function quiz(pages: Page[], more: Partial<Quiz> = {}): Quiz {
     verdicts: [],
     known: [],
     scoring: { of: 'seen' },
-    delivery: { progress: true, back: true },
-    look: { ready: 'chalk' },
+    delivery: {},
+    look: {},
+    labels: {},
     messages: [],
+    access: {},
     ...more,
   };
   const checked = validateQuiz(made);
-  if ('fault' in checked) throw new Error(`${checked.fault.place}: ${checked.fault.reason}`);
+  if ('faults' in checked) throw new Error(JSON.stringify(checked.faults));
   return checked.quiz;
 }
 
 /** A quiz of the demo. */
 export function demoQuiz(name: string): Quiz {
   const checked = validateQuiz(JSON.parse(readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8')));
-  if ('fault' in checked) throw new Error(`${name}: ${checked.fault.place} ${checked.fault.reason}`);
+  if ('faults' in checked) throw new Error(`${name}: ${JSON.stringify(checked.faults)}`);
   return checked.quiz;
 }

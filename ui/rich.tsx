@@ -2,19 +2,25 @@ import { Fragment, type ReactNode } from 'react';
 import type { Inline, RichText } from '../core/quiz/schema';
 
 /** Renders rich text from its structure; links open outside the frame the quiz may stand in. */
-export function Rich({ text }: { text: RichText | undefined }): ReactNode {
+export function Rich({
+  text,
+  gap,
+}: {
+  text: RichText | undefined;
+  /** what stands in a gap */ gap?: (id: string) => ReactNode;
+}): ReactNode {
   if (text === undefined || text === '') return null;
   if (typeof text === 'string') {
     return text.split(/\n{2,}/).map((paragraph, i) => <p key={i}>{lines(paragraph)}</p>);
   }
   return text.content.map((block, i) => {
-    if (block.type === 'paragraph') return <p key={i}>{inlines(block.content)}</p>;
+    if (block.type === 'paragraph') return <p key={i}>{inlines(block.content, gap)}</p>;
     const items = block.content.map((item, k) => (
       <li key={k}>
         {item.content.map((p, n) => (
           <Fragment key={n}>
             {n > 0 && <br />}
-            {inlines(p.content)}
+            {inlines(p.content, gap)}
           </Fragment>
         ))}
       </li>
@@ -42,9 +48,10 @@ const lines = (text: string): ReactNode =>
     </Fragment>
   ));
 
-const inlines = (nodes: Inline[] | undefined): ReactNode =>
+const inlines = (nodes: Inline[] | undefined, gap?: (id: string) => ReactNode): ReactNode =>
   (nodes ?? []).map((node, i) => {
     if (node.type === 'hardBreak') return <br key={i} />;
+    if (node.type === 'gap') return <Fragment key={i}>{gap?.(node.attrs.gap) ?? '___'}</Fragment>;
     if (node.type === 'insert') return <Fragment key={i}>{node.attrs.fallback}</Fragment>;
     return (
       <Fragment key={i}>

@@ -1,10 +1,12 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
 import { type ReactNode, useEffect, useId, useRef } from 'react';
-import type { BlockView, ChoiceView, ContactView, OutcomeView, TextView, View } from '../core/run/view';
-import type { Refusal } from '../core/run/run';
-import { Mark } from '../ui/marks';
-import { Rich, RichLine } from '../ui/rich';
+import type { Offer } from '../core/quiz/schema';
+import type { BlockView, ContactView, OutcomeView, View } from '../core/run/view';
+import type { Refusal } from '../core/run/faults';
+import { Rich } from '../ui/rich';
+import { Wrong, Media } from './questions/parts';
+import { QuestionOf } from './questions/question';
 import { type ContactValues, missing, type Values } from './values';
 import { words } from './words';
 
@@ -49,7 +51,7 @@ export function PageView({
 
   const todo = missing(view, values);
   const blocks = page?.blocks ?? [];
-  const asks = blocks.some((b) => b.kind === 'choice' || b.kind === 'text' || b.kind === 'contact');
+  const asks = blocks.some((b) => b.kind === 'contact' || 'required' in b);
   const isResult = page === null || page.stage === 'result';
   const lastAsk = view.progress.at + 1 >= view.progress.of;
   const button = page?.button || (asks ? (lastAsk ? words.seeResult : words.next) : words.start);
@@ -150,26 +152,9 @@ type BlockProps = {
 function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProps) {
   const answer = (value: Values['answers'][string]) =>
     onChange({ ...values, answers: { ...values.answers, [block.id]: value } });
-  const given = values.answers[block.id];
+  if ('required' in block)
+    return <QuestionOf block={block} answer={values.answers[block.id]} fault={fault(block.id)} onAnswer={answer} />;
   switch (block.kind) {
-    case 'choice':
-      return (
-        <ChoiceBlock
-          block={block}
-          chosen={Array.isArray(given) ? given : []}
-          fault={fault(block.id)}
-          onChange={answer}
-        />
-      );
-    case 'text':
-      return (
-        <TextBlock
-          block={block}
-          text={typeof given === 'string' ? given : ''}
-          fault={fault(block.id)}
-          onChange={answer}
-        />
-      );
     case 'contact':
       return (
         <ContactForm
@@ -188,9 +173,11 @@ function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProp
     case 'media':
       return (
         <figure className="v-media">
-          <img src={block.picture.src} alt={block.picture.text} width={640} height={320} />
+          <Media media={block} />
         </figure>
       );
+    case 'offer':
+      return <OfferPart offer={block.offer} onTake={() => onOffer?.(block.id)} />;
     case 'verdict':
       return block.outcomes.map((outcome) => <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} />);
     case 'score':
@@ -198,13 +185,13 @@ function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProp
         <>
           {block.title && <h2 style={{ fontSize: 18 }}>{block.title}</h2>}
           <ul className="v-scales">
-            {block.scales.map((s) => (
-              <li key={s.id}>
+            {block.lines.map((line) => (
+              <li key={line.id}>
                 <span>
-                  {s.name} <b>{s.points}</b>
+                  {line.name || words.marks} <b>{line.points}</b>
                 </span>
                 <i aria-hidden="true">
-                  <b style={{ width: `${Math.max(0, Math.min(100, s.percent ?? 0))}%` }} />
+                  <b style={{ width: `${Math.max(0, Math.min(100, line.percent ?? 0))}%` }} />
                 </i>
               </li>
             ))}
@@ -218,130 +205,6 @@ function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProp
         </button>
       );
   }
-}
-
-const Wrong = ({ id, children }: { id: string; children: string | undefined }) =>
-  children ? (
-    <p className="v-wrong" id={id}>
-      <Mark kind="no" size={12} plain /> {children}
-    </p>
-  ) : null;
-
-function ChoiceBlock({
-  block,
-  chosen,
-  fault,
-  onChange,
-}: {
-  block: ChoiceView;
-  chosen: string[];
-  fault?: string;
-  onChange: (ids: string[]) => void;
-}) {
-  const name = useId();
-  const many = block.pick === 'many';
-  const pick = (id: string, on: boolean) =>
-    onChange(many ? block.options.map((o) => o.id).filter((o) => (o === id ? on : chosen.includes(o))) : [id]);
-  const layout =
-    block.as === 'pictures' ? 'v-options v-pictures' : block.as === 'yes-no' ? 'v-options v-yes-no' : 'v-options';
-  return (
-    <fieldset aria-describedby={fault ? `${name}-fault` : undefined}>
-      {block.picture && (
-        <img className="v-picture" src={block.picture.src} alt={block.picture.text} width={640} height={320} />
-      )}
-      <legend className="v-prompt" tabIndex={-1} data-heading>
-        <RichLine text={block.prompt} />
-      </legend>
-      {block.hint && <p className="v-hint">{block.hint}</p>}
-      {many && <HowMany block={block} n={chosen.length} />}
-      <div className={layout}>
-        {block.options.map((o) => (
-          <label className={many ? 'v-option v-many' : 'v-option'} key={o.id}>
-            <input
-              type={many ? 'checkbox' : 'radio'}
-              name={name}
-              value={o.id}
-              checked={chosen.includes(o.id)}
-              onChange={(e) => pick(o.id, e.target.checked)}
-            />
-            {block.as === 'pictures' &&
-              (o.picture ? (
-                <img src={o.picture.src} alt={o.text ? '' : o.picture.text} width={320} height={192} />
-              ) : (
-                <span style={{ height: 96 }} />
-              ))}
-            {block.as === 'pictures' ? (
-              <span className="v-label">
-                <span className="v-disc" aria-hidden="true" />
-                {o.text}
-              </span>
-            ) : (
-              <>
-                <span className="v-disc" aria-hidden="true" />
-                <span>{o.text}</span>
-              </>
-            )}
-          </label>
-        ))}
-      </div>
-      <Wrong id={`${name}-fault`}>{fault}</Wrong>
-    </fieldset>
-  );
-}
-
-function HowMany({ block, n }: { block: ChoiceView; n: number }) {
-  const toGo = block.min - n;
-  const all = block.max >= block.options.length;
-  return (
-    <p className="v-todo" aria-live="polite">
-      {n > 0 && toGo > 0 ? (
-        <>
-          <Mark kind="maybe" size={14} plain />
-          <span>
-            <b>{words.chosen(n)}</b> {words.toGo(toGo)}
-          </span>
-        </>
-      ) : (
-        <span>{toGo > 0 ? words.choose(toGo) : all ? words.asMany : words.upTo(block.max)}</span>
-      )}
-    </p>
-  );
-}
-
-function TextBlock({
-  block,
-  text,
-  fault,
-  onChange,
-}: {
-  block: TextView;
-  text: string;
-  fault?: string;
-  onChange: (text: string) => void;
-}) {
-  const id = useId();
-  return (
-    <>
-      {block.picture && (
-        <img className="v-picture" src={block.picture.src} alt={block.picture.text} width={640} height={320} />
-      )}
-      <label htmlFor={id} className="v-prompt" tabIndex={-1} data-heading style={{ display: 'block' }}>
-        <RichLine text={block.prompt} />
-      </label>
-      {block.hint && <p className="v-hint">{block.hint}</p>}
-      <input
-        id={id}
-        className="v-answer"
-        style={{ marginTop: 18 }}
-        value={text}
-        maxLength={2000}
-        aria-invalid={fault ? true : undefined}
-        aria-describedby={fault ? `${id}-fault` : undefined}
-        onChange={(e) => onChange(e.target.value)}
-      />
-      <Wrong id={`${id}-fault`}>{fault}</Wrong>
-    </>
-  );
 }
 
 const autoComplete = { name: 'name', email: 'email', phone: 'tel', text: 'off' } as const;
@@ -414,14 +277,19 @@ function OutcomePart({ outcome, onOffer }: { outcome: OutcomeView; onOffer?: (ou
       <div className="v-words">
         <Rich text={outcome.body} />
       </div>
-      {outcome.offer && (
-        <div className="v-offer">
-          <span>{outcome.offer.text}</span>
-          <a href={outcome.offer.url} target="_blank" rel="noopener noreferrer" onClick={() => onOffer?.(outcome.id)}>
-            {outcome.offer.button}
-          </a>
-        </div>
-      )}
+      {outcome.offer && <OfferPart offer={outcome.offer} onTake={() => onOffer?.(outcome.id)} />}
     </section>
+  );
+}
+
+function OfferPart({ offer, onTake }: { offer: Offer; onTake: () => void }) {
+  return (
+    <div className="v-offer">
+      {offer.picture && <img src={offer.picture.src} alt={offer.picture.text} width={640} height={320} />}
+      <span>{offer.text}</span>
+      <a href={offer.url} target="_blank" rel="noopener noreferrer" onClick={onTake}>
+        {offer.button}
+      </a>
+    </div>
   );
 }

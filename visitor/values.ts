@@ -1,7 +1,7 @@
 /** What a visitor has filled in on the page before them, and what is still missing. */
-import type { BlockView, View } from '../core/run/view';
-import type { Answer } from '../core/score/credit';
-import type { ContactGiven, Sent } from '../core/run/run';
+import type { BlockView, QuestionView, View } from '../core/run/view';
+import { type Answer, chosenIn, isAnswered, partOf } from '../core/score/answer';
+import type { ContactGiven, Sent } from '../core/run/sent';
 import { words } from './words';
 
 export type ContactValues = { fields: Record<string, string>; consent: boolean };
@@ -25,15 +25,7 @@ export function missing(view: View, values: Values): { block: string; say: strin
 }
 
 function missingIn(block: BlockView, values: Values): string | null {
-  const answer = values.answers[block.id];
-  if (block.kind === 'choice') {
-    const n = typeof answer === 'string' ? 0 : (answer?.length ?? 0);
-    if (n === 0 && !block.required) return null;
-    if (n < block.min) return n === 0 && block.min === 1 ? words.chooseOne : words.chooseMore(block.min - n);
-    return n > block.max ? words.tooMany(block.max) : null;
-  }
-  if (block.kind === 'text')
-    return block.required && !(typeof answer === 'string' && answer.trim()) ? words.write : null;
+  if ('required' in block) return missingAnswer(block, values.answers[block.id]);
   if (block.kind === 'contact') {
     const given = values.contact[block.id];
     const empty = block.fields.find((f) => f.required && !given?.fields[f.id]?.trim());
@@ -43,6 +35,32 @@ function missingIn(block: BlockView, values: Values): string | null {
   return null;
 }
 
+function missingAnswer(block: QuestionView, answer: Answer | undefined): string | null {
+  if (block.kind === 'choice') {
+    const n = chosenIn(answer).length;
+    if (n === 0 && !block.required) return null;
+    if (n < block.min) {
+      if (n > 0) return words.chooseMore(block.min - n);
+      return block.min === 1 ? words.chooseOne : words.choose(block.min);
+    }
+    return n > block.max ? words.tooMany(block.max) : null;
+  }
+  if (!block.required) return null;
+  if (!isAnswered(answer)) return block.kind === 'text' || block.kind === 'essay' ? words.write : words.answerThis;
+  const parts =
+    block.kind === 'match'
+      ? block.lefts
+      : block.kind === 'grid'
+        ? block.rows
+        : block.kind === 'spots'
+          ? block.spots
+          : block.kind === 'gaps'
+            ? block.gaps.map((id) => ({ id }))
+            : [];
+  const open = parts.filter((p) => partOf(answer, p.id) === undefined).length;
+  return open ? words.partsLeft(open) : null;
+}
+
 /** The request that leaves the page. */
 export function goFrom(view: View, values: Values, skipped?: string): Sent {
   const blocks = view.page?.blocks ?? [];
@@ -50,7 +68,7 @@ export function goFrom(view: View, values: Values, skipped?: string): Sent {
   const contact: Record<string, ContactGiven> = {};
   for (const block of blocks) {
     const answer = values.answers[block.id];
-    if ((block.kind === 'choice' || block.kind === 'text') && answer !== undefined) answers[block.id] = answer;
+    if ('required' in block && answer !== undefined) answers[block.id] = answer;
     if (block.kind !== 'contact') continue;
     const given = values.contact[block.id] ?? { fields: {}, consent: false };
     const empty = Object.values(given.fields).every((v) => !v.trim());

@@ -78,7 +78,11 @@ describe('the check', () => {
       quiz([page('p1', [ab('q1'), contact])], { messages: [letter] }),
       quiz([page('p1', [ab('q1'), contact])]),
     ],
-    ['page-unreachable', quiz([page('p1', [ab('q1')], { otherwise: 'finish' }), page('p2', [ab('q2')])]), good],
+    [
+      'page-unreachable',
+      quiz([page('p1', [ab('q1')], { otherwise: 'finish' }), page('p2', [ab('q2')])], { verdicts: good.verdicts }),
+      good,
+    ],
     ['outcome-unreachable', quiz(good.pages, { verdicts: [strongest('v', ['x', 'y', 'z'])] }), good],
     [
       'outcome-dominates',

@@ -1,52 +1,39 @@
-import type { Block, Choice, Condition, Page, Quiz, RichText } from '../quiz/schema';
-import { indexOf, isContact, isKeyed, isQuestion, nameOf, pickRange, questionsOf } from '../quiz/lookup';
-import { insertsIn, isBlank } from '../text/rich';
-import { fold } from '../text/fold';
-import { testsIn } from '../score/conditions';
+import type { Page, Quiz } from '../quiz/schema';
+import { indexOf, isContact, questionsOf } from '../quiz/lookup';
+import { isBlank } from '../text/rich';
 import type { Odds } from '../rehearse/odds';
+import { spanOf } from '../rehearse/span';
+import { blockFindings, insertFindings } from './blocks';
+import { contrast } from './contrast';
+import { error, type Finding, warning } from './finding';
+import { type Around, isSafeAddress, referenceFindings } from './references';
+import { reachOf } from './reach';
 
-export type Finding = {
-  code: string;
-  severity: 'error' | 'warning' | 'note';
-  /** The tab whose part it is. */
-  tab: 'write' | 'score' | 'mail' | 'publish';
-  /** Ids from the outside in: page, block, option; or verdict, outcome; or letter. */
-  where: string[];
-  message: string;
-};
+export type { Finding } from './finding';
 
 /**
- * What is wrong or risky in a quiz (model, section 4).
+ * What is wrong or risky in a quiz (model, section 4); errors first.
  * @param odds a rehearsal of the same quiz; without it, what only a rehearsal can tell is left out
  */
-export function checkQuiz(quiz: Quiz, odds?: Odds): Finding[] {
+export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding[] {
   const findings = [
     ...structure(quiz),
-    ...quiz.pages.flatMap((page) => pageFindings(quiz, page)),
-    ...references(quiz),
+    ...blockFindings(quiz),
+    ...referenceFindings(quiz, around),
+    ...insertFindings(quiz),
     ...verdicts(quiz),
     ...letters(quiz),
+    ...looks(quiz),
   ];
-  if (odds && !findings.some((f) => f.code === 'no-questions' || f.code === 'no-pages'))
-    findings.push(...rehearsed(quiz, odds));
+  const whole = !findings.some((f) =>
+    ['no-questions', 'no-pages', 'unknown-reference', 'route-target-missing'].includes(f.code),
+  );
+  // A quiz that speaks of what is not there is not worth walking through.
+  if (whole) findings.push(...reachability(quiz));
+  if (whole && odds) findings.push(...rehearsed(quiz, odds));
   const rank = { error: 0, warning: 1, note: 2 };
   return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
-
-const error = (code: string, tab: Finding['tab'], where: string[], message: string): Finding => ({
-  code,
-  severity: 'error',
-  tab,
-  where,
-  message,
-});
-const warning = (code: string, tab: Finding['tab'], where: string[], message: string): Finding => ({
-  code,
-  severity: 'warning',
-  tab,
-  where,
-  message,
-});
 
 function structure(quiz: Quiz): Finding[] {
   if (!quiz.pages.some((p) => p.stage === 'ask'))
@@ -54,179 +41,53 @@ function structure(quiz: Quiz): Finding[] {
   const found: Finding[] = [];
   if (questionsOf(quiz).length === 0) found.push(error('no-questions', 'write', [], 'There is no question yet.'));
   if (!quiz.title.trim()) found.push(error('empty-text', 'write', [], 'The quiz has no title.'));
-  if (!quiz.pages.some((p) => p.stage === 'result'))
+  if (!quiz.pages.some((p) => p.stage === 'result')) {
     found.push(warning('no-result', 'write', [], 'There is no result page: the quiz ends with a bare thank-you.'));
-  const keyed = questionsOf(quiz).filter(isKeyed);
-  if (keyed.length > 0) {
-    for (const q of questionsOf(quiz)) {
-      const scored =
-        isKeyed(q) || (q.kind === 'choice' && q.options.some((o) => Object.keys(o.weights ?? {}).length > 0));
-      if (!scored && q.kind === 'choice')
-        found.push(
-          warning(
-            'key-missing',
-            'write',
-            path(quiz, q.id),
-            `“${nameOf(q)}” has no right answer, while other questions have one.`,
-          ),
-        );
-    }
   }
-  return found;
-}
-
-const path = (quiz: Quiz, block: string): string[] => [indexOf(quiz).pageOf.get(block)?.id ?? '', block];
-
-function pageFindings(quiz: Quiz, page: Page): Finding[] {
-  return page.blocks.flatMap((block) => {
-    const at = [page.id, block.id];
-    const found: Finding[] = [];
-    if (isQuestion(block)) {
-      if (isBlank(block.prompt)) found.push(error('empty-text', 'write', at, 'A question has no wording yet.'));
-      if (block.picture && !block.picture.text.trim()) found.push(pictureless(at, nameOf(block)));
-      if (block.kind === 'choice') found.push(...choiceFindings(block, at));
-    }
-    if (isContact(block)) found.push(...contactFindings(quiz, block, at));
-    if (block.kind === 'words' && isBlank(block.body))
-      found.push(warning('empty-text', 'write', at, `An empty text stands on “${page.name}”.`));
-    if (block.kind === 'media' && !block.picture.text.trim()) found.push(pictureless(at, page.name));
-    return found;
-  });
-}
-
-const pictureless = (at: string[], what: string): Finding =>
-  warning('picture-without-text', 'write', at, `A picture in “${what}” has no words for those who cannot see it.`);
-
-function choiceFindings(question: Choice, at: string[]): Finding[] {
-  const found: Finding[] = [];
-  const name = nameOf(question);
-  const options = question.options;
-  if (options.length < 2)
-    found.push(error('choice-too-few-options', 'write', at, `“${name}” needs at least two answers.`));
-  for (const option of options) {
-    if (!option.text.trim() && !option.picture)
-      found.push(error('empty-text', 'write', [...at, option.id], `An answer of “${name}” has no wording.`));
-    if (option.picture && !option.text.trim() && !option.picture.text.trim())
-      found.push(pictureless([...at, option.id], name));
-  }
-  const seen = new Set<string>();
-  for (const option of options) {
-    const text = fold(option.text);
-    if (text && seen.has(text))
-      found.push(
-        warning(
-          'duplicate-option',
-          'write',
-          [...at, option.id],
-          `“${option.text}” stands twice among the answers of “${name}”.`,
-        ),
-      );
-    seen.add(text);
-  }
-  if (question.pick === 'one' && options.filter((o) => o.credit === 1).length > 1) {
-    found.push(
-      warning('several-keys-one-pick', 'write', at, `“${name}” has several right answers, but only one can be chosen.`),
-    );
-  }
-  const { min, max } = pickRange(question);
-  if (min > max)
-    found.push(
-      error('condition-type', 'write', at, `“${name}” wants at least ${min} answers but allows ${max} at most.`),
-    );
-  return found;
-}
-
-function contactFindings(quiz: Quiz, block: Extract<Block, { kind: 'contact' }>, at: string[]): Finding[] {
-  const found: Finding[] = [];
-  if (block.fields.length === 0) found.push(error('empty-text', 'write', at, 'The contact page asks for nothing.'));
-  if (!block.consent && quiz.messages.length > 0 && block.fields.some((f) => f.format === 'email')) {
+  if (quiz.delivery.limit !== undefined && quiz.delivery.limit < 5 * questionsOf(quiz).length) {
     found.push(
       warning(
-        'consent-missing',
+        'limit-too-short',
         'write',
-        at,
-        'The contact page asks for an e-mail address without asking for consent.',
+        [],
+        `The quiz gives ${quiz.delivery.limit} seconds for ${questionsOf(quiz).length} questions: nobody reads that fast.`,
       ),
     );
   }
-  if (block.consent && !block.consent.text.trim())
-    found.push(error('empty-text', 'write', at, 'The line of consent has no wording.'));
   return found;
 }
 
-/** Ids that are spoken of but do not exist. */
-function references(quiz: Quiz): Finding[] {
-  const { pages, questions, outcomes } = indexOf(quiz);
-  const weighed = new Set([...quiz.scales.map((s) => s.id), ...outcomes.keys()]);
+function reachability(quiz: Quiz): Finding[] {
+  const { pages, routes, endless } = reachOf(quiz);
   const found: Finding[] = [];
-  const missing = (tab: Finding['tab'], where: string[], what: string) =>
-    found.push(error('unknown-reference', tab, where, what));
-  const condition = (where: string[], c: Condition | undefined) => {
-    for (const test of c ? testsIn(c) : []) {
-      if ('answer' in test) {
-        const question = questions.get(test.answer);
-        const ids = [test.is, test.isAny, test.isAll, test.isNone].flatMap((x) =>
-          x === undefined ? [] : typeof x === 'string' ? [x] : x,
-        );
-        if (!question) missing('write', where, 'A condition asks about a question that is gone.');
-        else if (ids.length && question.kind !== 'choice')
-          found.push(
-            error(
-              'condition-type',
-              'write',
-              where,
-              `A condition compares “${nameOf(question)}” with options, but it has none.`,
-            ),
-          );
-        else if (question.kind === 'choice' && ids.some((id) => !question.options.some((o) => o.id === id)))
-          missing('write', where, `A condition asks about an answer of “${nameOf(question)}” that is gone.`);
-      }
-      if ('scale' in test && test.scale !== 'marks' && !quiz.scales.some((s) => s.id === test.scale))
-        missing('write', where, 'A condition asks about a scale that is gone.');
-      if (
-        'verdict' in test &&
-        !quiz.verdicts.some((v) => v.id === test.verdict && v.outcomes.some((o) => o.id === test.is))
-      )
-        missing('write', where, 'A condition asks about an outcome that is gone.');
-      if ('known' in test && !quiz.known.some((k) => k.id === test.known))
-        missing('write', where, 'A condition asks about a known value that is gone.');
-    }
-  };
+  const name = (page: Page) => page.name || 'A page';
   for (const page of quiz.pages) {
-    condition([page.id], page.showIf);
-    for (const route of [
-      ...(page.routes ?? []),
-      ...(page.otherwise ? [{ to: page.otherwise, when: undefined }] : []),
-    ]) {
-      condition([page.id], route.when);
-      if (typeof route.to === 'object' && !pages.has(route.to.page))
-        found.push(error('route-target-missing', 'write', [page.id], `“${page.name}” leads to a page that is gone.`));
-    }
-    for (const block of page.blocks) {
-      condition([page.id, block.id], block.showIf);
-      if (block.kind === 'verdict' && !quiz.verdicts.some((v) => v.id === block.verdict))
-        missing('write', [page.id, block.id], 'The result shows a verdict that is gone.');
-      if (block.kind === 'choice') {
-        for (const option of block.options) {
-          if (Object.keys(option.weights ?? {}).some((id) => !weighed.has(id)))
-            missing(
-              'score',
-              [page.id, block.id, option.id],
-              `“${option.text}” speaks for an outcome or scale that is gone.`,
-            );
-        }
+    const unseenResult =
+      page.stage === 'result' && page !== quiz.pages.find((p) => p.stage === 'result') && !page.showIf;
+    if (!pages.has(page.id) && !unseenResult)
+      found.push(warning('page-unreachable', 'write', [page.id], `Nobody gets to “${name(page)}”.`));
+    const taken = routes.get(page.id);
+    (page.routes ?? []).forEach((_, i) => {
+      if (pages.has(page.id) && taken && !taken.has(i)) {
+        found.push(
+          warning(
+            'route-never',
+            'write',
+            [page.id],
+            `The ${ordinal(i)} rule of “${name(page)}” is never taken: no answers make it true, or one above always comes first.`,
+          ),
+        );
       }
-      if (isQuestion(block) && block.topic !== undefined && !quiz.topics.some((t) => t.id === block.topic))
-        missing('write', [page.id, block.id], `“${nameOf(block)}” is filed under a topic that is gone.`);
-    }
+    });
   }
-  for (const verdict of quiz.verdicts) {
-    if (verdict.by === 'rules') for (const rule of verdict.rules) condition([verdict.id], rule.when);
-    if (verdict.by === 'bands' && verdict.scale !== 'marks' && !quiz.scales.some((s) => s.id === verdict.scale))
-      missing('score', [verdict.id], `The verdict “${verdict.name}” reads a scale that is gone.`);
+  if (endless.length > 0) {
+    const names = endless.map((id) => `“${indexOf(quiz).pages.get(id)?.name ?? id}”`).join(', ');
+    found.push(error('endless-loop', 'write', [endless[0] ?? ''], `Whoever comes to ${names} never gets to a result.`));
   }
   return found;
 }
+
+const ordinal = (i: number): string => ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][i] ?? `${i + 1}th`;
 
 function verdicts(quiz: Quiz): Finding[] {
   return quiz.verdicts.flatMap((verdict) => {
@@ -240,26 +101,34 @@ function verdicts(quiz: Quiz): Finding[] {
       ...(verdict.fallback ? [verdict.fallback] : []),
     ];
     const found: Finding[] = [];
-    if (verdict.outcomes.length === 0 || used.some((id) => !ids.has(id)))
+    if (verdict.outcomes.length === 0 || used.some((id) => !ids.has(id))) {
       found.push(
         error(
           'outcome-missing',
-          'write',
+          'score',
           [verdict.id],
           `The verdict “${verdict.name}” names an outcome that does not exist.`,
         ),
       );
+    }
+    if (verdict.by === 'bands') found.push(...bandFindings(quiz, verdict));
     for (const outcome of verdict.outcomes) {
       const at = [verdict.id, outcome.id];
       if (!outcome.name.trim()) found.push(error('empty-text', 'write', at, 'An outcome has no name.'));
-      if (isBlank(outcome.body) && !outcome.headline?.trim())
+      if (isBlank(outcome.body) && !outcome.headline?.trim()) {
         found.push(warning('empty-text', 'write', at, `“${outcome.name}” says nothing to the visitor yet.`));
-      if (outcome.picture && !outcome.picture.text.trim()) found.push(pictureless(at, outcome.name));
-      if (
-        outcome.offer &&
-        !/^https?:\/\/[^\s/]+\.[^\s]+/.test(outcome.offer.url) &&
-        !/^http:\/\/(127\.0\.0\.1|localhost)(:\d+)?\//.test(outcome.offer.url)
-      ) {
+      }
+      if (outcome.picture && !outcome.picture.text.trim()) {
+        found.push(
+          warning(
+            'picture-without-text',
+            'write',
+            at,
+            `The picture of “${outcome.name}” has no words for those who cannot see it.`,
+          ),
+        );
+      }
+      if (outcome.offer && !isSafeAddress(outcome.offer.url)) {
         found.push(
           error(
             'redirect-unsafe',
@@ -269,34 +138,49 @@ function verdicts(quiz: Quiz): Finding[] {
           ),
         );
       }
-      if (outcome.offer && !outcome.offer.button.trim())
+      if (outcome.offer && !outcome.offer.button.trim()) {
         found.push(error('empty-text', 'write', at, `The offer of “${outcome.name}” has no words on its button.`));
+      }
     }
     return found;
   });
 }
 
-function letters(quiz: Quiz): Finding[] {
-  const found: Finding[] = [];
-  const asks = quiz.pages.some((p) => p.blocks.some((b) => isContact(b) && b.fields.some((f) => f.format === 'email')));
-  const inserts = (where: string[], texts: (RichText | undefined)[]) => {
-    for (const insert of texts.flatMap(insertsIn)) {
-      if ((insert.value === 'firstName' || insert.value === 'name') && !insert.fallback) {
-        found.push(
+function bandFindings(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], { by: 'bands' }>): Finding[] {
+  if (verdict.topic !== undefined) return [];
+  const percent = verdict.unit === 'percent';
+  const scale = quiz.scales.find((s) => s.id === verdict.scale);
+  const marks = questionsOf(quiz).reduce((sum, q) => sum + (q.marks ?? 1), 0);
+  const span = percent
+    ? { lowest: 0, highest: 100 }
+    : verdict.scale === 'marks'
+      ? { lowest: -Infinity, highest: marks }
+      : scale?.formula
+        ? null
+        : spanOf(quiz, verdict.scale, null);
+  return verdict.bands.flatMap((band, i) => {
+    const above = verdict.bands[i - 1];
+    const name = verdict.outcomes.find((o) => o.id === band.outcome)?.name ?? band.outcome;
+    const out = span && (band.from > span.highest || (i > 0 && band.from <= span.lowest));
+    const unsorted = above && band.from <= above.from;
+    return out || unsorted
+      ? [
           warning(
-            'insert-empty-possible',
-            'mail',
-            where,
-            'A name stands in the text, but a visitor may have given none. Give it words to fall back on.',
+            'band-out-of-range',
+            'score',
+            [verdict.id, band.outcome],
+            `The band “${name}” begins at ${band.from}, ${unsorted ? 'which is not above the one before it' : 'where no visitor can be'}.`,
           ),
-        );
-      }
-      if (insert.value === 'outcome' && insert.ref && !quiz.verdicts.some((v) => v.id === insert.ref))
-        found.push(error('unknown-reference', 'mail', where, 'An insert names a verdict that is gone.'));
-    }
-  };
-  for (const letter of quiz.messages) {
+        ]
+      : [];
+  });
+}
+
+function letters(quiz: Quiz): Finding[] {
+  const asks = quiz.pages.some((p) => p.blocks.some((b) => isContact(b) && b.fields.some((f) => f.format === 'email')));
+  return quiz.messages.flatMap((letter) => {
     const at = [letter.id];
+    const found: Finding[] = [];
     if (!asks)
       found.push(
         error(
@@ -308,9 +192,30 @@ function letters(quiz: Quiz): Finding[] {
       );
     if (isBlank(letter.subject)) found.push(error('empty-text', 'mail', at, `“${letter.name}” has no subject.`));
     if (isBlank(letter.body)) found.push(error('empty-text', 'mail', at, `“${letter.name}” has no text.`));
-    inserts(at, [letter.subject, letter.body]);
-  }
-  return found;
+    return found;
+  });
+}
+
+function looks(quiz: Quiz): Finding[] {
+  const { paper, ink, button, onButton } = quiz.look.colours ?? {};
+  const pairs: [string, string | undefined, string | undefined][] = [
+    ['The text', ink ?? (paper && '#1D2430'), paper ?? (ink && '#FFFFFF')],
+    ['The words on the buttons', onButton ?? (button && '#FFFFFF'), button ?? (onButton && '#1D2430')],
+  ];
+  return pairs.flatMap(([what, front, back]) => {
+    if (!front || !back) return [];
+    const ratio = contrast(front, back);
+    return ratio < 4.5
+      ? [
+          warning(
+            'contrast-low',
+            'write',
+            [],
+            `${what} can hardly be read: the contrast is ${ratio.toFixed(1)} to 1, and 4.5 is needed.`,
+          ),
+        ]
+      : [];
+  });
 }
 
 const percent = (share: number): string => `${Math.round(share * 1000) / 10}%`;
@@ -318,17 +223,23 @@ const percent = (share: number): string => `${Math.round(share * 1000) / 10}%`;
 /** What only a rehearsal tells: who gets where, how often. */
 function rehearsed(quiz: Quiz, odds: Odds): Finding[] {
   const found: Finding[] = [];
-  for (const page of quiz.pages) {
-    if ((odds.pages[page.id] ?? 0) === 0)
-      found.push(warning('page-unreachable', 'write', [page.id], `Nobody gets to “${page.name}”.`));
-  }
   for (const verdict of quiz.verdicts) {
+    const shares = odds.outcomes[verdict.id] ?? {};
     for (const outcome of verdict.outcomes) {
-      const share = odds.outcomes[verdict.id]?.[outcome.id] ?? 0;
+      const share = shares[outcome.id] ?? 0;
       const at = [verdict.id, outcome.id];
       if (share === 0)
         found.push(warning('outcome-unreachable', 'score', at, `No rehearsed visitor ends as “${outcome.name}”.`));
-      else if (share < 0.03)
+      else if (share > 0.6 && verdict.outcomes.length > 1) {
+        found.push(
+          warning(
+            'outcome-dominates',
+            'score',
+            at,
+            `${percent(share)} of rehearsed visitors end as “${outcome.name}”.`,
+          ),
+        );
+      } else if (share < 0.03)
         found.push(
           warning(
             'outcome-rare',
@@ -337,19 +248,16 @@ function rehearsed(quiz: Quiz, odds: Odds): Finding[] {
             `Only ${percent(share)} of rehearsed visitors end as “${outcome.name}”.`,
           ),
         );
-      else if (share > 0.6 && verdict.outcomes.length > 1)
-        found.push(
-          warning('outcome-dominates', 'score', at, `“${outcome.name}” takes ${percent(share)} of rehearsed visitors.`),
-        );
     }
     const tied = odds.ties[verdict.id] ?? 0;
-    if (tied > 0.15 && verdict.by === 'strongest' && verdict.ties !== 'blend') {
+    if (verdict.by === 'strongest' && tied > 0.15 && verdict.ties !== 'blend') {
+      const rule = verdict.ties === 'latest' ? 'one strengthened last' : 'first in the list';
       found.push(
         warning(
           'tie-likely',
           'score',
           [verdict.id],
-          `${percent(tied)} of rehearsed visitors have two outcomes level in “${verdict.name}”; the ${verdict.ties === 'latest' ? 'one strengthened last' : 'first in the list'} wins then.`,
+          `${percent(tied)} of rehearsed visitors have two outcomes level in “${verdict.name}”; the ${rule} wins then.`,
         ),
       );
     }

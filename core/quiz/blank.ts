@@ -30,9 +30,11 @@ export function blankQuiz(
     verdicts: [],
     known: [],
     scoring: { of: 'seen' },
-    delivery: { progress: true, back: true },
-    look: { ready: 'chalk' },
+    delivery: {},
+    look: {},
+    labels: {},
     messages: [],
+    access: {},
   };
 }
 

@@ -41,12 +41,14 @@ export function applyEdit(quiz: Quiz, edit: Edit): Applied | { refused: EditRefu
       inverse.unshift(done.inverse);
     }
     const checked = validateQuiz(document);
-    if ('fault' in checked) {
+    if ('faults' in checked) {
+      const [fault] = checked.faults;
+      const place = fault?.place ?? '';
       return {
         refused: {
           code: 'not-valid',
-          place: [checked.fault.place],
-          message: `That cannot be kept: ${checked.fault.place} ${checked.fault.reason}.`,
+          place: [place],
+          message: `That cannot be kept: ${place}: ${fault?.reason ?? ''}.`,
         },
       };
     }

@@ -2,24 +2,46 @@
  * The quiz document: its JSON Schema and its TypeScript types, from one source so that they cannot drift.
  * What each part means and computes is told in docs/format.md.
  */
-import { Type, type Static, type TObject, type TProperties } from '@sinclair/typebox';
+import { Type, type Static, type TObject, type TProperties, type TSchema } from '@sinclair/typebox';
 
 const closed = <T extends TProperties>(properties: T): TObject<T> =>
   Type.Object(properties, { additionalProperties: false });
 const optional = Type.Optional;
 const oneOf = <T extends string>(...values: T[]) => Type.Unsafe<T>({ type: 'string', enum: values });
+/** Objects told apart by one of their fields, so that what is wrong is told of the one that was meant. */
+const byField = <T extends TSchema[]>(field: string, ...kinds: T) =>
+  Type.Unsafe<Static<T[number]>>({
+    type: 'object',
+    required: [field],
+    discriminator: { propertyName: field },
+    oneOf: kinds,
+  });
+
+/** Schemas that stand in many places are written once and referred to: compiling them each time would take seconds. */
+const defs: Record<string, TSchema> = {};
+function shared<T extends TSchema>(name: string, schema: T) {
+  defs[name] = { ...schema, $id: name };
+  return Type.Unsafe<Static<T>>({ $ref: name });
+}
+
+export const VERSION = 1;
 
 /** Ids are short, stable for life, and never reused. `$`, `.` and `/` stay free for paths. */
 const Id = Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' });
 const Line = Type.String({ maxLength: 2_000 });
+const Share = Type.Number({ minimum: 0, maximum: 1 });
+const Seconds = Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 });
 
-const Mark = Type.Union([
-  closed({ type: oneOf('bold', 'italic') }),
+// Rich text.
+const Mark = byField(
+  'type',
+  closed({ type: oneOf('bold') }),
+  closed({ type: oneOf('italic') }),
   closed({
     type: oneOf('link'),
     attrs: closed({ href: Type.String({ maxLength: 2_000, pattern: '^(https?://|mailto:|/)' }) }),
   }),
-]);
+);
 const Insert = closed({
   type: oneOf('insert'),
   attrs: closed({
@@ -30,27 +52,40 @@ const Insert = closed({
     fallback: Line,
   }),
 });
-const Inline = Type.Union([
+const Gap = closed({ type: oneOf('gap'), attrs: closed({ gap: Id }) });
+const Inline = byField(
+  'type',
   closed({
     type: oneOf('text'),
     text: Type.String({ minLength: 1, maxLength: 20_000 }),
     marks: optional(Type.Array(Mark, { maxItems: 3 })),
   }),
   Insert,
+  Gap,
   closed({ type: oneOf('hardBreak') }),
-]);
+);
 const Paragraph = closed({ type: oneOf('paragraph'), content: optional(Type.Array(Inline, { maxItems: 500 })) });
 const ListItem = closed({ type: oneOf('listItem'), content: Type.Array(Paragraph, { maxItems: 20 }) });
-const List = closed({ type: oneOf('bulletList', 'orderedList'), content: Type.Array(ListItem, { maxItems: 100 }) });
-const RichDoc = closed({ type: oneOf('doc'), content: Type.Array(Type.Union([Paragraph, List]), { maxItems: 300 }) });
-const RichText = Type.Union([Type.String({ maxLength: 20_000 }), RichDoc]);
-
-const Picture = closed({
-  src: Type.String({ maxLength: 300, pattern: '^/[A-Za-z0-9_./-]+$' }),
-  /** What it shows, for those who cannot see it; "" where it only decorates. */
-  text: Line,
+const list = <T extends string>(type: T) =>
+  closed({ type: oneOf(type), content: Type.Array(ListItem, { maxItems: 100 }) });
+const RichDoc = closed({
+  type: oneOf('doc'),
+  content: Type.Array(byField('type', Paragraph, list('bulletList'), list('orderedList')), { maxItems: 300 }),
 });
+const RichText = shared('RichText', Type.Union([Type.String({ maxLength: 20_000 }), RichDoc]));
 
+const Source = Type.String({ maxLength: 2_000, pattern: '^(/[A-Za-z0-9_./-]+|https?://[^\\s]+)$' });
+const Picture = shared(
+  'Picture',
+  closed({
+    src: Source,
+    /** What it shows, for those who cannot see it; "" where it only decorates. */
+    text: Line,
+  }),
+);
+const Media = { picture: optional(Picture), sound: optional(Picture), video: optional(Picture) };
+
+// Conditions.
 const bound = {
   lt: optional(Type.Number()),
   le: optional(Type.Number()),
@@ -64,14 +99,14 @@ const boundOrMost = {
   lt: optional(Type.Union([Type.Number(), Type.Literal('most')])),
   ge: optional(Type.Union([Type.Number(), Type.Literal('most')])),
 };
-const Ids = Type.Union([Id, Type.Array(Id, { minItems: 1 })]);
+const Ids = Type.Union([Id, Type.Array(Id, { minItems: 1, maxItems: 200 })]);
 const Unit = oneOf('points', 'percent');
 
 const ConditionTree = Type.Recursive(
   (This) =>
     Type.Union([
-      closed({ all: Type.Array(This) }),
-      closed({ any: Type.Array(This) }),
+      closed({ all: Type.Array(This, { maxItems: 100 }) }),
+      closed({ any: Type.Array(This, { maxItems: 100 }) }),
       closed({ not: This }),
       closed({
         answer: Id,
@@ -82,30 +117,33 @@ const ConditionTree = Type.Recursive(
         answered: optional(Type.Boolean()),
         right: optional(Type.Boolean()),
         contains: optional(Line),
+        ...bound,
       }),
       closed({ scale: Id, unit: optional(Unit), ...boundOrMost }),
       closed({ topic: Id, of: Id, unit: optional(Unit), ...boundOrMost }),
       closed({ verdict: Id, is: Id }),
       closed({ known: Id, is: optional(Line), contains: optional(Line) }),
       closed({ contact: Id, answered: Type.Boolean() }),
+      closed({ attempt: Type.Literal(true), ...bound }),
     ]),
   { $id: 'Condition' },
 );
 export type Condition = Static<typeof ConditionTree>;
-/** Conditions stand in the schema once and are referred to, since they contain themselves. */
-const Condition = Type.Unsafe<Condition>({ $ref: 'Condition' });
+const Condition = shared('Condition', ConditionTree);
 
-const Weights = Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Number());
-
-const Option = closed({
-  id: Id,
-  text: Line,
-  picture: optional(Picture),
-  /** 1 right, between partly, 0 or absent wrong. */
-  credit: optional(Type.Number({ minimum: 0, maximum: 1 })),
-  /** What choosing it adds, by scale or outcome. */
-  weights: optional(Weights),
+// Questions.
+const Weights = shared('Weights', Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Number()));
+const Folding = closed({
+  /** é as e. */
+  accents: optional(Type.Boolean()),
+  /** Punctuation left out. */
+  punctuation: optional(Type.Boolean()),
+  /** So many typing slips are forgiven. */
+  slips: optional(Type.Integer({ minimum: 0, maximum: 5 })),
 });
+/** A spelling that is accepted, with its credit (1 where it says none). */
+const Accepted = Type.Union([Line, closed({ text: Line, credit: optional(Share) })]);
+const Accept = shared('Accept', Type.Array(Accepted, { maxItems: 200 }));
 
 const question = {
   id: Id,
@@ -114,62 +152,215 @@ const question = {
   prompt: RichText,
   required: optional(Type.Boolean()),
   topic: optional(Id),
-  picture: optional(Picture),
-  hint: optional(Line),
+  media: optional(closed(Media)),
+  hint: optional(RichText),
   showIf: optional(Condition),
+  limit: optional(Seconds),
   /** Default 1. */
   marks: optional(Type.Number({ minimum: 0 })),
   /** Default 0. */
   penalty: optional(Type.Number({ minimum: 0 })),
   /** Default "all". */
   credit: optional(oneOf('all', 'share')),
+  /** Number, slider, rating: the value times this is added. */
+  weights: optional(Weights),
   /** The scale that the marks also count for. */
   marksTo: optional(Id),
+  explain: optional(closed({ right: optional(RichText), wrong: optional(RichText), always: optional(RichText) })),
+  shuffle: optional(Type.Boolean()),
+  /** Answers beside each other. */
+  across: optional(Type.Integer({ minimum: 1, maximum: 6 })),
 };
+
+const Option = closed({
+  id: Id,
+  text: Line,
+  picture: optional(Picture),
+  /** 1 right, between partly, 0 or absent wrong. */
+  credit: optional(Share),
+  /** What choosing it adds, by scale or outcome. */
+  weights: optional(Weights),
+});
 const Choice = closed({
   ...question,
   kind: oneOf('choice'),
   pick: oneOf('one', 'many'),
-  as: optional(oneOf('list', 'pictures', 'yes-no')),
+  as: optional(oneOf('list', 'pictures', 'drop-down', 'yes-no')),
   options: Type.Array(Option, { maxItems: 200 }),
   min: optional(Type.Integer({ minimum: 0 })),
   max: optional(Type.Integer({ minimum: 1 })),
-  shuffle: optional(Type.Boolean()),
+  /** Adds "something else" with free entry, known by the id `other`. */
+  other: optional(Type.Boolean()),
 });
-const Accepted = closed({ text: Line, credit: Type.Number({ minimum: 0, maximum: 1 }) });
-const Text = closed({ ...question, kind: oneOf('text'), accept: optional(Type.Array(Accepted, { maxItems: 200 })) });
+const typed = { fold: optional(Folding), reviewRest: optional(Type.Boolean()) };
+const Text = closed({ ...question, kind: oneOf('text'), accept: optional(Accept), ...typed });
+const Essay = closed({ ...question, kind: oneOf('essay'), review: optional(Type.Boolean()) });
+const measured = {
+  target: optional(Type.Number()),
+  within: optional(Type.Number({ minimum: 0 })),
+  withinPercent: optional(Type.Number({ minimum: 0 })),
+  min: optional(Type.Number()),
+  max: optional(Type.Number()),
+  step: optional(Type.Number({ exclusiveMinimum: 0 })),
+  reverse: optional(Type.Boolean()),
+};
+const NumberQuestion = closed({ ...question, kind: oneOf('number'), ...measured });
+const Slider = closed({ ...question, kind: oneOf('slider'), ...measured });
+const Rating = closed({
+  ...question,
+  kind: oneOf('rating'),
+  as: optional(oneOf('stars', 'steps', 'numbers')),
+  /** Default 1. */
+  min: optional(Type.Integer()),
+  /** Default 5. */
+  max: optional(Type.Integer()),
+  reverse: optional(Type.Boolean()),
+});
+const Day = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
+const DateQuestion = closed({
+  ...question,
+  kind: oneOf('date'),
+  target: optional(Day),
+  within: optional(Type.Number({ minimum: 0 })),
+  min: optional(Day),
+  max: optional(Day),
+});
+const Side = closed({ id: Id, text: Line, picture: optional(Picture) });
+const Order = closed({
+  ...question,
+  kind: oneOf('order'),
+  /** In their right order. `weights`: added once for the last place, twice for the one above it, and so on. */
+  items: Type.Array(closed({ id: Id, text: Line, picture: optional(Picture), weights: optional(Weights) }), {
+    maxItems: 60,
+  }),
+  /** false for a ranking of wishes. */
+  keyed: optional(Type.Boolean()),
+});
+const Match = closed({
+  ...question,
+  kind: oneOf('match'),
+  pairs: Type.Array(closed({ left: Side, right: Side }), { maxItems: 60 }),
+  /** Right sides that fit nothing. */
+  extras: optional(Type.Array(Side, { maxItems: 60 })),
+});
+const Gaps = closed({
+  ...question,
+  kind: oneOf('gaps'),
+  /** The text in which the gaps stand as nodes. */
+  text: RichText,
+  gaps: Type.Array(closed({ id: Id, accept: optional(Accept) }), { maxItems: 60 }),
+  ...typed,
+});
+const Grid = closed({
+  ...question,
+  kind: oneOf('grid'),
+  pick: optional(oneOf('one', 'many')),
+  rows: Type.Array(closed({ id: Id, text: Line, weights: optional(Weights), reverse: optional(Type.Boolean()) }), {
+    maxItems: 100,
+  }),
+  columns: Type.Array(closed({ id: Id, text: Line, value: optional(Type.Number()) }), { maxItems: 30 }),
+  /** The right columns of each row. */
+  key: optional(Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Array(Id, { maxItems: 30 }))),
+});
+const Point = Type.Tuple([Share, Share]);
+/** In shares of the picture's width and height. A circle's radius is a share of the width. */
+const Region = Type.Union([
+  closed({ x: Share, y: Share, width: Share, height: Share }),
+  closed({ x: Share, y: Share, r: Share }),
+  closed({ points: Type.Array(Point, { minItems: 3, maxItems: 200 }) }),
+]);
+const Spots = closed({
+  ...question,
+  kind: oneOf('spots'),
+  picture: optional(Picture),
+  /** With `accept` the place `at` is to be named; with `region` it is to be pointed at, `text` saying what. */
+  spots: Type.Array(
+    closed({ id: Id, text: optional(Line), at: optional(Point), accept: optional(Accept), region: optional(Region) }),
+    { maxItems: 60 },
+  ),
+  ...typed,
+});
+const questionKinds = [
+  Choice,
+  Text,
+  Essay,
+  NumberQuestion,
+  Slider,
+  Rating,
+  DateQuestion,
+  Order,
+  Match,
+  Gaps,
+  Grid,
+  Spots,
+] as const;
+const Question = byField('kind', ...questionKinds);
 
+// Other blocks.
 const ContactField = closed({
   id: Id,
   label: Line,
   format: oneOf('text', 'name', 'email', 'phone'),
   required: optional(Type.Boolean()),
 });
+const block = { id: Id, showIf: optional(Condition) };
 const Contact = closed({
-  id: Id,
+  ...block,
   kind: oneOf('contact'),
   prompt: Line,
   body: optional(RichText),
   fields: Type.Array(ContactField, { maxItems: 20 }),
   skippable: optional(Type.Boolean()),
   consent: optional(closed({ text: Line, version: Type.Integer({ minimum: 1 }), required: Type.Boolean() })),
-  showIf: optional(Condition),
 });
-const Offer = closed({ text: Line, button: Line, url: Type.String({ maxLength: 2_000 }) });
-const Block = Type.Union([
-  Choice,
-  Text,
+const Offer = closed({ text: Line, button: Line, url: Type.String({ maxLength: 2_000 }), picture: optional(Picture) });
+const title = { title: optional(Line) };
+const Block = byField(
+  'kind',
+  ...questionKinds,
   Contact,
-  closed({ id: Id, kind: oneOf('words'), body: RichText, showIf: optional(Condition) }),
-  closed({ id: Id, kind: oneOf('media'), picture: Picture, showIf: optional(Condition) }),
+  closed({ ...block, kind: oneOf('words'), body: RichText }),
+  closed({ ...block, kind: oneOf('media'), ...Media }),
+  closed({ ...block, kind: oneOf('offer'), offer: Offer }),
   /** The outcome reached: its headline, picture, text and offer. */
-  closed({ id: Id, kind: oneOf('verdict'), verdict: Id, showIf: optional(Condition) }),
-  /** How far the visitor came on each of these scales. */
-  closed({ id: Id, kind: oneOf('score'), title: optional(Line), scales: Type.Array(Id), showIf: optional(Condition) }),
-  closed({ id: Id, kind: oneOf('again'), button: optional(Line), showIf: optional(Condition) }),
-]);
+  closed({ ...block, kind: oneOf('verdict'), verdict: Id }),
+  /** How far the visitor came on these scales, or in marks. */
+  closed({ ...block, kind: oneOf('score'), ...title, scales: Type.Array(Id, { maxItems: 60 }), unit: optional(Unit) }),
+  /** The score by topic. */
+  closed({ ...block, kind: oneOf('topics'), ...title, of: Id, unit: optional(Unit) }),
+  /** What was answered, as far as it may be seen. */
+  closed({
+    ...block,
+    kind: oneOf('answers'),
+    ...title,
+    right: optional(Type.Boolean()),
+    marks: optional(Type.Boolean()),
+    explanations: optional(Type.Boolean()),
+  }),
+  /** How others answered a question, or did in a topic. */
+  closed({ ...block, kind: oneOf('chart'), ...title, question: optional(Id), topic: optional(Id) }),
+  closed({ ...block, kind: oneOf('certificate'), ...title, body: optional(RichText), button: optional(Line) }),
+  closed({ ...block, kind: oneOf('share'), text: optional(RichText), button: optional(Line) }),
+  closed({ ...block, kind: oneOf('again'), button: optional(Line) }),
+  closed({ ...block, kind: oneOf('hand-over'), quiz: Id, button: optional(Line) }),
+);
 
-const Target = Type.Union([Type.Literal('next'), Type.Literal('finish'), closed({ page: Id })]);
+// Pages.
+const Carry = Type.Array(
+  closed({ value: oneOf('outcome', 'points', 'percent', 'answer', 'contact', 'known'), ref: optional(Id), as: Line }),
+  { maxItems: 60 },
+);
+const Target = shared(
+  'Target',
+  Type.Union([
+    Type.Literal('next'),
+    Type.Literal('finish'),
+    Type.Literal('again'),
+    closed({ page: Id }),
+    closed({ quiz: Id, carry: optional(Carry) }),
+    closed({ url: Type.String({ maxLength: 2_000 }), carry: optional(Carry) }),
+  ]),
+);
 const Page = closed({
   id: Id,
   name: Line,
@@ -180,15 +371,37 @@ const Page = closed({
   showIf: optional(Condition),
   routes: optional(Type.Array(closed({ when: Condition, to: Target }), { maxItems: 100 })),
   otherwise: optional(Target),
+  /** Held until every keyed question on it is right. */
+  hold: optional(
+    closed({
+      until: oneOf('right'),
+      tries: optional(Type.Integer({ minimum: 1 })),
+      then: optional(Target),
+      hint: optional(RichText),
+    }),
+  ),
+  limit: optional(Seconds),
+  /** Replaces its questions by a random pick. */
+  draw: optional(
+    closed({
+      from: Type.Union([Type.Literal('bank'), Type.Array(Id, { maxItems: 1_000 })]),
+      topic: optional(Id),
+      count: optional(Type.Integer({ minimum: 0 })),
+      byTopic: optional(Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Integer({ minimum: 0 }))),
+    }),
+  ),
 });
 
+// What is computed.
 const Topic = closed({ id: Id, name: Line });
 const Scale = closed({
   id: Id,
   name: Line,
-  combine: oneOf('sum', 'mean'),
+  /** Default "sum". */
+  combine: optional(oneOf('sum', 'mean')),
   start: optional(Type.Number()),
   decimals: optional(Type.Integer({ minimum: 0, maximum: 6 })),
+  formula: optional(Type.String({ maxLength: 2_000 })),
 });
 const Outcome = closed({
   id: Id,
@@ -199,7 +412,8 @@ const Outcome = closed({
   offer: optional(Offer),
 });
 const verdict = { id: Id, name: Line, outcomes: Type.Array(Outcome, { maxItems: 60 }), fallback: optional(Id) };
-const Verdict = Type.Union([
+const Verdict = byField(
+  'by',
   closed({
     ...verdict,
     by: oneOf('strongest'),
@@ -213,15 +427,20 @@ const Verdict = Type.Union([
     scale: Id,
     topic: optional(Id),
     unit: optional(Unit),
-    bands: Type.Array(closed({ from: Type.Number(), outcome: Id }), { minItems: 1, maxItems: 60 }),
+    bands: Type.Array(closed({ from: Type.Number(), outcome: Id }), { maxItems: 60 }),
   }),
   closed({
     ...verdict,
     by: oneOf('rules'),
     rules: Type.Array(closed({ when: Condition, outcome: Id }), { maxItems: 100 }),
   }),
-]);
-
+);
+const Known = closed({
+  id: Id,
+  from: oneOf('address', 'page', 'quiz'),
+  param: optional(Line),
+  default: optional(Line),
+});
 const Letter = closed({
   id: Id,
   name: Line,
@@ -230,40 +449,73 @@ const Letter = closed({
   body: RichText,
   when: optional(Condition),
 });
+const Colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
 
 export const QuizSchema = Type.Object(
   {
     format: Type.Literal('yes-maybe-quiz'),
-    version: Type.Literal(1),
+    version: Type.Literal(VERSION),
     id: Id,
     title: Line,
-    description: Line,
-    language: Type.String({ pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$' }),
+    description: Type.String({ maxLength: 2_000, default: '' }),
+    language: Type.String({ pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$', default: 'en' }),
     pages: Type.Array(Page, { maxItems: 400 }),
-    topics: Type.Array(Topic, { maxItems: 100 }),
-    scales: Type.Array(Scale, { maxItems: 60 }),
-    verdicts: Type.Array(Verdict, { maxItems: 30 }),
-    known: Type.Array(closed({ id: Id, from: oneOf('address'), param: Line, default: Line }), { maxItems: 60 }),
-    scoring: closed({ of: oneOf('seen', 'all') }),
-    delivery: closed({ progress: Type.Boolean(), back: Type.Boolean() }),
-    /** One of the ready-made looks. */
-    look: closed({ ready: oneOf('chalk', 'meadow') }),
-    messages: Type.Array(Letter, { maxItems: 60 }),
+    topics: Type.Array(Topic, { maxItems: 100, default: [] }),
+    scales: Type.Array(Scale, { maxItems: 60, default: [] }),
+    verdicts: Type.Array(Verdict, { maxItems: 30, default: [] }),
+    known: Type.Array(Known, { maxItems: 60, default: [] }),
+    scoring: Type.Object({ of: oneOf('seen', 'all') }, { additionalProperties: false, default: { of: 'seen' } }),
+    delivery: Type.Object(
+      {
+        progress: optional(Type.Boolean()),
+        back: optional(Type.Boolean()),
+        /** Seconds for the whole quiz. */
+        limit: optional(Seconds),
+      },
+      { additionalProperties: false, default: {} },
+    ),
+    look: Type.Object(
+      {
+        /** One of the ready-made looks; default "chalk". */
+        ready: optional(oneOf('chalk', 'meadow')),
+        colours: optional(
+          closed({
+            paper: optional(Colour),
+            ink: optional(Colour),
+            button: optional(Colour),
+            onButton: optional(Colour),
+          }),
+        ),
+      },
+      { additionalProperties: false, default: {} },
+    ),
+    labels: Type.Record(Type.String(), Line, { default: {} }),
+    messages: Type.Array(Letter, { maxItems: 60, default: [] }),
+    access: Type.Object({}, { additionalProperties: false, default: {} }),
+    /** Questions of the bank that pages draw from. */
+    bank: optional(Type.Array(Question, { maxItems: 1_000 })),
   },
   {
     $id: 'yes-maybe-quiz',
     additionalProperties: false,
-    title: 'Yes Maybe quiz, version 1',
-    $defs: { Condition: ConditionTree },
+    title: `Yes Maybe quiz, version ${VERSION}`,
+    $defs: defs,
   },
 );
 
 export type Quiz = Static<typeof QuizSchema>;
 export type Page = Static<typeof Page>;
+export type Hold = NonNullable<Page['hold']>;
+export type Draw = NonNullable<Page['draw']>;
 export type Block = Static<typeof Block>;
+export type Question = Static<typeof Question>;
 export type Choice = Static<typeof Choice>;
 export type TextQuestion = Static<typeof Text>;
-export type Question = Choice | TextQuestion;
+export type Grid = Static<typeof Grid>;
+export type Spots = Static<typeof Spots>;
+export type Region = Static<typeof Region>;
+export type Folding = Static<typeof Folding>;
+export type Accepted = Static<typeof Accepted>;
 export type ContactBlock = Static<typeof Contact>;
 export type ContactField = Static<typeof ContactField>;
 export type Option = Static<typeof Option>;
@@ -280,3 +532,4 @@ export type Inline = Static<typeof Inline>;
 export type Insert = Static<typeof Insert>;
 export type Offer = Static<typeof Offer>;
 export type Unit = 'points' | 'percent';
+export type QuestionKind = Question['kind'];

@@ -1,63 +1,223 @@
-/** The door of the core: nothing that is not a quiz of this version comes past it. */
+/** The door of the core: nothing that is not a quiz comes past it. What is wrong is told in sentences, each with its place. */
 import Ajv, { type ErrorObject } from 'ajv';
-import { QuizSchema, type Quiz } from './schema';
+import { QuizSchema, type Quiz, VERSION } from './schema';
 
-const ajv = new Ajv({ allErrors: false, allowUnionTypes: true, discriminator: false });
-const check = ajv.compile<Quiz>(QuizSchema);
+const compile = (allErrors: boolean) =>
+  new Ajv({
+    allErrors,
+    allowUnionTypes: true,
+    discriminator: true,
+    strictTypes: false,
+    inlineRefs: false,
+    verbose: allErrors,
+  }).compile<Quiz>(QuizSchema);
+const quick = compile(false);
+/** Made when a document is wrong: to find all that is wrong takes longer than to find that something is. */
+let thorough: typeof quick | undefined;
 
 export type Fault = { /** JSON pointer into the document */ place: string; reason: string };
+const MOST_FAULTS = 20;
 
-/** The most telling of Ajv's errors: the one deepest in the document, since unions report each branch they tried. */
-function tell(errors: ErrorObject[]): Fault {
-  const depth = (e: ErrorObject) =>
-    e.instancePath.split('/').length + (e.keyword === 'enum' || e.keyword === 'anyOf' ? -0.5 : 0);
-  const worst = errors.reduce((a, b) => (depth(b) > depth(a) ? b : a));
-  const extra = worst.keyword === 'additionalProperties' ? ` (${String(worst.params['additionalProperty'])})` : '';
-  return { place: worst.instancePath || '/', reason: `${worst.message ?? 'not valid'}${extra}` };
+type Loose = Record<string, unknown>;
+const isObject = (value: unknown): value is Loose =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Fields that may be left out of a file, with what they are then. */
+const defaults = Object.entries(QuizSchema.properties as Record<string, { default?: unknown }>).flatMap(
+  ([field, schema]) => (schema.default === undefined ? [] : [[field, schema.default] as const]),
+);
+
+/** The JSON Schema as it is given out: what has a default may be left out. */
+export function publishedSchema(): Loose {
+  const optional = new Set(defaults.map(([field]) => field));
+  const schema = JSON.parse(JSON.stringify(QuizSchema)) as Loose & { required: string[] };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    ...schema,
+    required: schema.required.filter((f) => !optional.has(f)),
+  };
 }
 
-/** Checks the shape only; what a quiz of good shape gets wrong is told by `checkQuiz`. */
-export function validateQuiz(value: unknown): { quiz: Quiz } | { fault: Fault } {
-  if (check(value)) {
-    const twice = repeatedId(value);
-    return twice ? { fault: twice } : { quiz: value };
+/** How documents of older versions become one of this version, step by step; there is no older one yet. */
+const migrations: Record<number, (document: Loose) => Loose> = {};
+
+function upgraded(value: unknown): { document: unknown } | { fault: Fault } {
+  if (!isObject(value)) return { fault: { place: '', reason: 'a quiz is expected, as a JSON object' } };
+  let document = value;
+  const version = document['version'];
+  if (document['format'] === 'yes-maybe-quiz' && typeof version === 'number' && Number.isInteger(version)) {
+    if (version > VERSION) {
+      return {
+        fault: {
+          place: '/version',
+          reason: `this quiz was written by a newer Yes Maybe (version ${version}); this one reads up to version ${VERSION}`,
+        },
+      };
+    }
+    for (let v = version; v < VERSION && migrations[v]; v++) document = migrations[v]?.(document) ?? document;
   }
-  return { fault: tell(check.errors ?? []) };
+  const missing = defaults.filter(([field]) => document[field] === undefined);
+  return { document: missing.length ? { ...document, ...structuredClone(Object.fromEntries(missing)) } : document };
+}
+
+/**
+ * Checks the shape only; what a quiz of good shape gets wrong is told by `checkQuiz`.
+ * @returns the quiz, with what was left out filled in; or every fault, in the order of the document
+ */
+export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: Fault[] } {
+  const read = upgraded(value);
+  if ('fault' in read) return { faults: [read.fault] };
+  const { document } = read;
+  if (quick(document)) {
+    const twice = repeatedId(document);
+    return twice ? { faults: [twice] } : { quiz: document };
+  }
+  thorough ??= compile(true);
+  thorough(document);
+  return { faults: tellAll(thorough.errors ?? []).slice(0, MOST_FAULTS) };
+}
+
+/** The faults in words, each place once. Of a union, only what the branch that was meant has to say. */
+function tellAll(errors: ErrorObject[]): Fault[] {
+  const faults = new Map<string, Fault>();
+  for (const error of meant(errors)) {
+    const fault = tell(error);
+    if (!faults.has(fault.place)) faults.set(fault.place, fault);
+  }
+  return [...faults.values()];
+}
+
+/**
+ * Where a value fits none of several shapes, Ajv reports what each of them misses. The one that was meant is the one that misses nothing but
+ * details: no field that would tell it from the others, and the deepest inside.
+ */
+function meant(errors: ErrorObject[]): ErrorObject[] {
+  const unions = errors.filter((e) => e.keyword === 'anyOf');
+  let left = errors;
+  for (const union of unions) {
+    const inside = (e: ErrorObject) =>
+      e !== union && e.schemaPath.startsWith(`${union.schemaPath}/`) && e.instancePath.startsWith(union.instancePath);
+    const within = left.filter(inside);
+    const branchOf = (e: ErrorObject) => e.schemaPath.slice(union.schemaPath.length + 1).split('/')[0] ?? '';
+    const branches = new Map<string, ErrorObject[]>();
+    for (const e of within) branches.set(branchOf(e), [...(branches.get(branchOf(e)) ?? []), e]);
+    const strange = (list: ErrorObject[]) =>
+      list.filter((e) => e.instancePath === union.instancePath && ['required', 'type', 'const'].includes(e.keyword))
+        .length;
+    const candidates = [...branches.values()].filter((list) => strange(list) === 0).sort((a, b) => a.length - b.length);
+    const keep = new Set(candidates[0] ?? [union]);
+    left = left.filter((e) => (e === union ? keep.has(e) : !within.includes(e) || keep.has(e)));
+  }
+  return left;
+}
+
+const typeWords: Record<string, string> = {
+  string: 'text',
+  number: 'a number',
+  integer: 'a whole number',
+  boolean: 'true or false',
+  object: 'an object',
+  array: 'a list',
+};
+const quoted = (values: unknown[]): string => values.map((v) => JSON.stringify(v)).join(', ');
+
+function tell({ keyword, params, instancePath, message, parentSchema }: ErrorObject): Fault {
+  const at = (reason: string, place = instancePath): Fault => ({ place, reason });
+  switch (keyword) {
+    case 'required':
+      return at(`"${String(params['missingProperty'])}" is missing here`);
+    case 'additionalProperties':
+      return at('there is no such field here', `${instancePath}/${String(params['additionalProperty'])}`);
+    case 'enum':
+      return at(`one of ${quoted(params['allowedValues'] as unknown[])} is expected`);
+    case 'const':
+      return at(`${quoted([params['allowedValue']])} is expected`);
+    case 'discriminator':
+      return at(`"${String(params['tag'])}" is not of a kind that exists: ${quoted([params['tagValue']])}`);
+    case 'type':
+      return at(
+        `${[params['type'] as string | string[]]
+          .flat()
+          .map((t) => typeWords[t] ?? t)
+          .join(' or ')} is expected`,
+      );
+    case 'minimum':
+    case 'maximum':
+    case 'exclusiveMinimum':
+    case 'exclusiveMaximum':
+      return at(`a number ${String(params['comparison'])} ${String(params['limit'])} is expected`);
+    case 'minItems':
+    case 'minLength':
+      return at(`at least ${String(params['limit'])} is expected here`);
+    case 'maxItems':
+    case 'maxLength':
+      return at(`this is too long: ${String(params['limit'])} at most`);
+    case 'pattern':
+      return at(patternWords(String((parentSchema as { pattern?: string } | undefined)?.pattern)));
+    case 'anyOf':
+      return at('this is none of the shapes that can stand here');
+    default:
+      return at(message ?? 'this is not valid');
+  }
+}
+
+function patternWords(pattern: string): string {
+  if (pattern.startsWith('^[A-Za-z0-9_-]')) return 'an id of letters, digits, - and _ is expected, 60 at most';
+  if (pattern.startsWith('^\\d{4}')) return 'a date like 2027-04-18 is expected';
+  if (pattern.startsWith('^#')) return 'a colour like #12695A is expected';
+  if (pattern.includes('mailto')) return 'an address that starts with https://, http://, mailto: or / is expected';
+  if (pattern.includes('https?')) return 'a web address, or a path that starts with /, is expected';
+  return pattern.startsWith('^[A-Za-z]{2,3}')
+    ? 'a language like en or pt-BR is expected'
+    : 'this is not written as it should be';
 }
 
 /** Ids are unique per kind of thing; scales and outcomes share one namespace, since both are weighed. */
 function repeatedId(quiz: Quiz): Fault | null {
-  const blocks = quiz.pages.flatMap((page, p) =>
-    page.blocks.map((block, b) => [block.id, `/pages/${p}/blocks/${b}`] as const),
-  );
+  type Placed = readonly [id: string, place: string];
+  const named = (things: { id: string }[], place: string): Placed[] =>
+    things.map((thing, i) => [thing.id, `${place}/${i}`]);
+  const parts: Placed[][] = [];
+  const blocks: Placed[] = [];
+  const gather = (list: Quiz['pages'][number]['blocks'], place: string) => {
+    list.forEach((block, b) => {
+      const at = `${place}/${b}`;
+      blocks.push([block.id, at]);
+      if (block.kind === 'choice') parts.push(named(block.options, `${at}/options`));
+      if (block.kind === 'contact') parts.push(named(block.fields, `${at}/fields`));
+      if (block.kind === 'order') parts.push(named(block.items, `${at}/items`));
+      if (block.kind === 'gaps') parts.push(named(block.gaps, `${at}/gaps`));
+      if (block.kind === 'spots') parts.push(named(block.spots, `${at}/spots`));
+      if (block.kind === 'grid') parts.push(named(block.rows, `${at}/rows`), named(block.columns, `${at}/columns`));
+      if (block.kind === 'match') {
+        parts.push(block.pairs.map((p, i): Placed => [p.left.id, `${at}/pairs/${i}/left`]));
+        parts.push([
+          ...block.pairs.map((p, i): Placed => [p.right.id, `${at}/pairs/${i}/right`]),
+          ...named(block.extras ?? [], `${at}/extras`),
+        ]);
+      }
+    });
+  };
+  quiz.pages.forEach((page, p) => gather(page.blocks, `/pages/${p}/blocks`));
+  gather(quiz.bank ?? [], '/bank');
   const weighed = [
-    ...quiz.scales.map((scale, i) => [scale.id, `/scales/${i}`] as const),
-    ...quiz.verdicts.flatMap((verdict, v) =>
-      verdict.outcomes.map((o, i) => [o.id, `/verdicts/${v}/outcomes/${i}`] as const),
-    ),
+    ...named(quiz.scales, '/scales'),
+    ...quiz.verdicts.flatMap((verdict, v) => named(verdict.outcomes, `/verdicts/${v}/outcomes`)),
   ];
   const spaces = [
-    quiz.pages.map((page, i) => [page.id, `/pages/${i}`] as const),
+    named(quiz.pages, '/pages'),
     blocks,
     weighed,
-    quiz.topics.map((topic, i) => [topic.id, `/topics/${i}`] as const),
-    quiz.verdicts.map((verdict, i) => [verdict.id, `/verdicts/${i}`] as const),
-    quiz.known.map((known, i) => [known.id, `/known/${i}`] as const),
-    quiz.messages.map((letter, i) => [letter.id, `/messages/${i}`] as const),
-    ...quiz.pages.flatMap((page, p) =>
-      page.blocks.map((block, b) => {
-        if (block.kind === 'choice')
-          return block.options.map((o, i) => [o.id, `/pages/${p}/blocks/${b}/options/${i}`] as const);
-        if (block.kind === 'contact')
-          return block.fields.map((f, i) => [f.id, `/pages/${p}/blocks/${b}/fields/${i}`] as const);
-        return [];
-      }),
-    ),
+    named(quiz.topics, '/topics'),
+    named(quiz.verdicts, '/verdicts'),
+    named(quiz.known, '/known'),
+    named(quiz.messages, '/messages'),
+    ...parts,
   ];
   for (const space of spaces) {
     const seen = new Set<string>();
     for (const [id, place] of space) {
-      if (seen.has(id)) return { place, reason: `the id "${id}" stands here a second time` };
+      if (seen.has(id)) return { place: `${place}/id`, reason: `the id "${id}" stands here a second time` };
       seen.add(id);
     }
   }

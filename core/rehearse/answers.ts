@@ -1,50 +1,263 @@
-import type { Question } from '../quiz/schema';
-import { pickRange } from '../quiz/lookup';
-import type { Answer } from '../score/credit';
+/** How rehearsed visitors answer (model, section 5, the even mix). */
+import type { Question, Region } from '../quiz/schema';
+import { boundsOf, isKeyed, pickRange } from '../quiz/lookup';
+import { acceptedOf } from '../text/fold';
+import type { Answer } from '../score/answer';
+import { isInside } from '../score/credit';
 import { subsets } from '../score/weights';
+import { shuffled } from '../run/random';
+import { round9 } from '../score/numbers';
 
-/** Beyond this many options to combine, ways are drawn rather than listed. */
-export const MANY_OPTIONS = 12;
 export type Way = { answer: Answer; share: number };
 
-/** Whether every way of answering can be listed. */
-export const isListable = (question: Question): boolean =>
-  question.kind !== 'choice' || question.pick === 'one' || question.options.length <= MANY_OPTIONS;
+/** Beyond this many ways they are drawn, or followed part by part, rather than listed. */
+export const MOST_WAYS = 4_096;
+const FILLED = '…';
+/** Words that nobody accepts. */
+const WRONG = '\u0001';
 
-/** How a rehearsed visitor may answer, evenly, with the share of each way (model, section 5). */
-export function waysToAnswer(question: Question): Way[] {
-  if (question.kind === 'text') {
-    const right = question.accept?.find((a) => a.credit === 1)?.text ?? question.accept?.[0]?.text;
-    if (right === undefined) return [{ answer: '…', share: 1 }];
-    return [
-      { answer: right, share: 0.5 },
-      { answer: '\u0000', share: 0.5 },
-    ];
-  }
+type ChoiceQuestion = Extract<Question, { kind: 'choice' }>;
+type GridQuestion = Extract<Question, { kind: 'grid' }>;
+
+/** How many options may be chosen, given that the question is answered. */
+const answeredRange = (question: ChoiceQuestion) => {
   const { min, max } = pickRange(question);
-  if (question.pick === 'one')
-    return question.options.map((o) => ({ answer: [o.id], share: 1 / question.options.length }));
-  const chosen = subsets(question.options.length, Math.max(1, min), max);
-  return chosen.map((subset) => ({
-    answer: subset.map((i) => question.options[i]?.id ?? ''),
-    share: 1 / chosen.length,
-  }));
+  return { min: Math.max(1, min), max: Math.min(max, question.options.length) };
+};
+
+/** How many ways of answering there are, where that depends on the question. */
+export function countWays(question: Question): number {
+  if (question.kind === 'choice')
+    return question.pick === 'one' ? question.options.length : 2 ** question.options.length;
+  if (question.kind === 'grid' && !isKeyed(question)) {
+    const each = question.pick === 'many' ? 2 ** question.columns.length - 1 : question.columns.length;
+    return each ** question.rows.length;
+  }
+  if (question.kind === 'order' && !isKeyed(question)) return question.items.reduce((n, _, i) => n * (i + 1), 1);
+  return 2;
+}
+
+/** Whether every way of answering can be listed. */
+export const isListable = (question: Question): boolean => countWays(question) <= MOST_WAYS;
+
+const even = (answers: Answer[]): Way[] => answers.map((answer) => ({ answer, share: 1 / answers.length }));
+const rightOrWrong = (right: Answer, wrong: Answer | null): Way[] =>
+  wrong === null ? even([right]) : even([right, wrong]);
+
+/** Every way a rehearsed visitor may answer, evenly, with its share. The question must be listable. */
+export function waysToAnswer(question: Question): Way[] {
+  switch (question.kind) {
+    case 'choice': {
+      if (question.pick === 'one') return even(question.options.map((o) => [o.id]));
+      const { min, max } = answeredRange(question);
+      return even(
+        subsets(question.options.length, min, max).map((subset) => subset.map((i) => question.options[i]?.id ?? '')),
+      );
+    }
+    case 'text': {
+      const accept = (question.accept ?? []).map(acceptedOf);
+      const right = accept.find((a) => a.credit === 1) ?? accept[0];
+      return right ? rightOrWrong(right.text, WRONG) : even([FILLED]);
+    }
+    case 'essay':
+      return even([FILLED]);
+    case 'slider':
+    case 'rating':
+      return even(stepsOf(question));
+    case 'number':
+      return question.target === undefined
+        ? even([middle(question)])
+        : rightOrWrong(question.target, wrongNumber(question));
+    case 'date':
+      return question.target === undefined
+        ? even(['2027-04-18'])
+        : rightOrWrong(question.target, farFrom(question.target, question.within ?? 0));
+    case 'order': {
+      const ids = question.items.map((i) => i.id);
+      if (!isKeyed(question)) return even(permutations(ids));
+      return rightOrWrong(ids, ids.length > 1 ? [...ids.slice(1), ids[0] ?? ''] : null);
+    }
+    case 'match': {
+      const rights = question.pairs.map((p) => p.right.id);
+      const extra = question.extras?.[0]?.id;
+      const turned = rights.length > 1 ? [...rights.slice(1), rights[0] ?? ''] : extra === undefined ? null : [extra];
+      const answer = (list: string[]) => Object.fromEntries(question.pairs.map((p, i) => [p.left.id, list[i] ?? '']));
+      return rightOrWrong(answer(rights), turned && answer(turned));
+    }
+    case 'gaps': {
+      const answer = (right: boolean) =>
+        Object.fromEntries(
+          question.gaps.map((gap) => [
+            gap.id,
+            right ? (bestAccepted(gap.accept) ?? FILLED) : gap.accept?.length ? WRONG : FILLED,
+          ]),
+        );
+      return isKeyed(question) ? rightOrWrong(answer(true), answer(false)) : even([answer(true)]);
+    }
+    case 'grid':
+      return isKeyed(question) ? gridRightOrWrong(question) : even(gridAnswers(question));
+    case 'spots':
+      return spotsWays(question);
+  }
+}
+
+const bestAccepted = (accept: Parameters<typeof acceptedOf>[0][] | undefined): string | undefined => {
+  const list = (accept ?? []).map(acceptedOf);
+  return (list.find((a) => a.credit === 1) ?? list[0])?.text;
+};
+
+/** All values of a slider or rating, by its steps; the middle alone where it has no bounds. */
+function stepsOf(question: Extract<Question, { kind: 'slider' | 'rating' }>): number[] {
+  const { min, max, step } = boundsOf(question);
+  if (min === undefined || max === undefined || max < min) return [min ?? max ?? 0];
+  const count = Math.min(MOST_WAYS, Math.floor(round9((max - min) / step)) + 1);
+  return Array.from({ length: count }, (_, i) => round9(min + i * step));
+}
+
+function middle(question: Extract<Question, { kind: 'number' }>): number {
+  const { min, max, step } = boundsOf(question);
+  if (min === undefined || max === undefined) return min ?? max ?? 1;
+  return round9(min + Math.floor((max - min) / 2 / step) * step);
+}
+
+/** A value within bounds that is not near the target; null where there is none. */
+function wrongNumber(question: Extract<Question, { kind: 'number' }>): number | null {
+  const { target = 0, within = 0, withinPercent = 0 } = question;
+  const { min = -Infinity, max = Infinity, step } = boundsOf(question);
+  const reach = Math.max(within, (Math.abs(target) * withinPercent) / 100);
+  const above = round9(target + reach + step);
+  if (above <= max) return above;
+  const below = round9(target - reach - step);
+  return below >= min ? below : null;
+}
+
+function farFrom(day: string, within: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + (Math.floor(within) + 1) * 86_400_000).toISOString().slice(0, 10);
+}
+
+function permutations(ids: string[]): string[][] {
+  if (ids.length < 2) return [ids];
+  return ids.flatMap((id, i) => permutations([...ids.slice(0, i), ...ids.slice(i + 1)]).map((rest) => [id, ...rest]));
+}
+
+/** Every way to answer one row of a grid. */
+export function rowAnswers(question: GridQuestion): string[][] {
+  const ids = question.columns.map((c) => c.id);
+  if (question.pick !== 'many') return ids.map((id) => [id]);
+  return subsets(ids.length, 1, ids.length).map((subset) => subset.map((i) => ids[i] ?? ''));
+}
+
+const gridAnswers = (question: GridQuestion): Answer[] =>
+  question.rows.reduce<Record<string, string[]>[]>(
+    (answers, row) =>
+      answers.flatMap((answer) => rowAnswers(question).map((columns) => ({ ...answer, [row.id]: columns }))),
+    [{}],
+  );
+
+function gridRightOrWrong(question: GridQuestion): Way[] {
+  const all = rowAnswers(question);
+  const same = (a: string[], b: string[]) => a.length === b.length && b.every((id) => a.includes(id));
+  const fill = (right: boolean) =>
+    question.rows.map((row) => {
+      const key = question.key?.[row.id];
+      const columns = right ? (key ?? all[0]) : all.find((one) => !same(one, key ?? []));
+      return [row.id, columns] as const;
+    });
+  const wrong = fill(false);
+  const possible = wrong.some(([, columns]) => columns !== undefined);
+  const answer = (rows: (readonly [string, string[] | undefined])[]) =>
+    Object.fromEntries(rows.map(([id, columns]) => [id, columns ?? []]));
+  return rightOrWrong(answer(fill(true)), possible ? answer(wrong) : null);
+}
+
+function spotsWays(question: Extract<Question, { kind: 'spots' }>): Way[] {
+  const fill = (right: boolean): Record<string, string | [number, number]> | null => {
+    const parts = question.spots.map((spot) => {
+      if (spot.region) return [spot.id, pointOf(spot.region, right)] as const;
+      return [spot.id, right ? (bestAccepted(spot.accept) ?? FILLED) : spot.accept?.length ? WRONG : FILLED] as const;
+    });
+    if (parts.some(([, value]) => value === null)) return null;
+    return Object.fromEntries(parts) as Record<string, string | [number, number]>;
+  };
+  const right = fill(true) ?? {};
+  return isKeyed(question) ? rightOrWrong(right, fill(false)) : even([right]);
+}
+
+/** A point inside a region, or outside of it: the first found on a fine mesh. */
+function pointOf(region: Region, inside: boolean): [number, number] | null {
+  const middles: [number, number][] =
+    'r' in region
+      ? [[region.x, region.y]]
+      : 'width' in region
+        ? [[region.x + region.width / 2, region.y + region.height / 2]]
+        : [];
+  const mesh = Array.from({ length: 101 * 101 }, (_, i): [number, number] => [
+    (i % 101) / 100,
+    Math.floor(i / 101) / 100,
+  ]);
+  return [...middles, ...mesh].find((point) => isInside(point, region) === inside) ?? null;
 }
 
 /** Draws one way of answering, by the same shares. */
 export function drawAnswer(question: Question, random: () => number): Answer {
-  if (!isListable(question) && question.kind === 'choice') {
-    const { min, max } = pickRange(question);
-    for (;;) {
-      const chosen = question.options.filter(() => random() < 0.5).map((o) => o.id);
-      if (chosen.length >= Math.max(1, min) && chosen.length <= max) return chosen;
+  if (!isListable(question)) {
+    if (question.kind === 'grid') {
+      const ways = question.pick === 'many' ? null : rowAnswers(question);
+      return Object.fromEntries(
+        question.rows.map((row) => [
+          row.id,
+          ways
+            ? (ways[Math.floor(random() * ways.length)] ?? [])
+            : someOf(
+                question.columns.map((c) => c.id),
+                1,
+                question.columns.length,
+                random,
+              ),
+        ]),
+      );
+    }
+    if (question.kind === 'order')
+      return shuffled(
+        question.items.map((i) => i.id),
+        random,
+      );
+    if (question.kind === 'choice') {
+      const { min, max } = answeredRange(question);
+      return someOf(
+        question.options.map((o) => o.id),
+        min,
+        max,
+        random,
+      );
     }
   }
-  const ways = waysToAnswer(question);
-  let left = random();
-  for (const { answer, share } of ways) {
-    left -= share;
-    if (left < 0) return answer;
+  const ways = waysOnce(question);
+  return ways[Math.floor(random() * ways.length)]?.answer ?? [];
+}
+
+const listed = new WeakMap<Question, Way[]>();
+/** All ways have the same share, so one is drawn by its place alone; they are listed once for each question. */
+function waysOnce(question: Question): Way[] {
+  const known = listed.get(question) ?? waysToAnswer(question);
+  listed.set(question, known);
+  return known;
+}
+
+/**
+ * Each of the ids with ½, among those sets that are large and small enough: the size is drawn by how many sets of that size there are, then
+ * the set among them.
+ */
+function someOf(ids: string[], min: number, max: number, random: () => number): string[] {
+  const sizes: number[] = [];
+  let total = 0;
+  let sets = 1;
+  for (let size = 0; size <= ids.length; size++) {
+    sizes.push(size >= min && size <= max ? sets : 0);
+    total += sizes[size] ?? 0;
+    sets = (sets * (ids.length - size)) / (size + 1);
   }
-  return ways.at(-1)?.answer ?? [];
+  let left = random() * total;
+  const size = sizes.findIndex((n) => (left -= n) < 0);
+  return shuffled(ids, random).slice(0, Math.max(min, size));
 }

@@ -4,6 +4,7 @@ import { questionsOf } from '../quiz/lookup';
 import { foldRun, type Sent } from '../run/run';
 import { resultOf } from '../score/result';
 import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tests/quizzes';
+import type { Answer } from '../score/answer';
 import { waysToAnswer } from './answers';
 import { exactOdds } from './exact';
 import { rehearse } from './odds';
@@ -14,7 +15,7 @@ import { spanOf } from './span';
 function counted(q: Quiz) {
   const outcomes: Record<string, number> = {};
   const points: Record<string, number> = {};
-  const walk = (index: number, share: number, answers: Record<string, string[] | string>) => {
+  const walk = (index: number, share: number, answers: Record<string, Answer>) => {
     const question = questionsOf(q)[index];
     if (!question) {
       const sent = q.pages

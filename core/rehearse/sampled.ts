@@ -1,51 +1,56 @@
 import type { Question, Quiz } from '../quiz/schema';
 import { isContact, isQuestion, questionsOf } from '../quiz/lookup';
-import type { Answer } from '../score/credit';
+import type { Answer } from '../score/answer';
 import { resultOf } from '../score/result';
 import { ledgerOf } from '../run/run';
 import { readTally } from '../score/ledger';
 import { tiedAtTop } from '../score/verdicts';
 import { round9 } from '../score/numbers';
+import { drawnBlocks } from '../run/draw';
 import { randomOf } from '../run/random';
-import { currentPage, type Run, shownBlocks, startRun, step } from '../run/run';
+import { currentPage, goOn, type Run, shownBlocks, startRun } from '../run/run';
 import { drawAnswer } from './answers';
 import { type Odds, spreadOf, tallied } from './spread';
 
-/** Walks one rehearsed visitor from start to end. @param answer how they answer; evenly where not given */
-export function rehearsedRun(
-  quiz: Quiz,
-  seed: number,
-  answer: (question: Question, random: () => number) => Answer = drawAnswer,
-): Run {
+type Rehearsing = {
+  /** How they answer; evenly where not given. */
+  answer?: (question: Question, random: () => number) => Answer;
+  onRoute?: (page: string, route: number) => void;
+};
+
+/** Walks one rehearsed visitor from start to end, giving each page one try. */
+export function rehearsedRun(quiz: Quiz, seed: number, { answer = drawAnswer, onRoute }: Rehearsing = {}): Run {
   const random = randomOf(seed, 'rehearsal');
   let run = startRun(quiz, { seed });
   while (!run.finished) {
     const page = currentPage(quiz, run);
     if (!page) return run;
-    let filled = run;
-    for (const block of page.blocks) {
+    const filled: Run = { ...run, answers: { ...run.answers }, contact: { ...run.contact } };
+    const blocks = drawnBlocks(quiz, page, seed);
+    for (const block of blocks) {
       // What stands further down may depend on what was just answered, so blocks are filled one by one.
-      if (!shownBlocks(quiz, filled, page).some((b) => b.id === block.id)) continue;
-      if (isQuestion(block)) filled = { ...filled, answers: { ...filled.answers, [block.id]: answer(block, random) } };
+      if (block.showIf && !shownBlocks(quiz, filled, page).some((b) => b.id === block.id)) continue;
+      if (isQuestion(block)) filled.answers[block.id] = answer(block, random);
       if (isContact(block)) {
         const fields = Object.fromEntries(
           block.fields.map((f) => [f.id, f.format === 'email' ? 'someone@example.com' : '…']),
         );
-        const consent = block.consent ? { consent: block.consent.version } : {};
-        filled = { ...filled, contact: { ...filled.contact, [block.id]: { fields, ...consent } } };
+        filled.contact[block.id] = { fields, ...(block.consent ? { consent: block.consent.version } : {}) };
       }
     }
-    const next = step(quiz, filled, { do: 'go', page: page.id });
-    if ('refused' in next) return run;
-    run = next.run;
+    run = goOn(quiz, filled, page, { oneTry: true, onRoute: onRoute && ((route) => onRoute(page.id, route)) });
   }
   return run;
 }
 
 /** Monte Carlo: the same as exact odds, by walking this many visitors. */
-export function sampledOdds(quiz: Quiz, { visitors, seed }: { visitors: number; seed: number }): Odds {
+export function sampledOdds(
+  quiz: Quiz,
+  { visitors, seed, ...how }: { visitors: number; seed: number } & Rehearsing,
+): Odds {
   const count = (table: Record<string, number>, key: string) => (table[key] = (table[key] ?? 0) + 1 / visitors);
   const pages: Record<string, number> = Object.fromEntries(quiz.pages.map((p) => [p.id, 0]));
+  const routes: Odds['routes'] = {};
   const outcomes = Object.fromEntries(
     quiz.verdicts.map((v) => [v.id, Object.fromEntries(v.outcomes.map((o) => [o.id, 0]))]),
   );
@@ -54,11 +59,14 @@ export function sampledOdds(quiz: Quiz, { visitors, seed }: { visitors: number; 
   const note = (id: string, value: number | null) => {
     if (value === null) return;
     const own = values.get(id) ?? new Map<number, number>();
-    values.set(id, own.set(value, (own.get(value) ?? 0) + 1 / visitors));
+    values.set(id, own.set(value, (own.get(value) ?? 0) + 1));
   };
   const asked = questionsOf(quiz).length > 0;
   for (let i = 0; asked && i < visitors; i++) {
-    const run = rehearsedRun(quiz, seed + i);
+    const run = rehearsedRun(quiz, seed + i, {
+      ...how,
+      onRoute: (page, route) => count((routes[page] ??= {}), String(route)),
+    });
     const result = resultOf(quiz, run);
     const ledger = ledgerOf(quiz, run);
     for (const page of new Set(result.way)) count(pages, page);
@@ -67,18 +75,19 @@ export function sampledOdds(quiz: Quiz, { visitors, seed }: { visitors: number; 
       for (const id of decision?.outcomes ?? []) count(outcomes[verdict.id] ?? {}, id);
       for (const [id, points] of Object.entries(decision?.tallies ?? {})) note(id, points);
       if (verdict.by !== 'strongest') continue;
-      const tallies = verdict.outcomes.map((o) => ({ id: o.id, ...readTally(ledger, o.id) }));
+      const tallies = verdict.outcomes.map((o) => ({ id: o.id, ...readTally(quiz, ledger, o.id) }));
       if (tallies.some((t) => t.spoken) && tiedAtTop(verdict, tallies).length > 1) count(ties, verdict.id);
     }
     for (const [id, { points }] of Object.entries(result.scales)) note(id, points);
   }
-  const rounded = (shares: Record<string, number>) =>
-    Object.fromEntries(Object.entries(shares).map(([k, v]) => [k, round9(v)]));
+  const rounded = <K extends string | number>(shares: Record<K, number>) =>
+    Object.fromEntries(Object.entries<number>(shares).map(([k, v]) => [k, round9(v)])) as Record<K, number>;
   const spread = (id: string) => spreadOf(values.get(id) ?? new Map<number, number>());
   return {
     method: 'sampled',
     visitors,
     pages: rounded(pages),
+    routes: Object.fromEntries(Object.entries(routes).map(([page, shares]) => [page, rounded(shares)])),
     outcomes: Object.fromEntries(Object.entries(outcomes).map(([v, shares]) => [v, rounded(shares)])),
     scales: Object.fromEntries(quiz.scales.map(({ id }) => [id, spread(id)])),
     tallies: Object.fromEntries(tallied(quiz).map((id) => [id, spread(id)])),

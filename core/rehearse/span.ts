@@ -21,6 +21,8 @@ export function spanOf(quiz: Quiz, target: string, odds: Odds | null): Span | nu
     return spread?.histogram.length ? { lowest: spread.lowest, highest: spread.highest } : null;
   }
   const ranges = questionsOf(quiz).flatMap((q) => rangeOf(q, target, !q.required) ?? []);
+  if (scale?.formula !== undefined || ranges.some((r) => !Number.isFinite(r.low) || !Number.isFinite(r.high)))
+    return null;
   const start = scale?.start ?? 0;
   return {
     lowest: round9(ranges.reduce((sum, r) => sum + r.low, start)),

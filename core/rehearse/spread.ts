@@ -5,7 +5,10 @@ export type Spread = { mean: number; sd: number; lowest: number; highest: number
 export type Odds = {
   method: 'exact' | 'sampled';
   visitors?: number;
+  /** Share of visitors who come to each page. */
   pages: Record<string, number>;
+  /** By page, how often each of its routes is taken, for each visitor: by index, −1 = otherwise, −2 = held and not right. */
+  routes: Record<string, Record<number, number>>;
   outcomes: Record<string, Record<string, number>>;
   /** Scales by id; sums of each outcome's weights too, since they are read in the same grid. */
   scales: Record<string, Spread>;

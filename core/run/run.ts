@@ -1,21 +1,21 @@
 /**
- * The way through a quiz: one pure step function, for the visitor, the preview, the rehearsal and the sample data alike.
+ * The way through a quiz: one pure step function, for the visitor, the preview, the rehearsal, the command and the sample data alike.
  * A run is the list of what the visitor sent; `foldRun` gives its state at any point, so every prefix can be stored and gone on with.
  */
-import type { Block, ContactBlock, Page, Question, Quiz, Target } from '../quiz/schema';
-import { indexOf, isContact, isQuestion, pickRange } from '../quiz/lookup';
-import { plainText } from '../text/rich';
-import { type Answer, isAnswered } from '../score/credit';
-import { holds } from '../score/conditions';
+import type { Block, Page, Question, Quiz, Target } from '../quiz/schema';
+import { indexOf, isKeyed } from '../quiz/lookup';
+import type { Answer } from '../score/answer';
+import { creditOf } from '../score/credit';
+import { type Facts, holds } from '../score/conditions';
 import { factsOf } from '../score/facts';
-import { add, allTracks, emptyLedger, type Ledger } from '../score/ledger';
+import { addQuestion, Ledger, planOf } from '../score/ledger';
+import { drawnBlocks } from './draw';
+import type { ContactGiven, Sent } from './sent';
+import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
 
-export type ContactGiven = { skipped: true } | { fields: Record<string, string>; consent?: number };
-/** What a visitor sends. `page` says what they were looking at, so that a late request cannot answer another page. */
-export type Sent =
-  | { do: 'go'; page: string; answers?: Record<string, Answer>; contact?: Record<string, ContactGiven> }
-  | { do: 'back'; page: string }
-  | { do: 'offer'; outcome: string };
+export type { Refusal, RefusalCode } from './faults';
+
+export type { ContactGiven, Sent } from './sent';
 
 export type Visit = { page: string; shown: string[] };
 export type Run = {
@@ -24,48 +24,53 @@ export type Run = {
   /** Pages from the start to here; the last is where the visitor stands. */
   way: Visit[];
   answers: Record<string, Answer>;
+  /** The first try on pages that were held: marks are given for these. */
+  first: Record<string, Answer>;
+  /** Marks that a person has set by hand. */
+  reviews: Record<string, number>;
   contact: Record<string, ContactGiven>;
+  /** How often each page was sent. */
+  tries: Record<string, number>;
   /** Every page entered, those gone back from included. */
   visits: number;
   finished: boolean;
   /** Set when a run was ended after too many visits. */
   stopped?: 'visits';
+  /** Where it left the quiz for another one, or for another address. */
+  left?: Extract<Target, { quiz: string } | { url: string }>;
   offers: string[];
 };
-export type Refusal = { block: string | null; field?: string; code: RefusalCode; message: string };
-export type RefusalCode =
-  | 'wrong-page'
-  | 'required'
-  | 'too-few'
-  | 'too-many'
-  | 'unknown'
-  | 'not-an-email'
-  | 'consent'
-  | 'too-long'
-  | 'finished'
-  | 'no-back';
 export type Step = { run: Run } | { refused: Refusal[] };
 
 export const MOST_VISITS = 500;
-export const LONGEST_ANSWER = 2_000;
+
+export type Start = { seed: number; known?: Record<string, string>; reviews?: Record<string, number> };
 
 /** A run at its first page. Known values that the quiz does not declare fall away; those not given take their default. */
-export function startRun(quiz: Quiz, { seed, known = {} }: { seed: number; known?: Record<string, string> }): Run {
-  const values = Object.fromEntries(quiz.known.map((k) => [k.id, known[k.id] ?? k.default]));
-  const run: Run = { seed, known: values, way: [], answers: {}, contact: {}, visits: 0, finished: false, offers: [] };
+export function startRun(quiz: Quiz, { seed, known = {}, reviews = {} }: Start): Run {
+  const values = Object.fromEntries(quiz.known.map((k) => [k.id, known[k.id] ?? k.default ?? '']));
+  const run: Run = {
+    seed,
+    known: values,
+    way: [],
+    answers: {},
+    first: {},
+    reviews,
+    contact: {},
+    tries: {},
+    visits: 0,
+    finished: false,
+    offers: [],
+  };
   const first = quiz.pages.find((page) => page.stage === 'ask' && appears(quiz, run, page));
-  return first ? enter(quiz, run, first) : finish(quiz, run);
+  return first ? enter(run, first) : finish(quiz, run);
 }
 
 export const currentPage = (quiz: Quiz, run: Run): Page | undefined =>
   indexOf(quiz).pages.get(run.way.at(-1)?.page ?? '');
 
 /** Replays what a visitor sent; what cannot be taken changes nothing, as it did when it was sent. */
-export function foldRun(
-  quiz: Quiz,
-  start: { seed: number; known?: Record<string, string> },
-  sent: readonly Sent[],
-): Run {
+export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
   return sent.reduce(
     (run, one) => {
       const next = step(quiz, run, one);
@@ -84,127 +89,126 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
       : { run };
   }
   const here = currentPage(quiz, run);
-  if (!here || here.id !== sent.page) return refuse(null, 'wrong-page', 'This page has been left already.');
+  if (!here || here.id !== sent.page || run.left) return refuse(null, 'wrong-page', 'This page has been left already.');
   if (sent.do === 'back') {
-    if (run.finished || run.way.length < 2 || !quiz.delivery.back)
+    if (run.finished || run.way.length < 2 || quiz.delivery.back === false)
       return refuse(null, 'no-back', 'There is no way back from here.');
     const before = run.way.at(-2)?.page ?? '';
     return { run: { ...run, way: [...run.way.slice(0, -2), { page: before, shown: [] }] } };
   }
+  const blocks = drawnBlocks(quiz, here, run.seed);
+  if (sent.do === 'time') {
+    if (run.finished) return { run };
+    const filled = { ...run, answers: { ...run.answers, ...usable(blocks, sent.answers) } };
+    const settled = settle(quiz, filled, here);
+    return { run: sent.of === 'quiz' ? finish(quiz, settled) : leave(quiz, settled, here) };
+  }
 
-  const answered = { ...run.answers };
-  if (!run.finished) for (const [id, answer] of Object.entries(sent.answers ?? {})) answered[id] = answer;
-  const filled: Run = { ...run, answers: answered, contact: { ...run.contact, ...sent.contact } };
-  const shown = shownBlocks(quiz, filled, here);
-  const refusals = [
-    ...strangers(here, sent),
-    ...shown.flatMap((block) => (isQuestion(block) && !run.finished ? faultsOf(block, answered[block.id]) : [])),
-    ...shown.flatMap((block) => (isContact(block) ? contactFaults(block, filled.contact[block.id]) : [])),
-  ];
-  if (refusals.length > 0) return { refused: refusals };
-  const settled: Run = {
-    ...filled,
-    way: [...run.way.slice(0, -1), { page: here.id, shown: shown.map((b) => b.id) }],
+  const filled: Run = {
+    ...run,
+    answers: run.finished ? run.answers : { ...run.answers, ...sent.answers },
+    contact: { ...run.contact, ...sent.contact },
   };
-  return { run: leave(quiz, settled, here) };
+  const refusals = [...strangers(blocks, sent), ...faultsIn(shownBlocks(quiz, filled, here), filled)];
+  if (refusals.length > 0) return { refused: refusals };
+  return { run: goOn(quiz, filled, here) };
 }
 
-const refuse = (block: string | null, code: RefusalCode, message: string, field?: string): { refused: Refusal[] } => ({
-  refused: [{ block, code, message, ...(field ? { field } : {}) }],
-});
-
-/** Answers to questions, and contacts for blocks, that are not on this page. */
-function strangers(page: Page, sent: Extract<Sent, { do: 'go' }>): Refusal[] {
-  const ids = new Set(page.blocks.map((b) => b.id));
-  return [...Object.keys(sent.answers ?? {}), ...Object.keys(sent.contact ?? {})]
-    .filter((id) => !ids.has(id))
-    .map((id) => ({ block: id, code: 'unknown', message: 'This question is not on the page.' }));
-}
-
-function faultsOf(question: Question, answer: Answer | undefined): Refusal[] {
-  const fault = (code: RefusalCode, message: string): Refusal[] => [{ block: question.id, code, message }];
-  if (question.kind === 'text') {
-    if (answer !== undefined && typeof answer !== 'string') return fault('unknown', 'Words are expected here.');
-    if (!isAnswered(answer)) return question.required ? fault('required', 'Please write an answer.') : [];
-    return answer.length > LONGEST_ANSWER
-      ? fault('too-long', `Please keep it under ${LONGEST_ANSWER} characters.`)
-      : [];
+/** Leaves a page whose answers can be taken; or holds it, where they are not all right yet. */
+export function goOn(quiz: Quiz, filled: Run, here: Page, { oneTry = false, onRoute }: Leaving = {}): Run {
+  const settled = settle(quiz, filled, here);
+  const { hold } = here;
+  if (!hold || isAllRight(quiz, settled)) return leave(quiz, settled, here, onRoute);
+  const tries = settled.tries[here.id] ?? 0;
+  if (oneTry || (hold.tries !== undefined && tries >= hold.tries)) {
+    onRoute?.(-2);
+    return goTo(quiz, settled, here, hold.then ?? 'next');
   }
-  if (answer !== undefined && typeof answer === 'string') return fault('unknown', 'A choice is expected here.');
-  const chosen = answer ?? [];
-  const ids = new Set(question.options.map((o) => o.id));
-  if (new Set(chosen).size !== chosen.length || chosen.some((id) => !ids.has(id)))
-    return fault('unknown', 'This answer is not one of those offered.');
-  const { min, max } = pickRange(question);
-  if (chosen.length === 0)
-    return question.required ? fault('required', min > 1 ? `Please choose ${min}.` : 'Please choose an answer.') : [];
-  if (chosen.length < min) return fault('too-few', `Please choose ${min - chosen.length} more.`);
-  if (chosen.length > max) return fault('too-many', `Please choose ${max} at most.`);
-  return [];
+  // The page stays; what was answered stays with it, to be mended.
+  return { ...settled, way: [...settled.way.slice(0, -1), { page: here.id, shown: [] }] };
 }
 
-/** One sign @, something with a dot behind it, no white space: a letter decides the rest. */
-export const looksLikeEmail = (text: string): boolean =>
-  text.length <= 254 && /^[^\s@,;<>"]{1,64}@[^\s@,;<>"]+\.[^\s@,;<>".]{2,}$/.test(text.trim());
+type Leaving = {
+  /** A page that holds lets go after one try, as where nobody is there to mend an answer. */
+  oneTry?: boolean;
+  /** Told which route is taken: its index, −1 for `otherwise`, −2 for a hold that was not met. */
+  onRoute?: (route: number) => void;
+};
 
-function contactFaults(block: ContactBlock, given: ContactGiven | undefined): Refusal[] {
-  const fault = (code: RefusalCode, message: string, field?: string): Refusal => ({
-    block: block.id,
-    code,
-    message,
-    ...(field ? { field } : {}),
+/** Whether every keyed question shown on the page has full credit. */
+function isAllRight(quiz: Quiz, run: Run): boolean {
+  const { questions } = indexOf(quiz);
+  return (run.way.at(-1)?.shown ?? []).every((id) => {
+    const question = questions.get(id);
+    return !question || !isKeyed(question) || creditOf(question, run.answers[id]) === 1;
   });
-  if (given === undefined) return block.skippable ? [] : [fault('required', 'Please fill this in.')];
-  if ('skipped' in given) return block.skippable ? [] : [fault('required', 'Please fill this in.')];
-  const faults: Refusal[] = [];
-  const known = new Set(block.fields.map((f) => f.id));
-  for (const id of Object.keys(given.fields))
-    if (!known.has(id)) faults.push(fault('unknown', 'This field is not asked for here.', id));
-  for (const field of block.fields) {
-    const value = (given.fields[field.id] ?? '').trim();
-    if (value.length > 300) faults.push(fault('too-long', 'Please keep it under 300 characters.', field.id));
-    else if (!value && field.required) faults.push(fault('required', `Please fill in: ${field.label}.`, field.id));
-    else if (value && field.format === 'email' && !looksLikeEmail(value)) {
-      faults.push(fault('not-an-email', 'This does not look like an e-mail address.', field.id));
-    }
-  }
-  if (block.consent?.required && given.consent !== block.consent.version) {
-    faults.push(fault('consent', 'Please agree first, so that we may write to you.', 'consent'));
-  }
-  return faults;
 }
 
-/** The ledger of everything on the way. A page passed twice counts once, where it was passed last, with its latest answers. */
-export function ledgerOf(quiz: Quiz, run: Run): Ledger {
-  const tracks = allTracks(quiz);
-  return questionsOnWay(quiz, run).reduce(
-    (ledger, question) => add(ledger, tracks, question, run.answers[question.id]),
-    emptyLedger(),
-  );
+/** Puts what is shown on the page onto the way, counts the try, and keeps the first try of a page that holds. */
+function settle(quiz: Quiz, run: Run, here: Page): Run {
+  const shown = shownBlocks(quiz, run, here).map((b) => b.id);
+  let { first } = run;
+  if (here.hold && !run.tries[here.id]) {
+    const own = shown.flatMap((id) => (run.answers[id] === undefined ? [] : [[id, run.answers[id]] as const]));
+    first = { ...first, ...Object.fromEntries(own) };
+  }
+  return {
+    ...run,
+    first,
+    tries: { ...run.tries, [here.id]: (run.tries[here.id] ?? 0) + 1 },
+    way: [...run.way.slice(0, -1), { page: here.id, shown }],
+  };
 }
 
-/** The questions shown on the way, in order. */
+/** The questions shown on the way, in order. A page passed twice counts once, where it was passed last. */
 export function questionsOnWay(quiz: Quiz, run: Run): Question[] {
   const { questions } = indexOf(quiz);
-  const ids = new Set<string>();
-  for (const visit of run.way) {
-    for (const id of visit.shown) {
-      ids.delete(id);
-      ids.add(id);
+  const { way } = run;
+  const list: Question[] = [];
+  // Only where a page stands on the way twice can a question do so.
+  const seen = new Set<string>();
+  for (let i = way.length - 1; i >= 0; i--) {
+    const shown = way[i]?.shown ?? [];
+    for (let k = shown.length - 1; k >= 0; k--) {
+      const id = shown[k] as string;
+      const question = questions.get(id);
+      if (!question || seen.has(id)) continue;
+      seen.add(id);
+      list.push(question);
     }
   }
-  return [...ids].flatMap((id) => questions.get(id) ?? []);
+  return list.reverse();
 }
 
-export function runFacts(quiz: Quiz, run: Run) {
-  const shown = new Set(run.way.flatMap((visit) => visit.shown));
-  const fields = Object.values(run.contact).flatMap((given) => ('fields' in given ? Object.entries(given.fields) : []));
-  const contact = new Map(fields);
-  return factsOf(quiz, () => ledgerOf(quiz, run), {
-    shown: (id) => shown.has(id),
+/** The ledger of everything on the way. */
+export function ledgerOf(quiz: Quiz, run: Run): Ledger {
+  const plan = planOf(quiz);
+  const ledger = new Ledger(plan.size);
+  for (const { id } of questionsOnWay(quiz, run)) {
+    const question = plan.questions.get(id);
+    if (question)
+      addQuestion(ledger, question, { answer: run.answers[id], first: run.first[id], byHand: run.reviews[id] });
+  }
+  return ledger;
+}
+
+/** The facts of a run as it stands. `shown` adds what is shown above on the page that is open. */
+export function runFacts(quiz: Quiz, run: Run, shown: string[] = []): Facts {
+  const here = run.way.at(-1)?.page ?? '';
+  const open = run.way.at(-1)?.shown.length === 0;
+  const standing = shown.length ? { ...run, way: [...run.way.slice(0, -1), { page: here, shown }] } : run;
+  let onWay: Set<string> | undefined;
+  return factsOf(quiz, () => ledgerOf(quiz, standing), {
+    shown: (id) => (onWay ??= new Set(standing.way.flatMap((visit) => visit.shown))).has(id),
     answer: (id) => run.answers[id],
     known: (id) => run.known[id],
-    contact: (id) => contact.get(id),
+    contact: (field) => {
+      const block = indexOf(quiz).contactOf.get(field)?.id ?? '';
+      const given = run.contact[block];
+      const asked = (onWay ??= new Set(standing.way.flatMap((visit) => visit.shown))).has(block);
+      return { asked, value: given && 'fields' in given ? (given.fields[field] ?? '') : '' };
+    },
+    attempts: () => (run.tries[here] ?? 0) + (open ? 1 : 0),
   });
 }
 
@@ -213,16 +217,18 @@ const appears = (quiz: Quiz, run: Run, page: Page): boolean =>
 
 /** The blocks of the page that show, given what is answered so far; each condition sees what stands above it. */
 export function shownBlocks(quiz: Quiz, run: Run, page: Page): Block[] {
-  if (!page.blocks.some((b) => b.showIf)) return page.blocks;
+  const blocks = drawnBlocks(quiz, page, run.seed);
+  if (!blocks.some((b) => b.showIf)) return blocks;
   const shown: Block[] = [];
-  for (const block of page.blocks) {
-    const before: Run = { ...run, way: [...run.way.slice(0, -1), { page: page.id, shown: shown.map((b) => b.id) }] };
-    if (block.showIf === undefined || holds(block.showIf, runFacts(quiz, before))) shown.push(block);
+  const open: Run = { ...run, way: [...run.way.slice(0, -1), { page: page.id, shown: [] }] };
+  for (const block of blocks) {
+    const above = shown.map((b) => b.id);
+    if (block.showIf === undefined || holds(block.showIf, runFacts(quiz, open, above))) shown.push(block);
   }
   return shown;
 }
 
-function enter(quiz: Quiz, run: Run, page: Page): Run {
+export function enter(run: Run, page: Page): Run {
   const visits = run.visits + 1;
   if (visits > MOST_VISITS) return { ...run, finished: true, stopped: 'visits' };
   // Nothing counts before the page is left: its questions come onto the way with their answers.
@@ -236,42 +242,26 @@ function enter(quiz: Quiz, run: Run, page: Page): Run {
 
 function finish(quiz: Quiz, run: Run): Run {
   const result = quiz.pages.find((page) => page.stage === 'result' && appears(quiz, run, page));
-  return result ? enter(quiz, run, result) : { ...run, finished: true };
+  return result ? enter(run, result) : { ...run, finished: true };
 }
 
-function leave(quiz: Quiz, run: Run, page: Page): Run {
+function leave(quiz: Quiz, run: Run, page: Page, onRoute?: (route: number) => void): Run {
   const facts = page.routes?.length ? runFacts(quiz, run) : null;
-  const target: Target = (facts && page.routes?.find(({ when }) => holds(when, facts))?.to) ?? page.otherwise ?? 'next';
+  const route = facts ? (page.routes ?? []).findIndex(({ when }) => holds(when, facts)) : -1;
+  onRoute?.(route);
+  return goTo(quiz, run, page, page.routes?.[route]?.to ?? page.otherwise ?? 'next');
+}
+
+function goTo(quiz: Quiz, run: Run, from: Page, target: Target): Run {
   if (target === 'finish') return finish(quiz, run);
+  if (target === 'again') return enter(run, from);
   if (typeof target === 'object') {
+    if (!('page' in target)) return { ...run, finished: true, left: target };
     const to = indexOf(quiz).pages.get(target.page);
-    if (to) return enter(quiz, run, to);
+    if (to) return enter(run, to);
   }
-  const after = indexOf(quiz).position.get(page.id) ?? 0;
-  const next = quiz.pages.slice(after + 1).find((p) => p.stage === page.stage && appears(quiz, run, p));
-  if (next) return enter(quiz, run, next);
-  return page.stage === 'ask' ? finish(quiz, run) : run;
-}
-
-/** How far along: pages with something to fill in that are behind, of all that there are if each page leads to the next. Welcome pages do not count. */
-export function progressOf(quiz: Quiz, run: Run): { at: number; of: number } {
-  const counts = (page: Page | undefined) =>
-    page?.stage === 'ask' && page.blocks.some((b) => isQuestion(b) || isContact(b));
-  const { pages, position } = indexOf(quiz);
-  const here = run.finished ? undefined : currentPage(quiz, run);
-  const passed = new Set(run.way.map((v) => v.page).filter((id) => id !== here?.id && counts(pages.get(id))));
-  if (!here) return { at: passed.size, of: passed.size };
-  const ahead = quiz.pages.slice(position.get(here.id) ?? 0).filter((p) => counts(p) && !passed.has(p.id));
-  return { at: passed.size, of: passed.size + ahead.length };
-}
-
-/** The words of an answer, as a person reads them. */
-export function answerText(question: Question, answer: Answer | undefined): string {
-  if (!isAnswered(answer)) return '';
-  if (typeof answer === 'string') return answer;
-  if (question.kind !== 'choice') return '';
-  return question.options
-    .filter((o) => answer.includes(o.id))
-    .map((o) => o.text || o.picture?.text || plainText(o.id))
-    .join(', ');
+  const after = indexOf(quiz).position.get(from.id) ?? 0;
+  const next = quiz.pages.slice(after + 1).find((p) => p.stage === from.stage && appears(quiz, run, p));
+  if (next) return enter(run, next);
+  return from.stage === 'ask' ? finish(quiz, run) : run;
 }

@@ -2,35 +2,54 @@
  * What the visitor's browser may see of a quiz: the page they stand on, without keys, weights, rules, accepted words, or the
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
-import type { Block, Offer, Page, Picture, Quiz, RichText } from '../quiz/schema';
-import { indexOf, pickRange } from '../quiz/lookup';
+import type { Block, Offer, Page, Picture, Question, Quiz, RichText } from '../quiz/schema';
+import { boundsOf, indexOf, isQuestion, pickRange } from '../quiz/lookup';
 import { fillRich } from '../text/rich';
-import type { Answer } from '../score/credit';
+import type { Answer } from '../score/answer';
 import { fillFor, resultOf, type Result } from '../score/result';
-import { type ContactGiven, currentPage, progressOf, type Run, shownBlocks } from './run';
+import { progressOf } from './progress';
+import { type ContactGiven, currentPage, type Run, shownBlocks } from './run';
 import { randomOf, shuffled } from './random';
 
-export type ChoiceView = {
+type Media = { picture?: Picture; sound?: Picture; video?: Picture };
+type Asked = { id: string; prompt: RichText; required: boolean; hint?: RichText; media?: Media; across?: number };
+type Part = { id: string; text: string; picture?: Picture };
+
+export type ChoiceView = Asked & {
   kind: 'choice';
-  id: string;
-  prompt: RichText;
-  hint?: string;
-  picture?: Picture;
-  required: boolean;
   pick: 'one' | 'many';
-  as: 'list' | 'pictures' | 'yes-no';
+  as: 'list' | 'pictures' | 'drop-down' | 'yes-no';
   min: number;
   max: number;
-  options: { id: string; text: string; picture?: Picture }[];
+  options: Part[];
+  other: boolean;
 };
-export type TextView = {
-  kind: 'text';
-  id: string;
-  prompt: RichText;
-  hint?: string;
+export type TypedView = Asked & { kind: 'text' | 'essay' };
+export type MeasuredView = Asked & { kind: 'number' | 'slider'; min?: number; max?: number; step: number };
+export type RatingView = Asked & { kind: 'rating'; min: number; max: number; as: 'stars' | 'steps' | 'numbers' };
+export type DateView = Asked & { kind: 'date'; min?: string; max?: string };
+export type OrderView = Asked & { kind: 'order'; items: Part[] };
+export type MatchView = Asked & { kind: 'match'; lefts: Part[]; rights: Part[] };
+export type GapsView = Asked & { kind: 'gaps'; text: RichText; gaps: string[] };
+export type GridView = Asked & { kind: 'grid'; pick: 'one' | 'many'; rows: Part[]; columns: Part[] };
+export type SpotsView = Asked & {
+  kind: 'spots';
   picture?: Picture;
-  required: boolean;
+  /** A place to name has its point; one to be pointed at has words that say what is sought. */
+  spots: { id: string; text?: string; at?: [number, number] }[];
 };
+export type QuestionView =
+  | ChoiceView
+  | TypedView
+  | MeasuredView
+  | RatingView
+  | DateView
+  | OrderView
+  | MatchView
+  | GapsView
+  | GridView
+  | SpotsView;
+
 export type ContactView = {
   kind: 'contact';
   id: string;
@@ -48,19 +67,15 @@ export type OutcomeView = {
   body?: RichText;
   offer?: Offer;
 };
+export type ScoreLine = { id: string; name: string; points: string; percent: number | null };
 export type BlockView =
-  | ChoiceView
-  | TextView
+  | QuestionView
   | ContactView
   | { kind: 'words'; id: string; body: RichText }
-  | { kind: 'media'; id: string; picture: Picture }
+  | ({ kind: 'media'; id: string } & Media)
+  | { kind: 'offer'; id: string; offer: Offer }
   | { kind: 'verdict'; id: string; outcomes: OutcomeView[] }
-  | {
-      kind: 'score';
-      id: string;
-      title?: string;
-      scales: { id: string; name: string; points: string; percent: number | null }[];
-    }
+  | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'again'; id: string; button: string };
 
 export type View = {
@@ -74,7 +89,6 @@ export type View = {
   contact: Record<string, ContactGiven>;
 };
 
-const rich = (text: RichText): boolean => typeof text !== 'string';
 const given = <K extends string, V>(key: K, value: V | undefined): { [P in K]?: V } =>
   value === undefined ? {} : ({ [key]: value } as { [P in K]?: V });
 
@@ -85,115 +99,176 @@ export function viewOf(quiz: Quiz, run: Run): View {
   const ids = new Set(shown.map((b) => b.id));
   const own = <T>(all: Record<string, T>) => Object.fromEntries(Object.entries(all).filter(([id]) => ids.has(id)));
   return {
-    quiz: { title: quiz.title, language: quiz.language, progress: quiz.delivery.progress, look: quiz.look.ready },
+    quiz: {
+      title: quiz.title,
+      language: quiz.language,
+      progress: quiz.delivery.progress ?? true,
+      look: quiz.look.ready ?? 'chalk',
+    },
     page: page
       ? { id: page.id, stage: page.stage, button: page.button ?? '', blocks: projectAll(quiz, run, page, shown) }
       : null,
     progress: progressOf(quiz, run),
-    back: quiz.delivery.back && !run.finished && run.way.length > 1,
+    back: quiz.delivery.back !== false && !run.finished && run.way.length > 1,
     finished: run.finished,
     answers: own(run.answers),
     contact: own(run.contact),
   };
 }
 
+type Help = { quiz: Quiz; run: Run; fill: (text: RichText) => RichText; result: () => Result };
+
 function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView[] {
   // Most pages show no value of the run; its result is worked out only where one does.
   let result: Result | undefined;
   const resultNow = () => (result ??= resultOf(quiz, run));
-  const fill = (text: RichText): RichText => (rich(text) ? fillRich(text, fillFor(quiz, run, resultNow())) : text);
-  return shown
-    .map((block) => project(quiz, run, block, fill, resultNow))
-    .filter((b) => page.stage === 'result' || !onlyResult(b));
+  const fill = (text: RichText): RichText =>
+    typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, resultNow())(insert));
+  const help = { quiz, run, fill, result: resultNow };
+  // What a visitor turns out to be is not told before the questions are over.
+  const early = page.stage === 'ask';
+  return shown.flatMap((block) =>
+    early && ['verdict', 'score', 'again'].includes(block.kind) ? [] : project(block, help),
+  );
 }
 
-const onlyResult = (block: BlockView): boolean =>
-  block.kind === 'verdict' || block.kind === 'score' || block.kind === 'again';
-
-function project(
-  quiz: Quiz,
-  run: Run,
-  block: Block,
-  fill: (t: RichText) => RichText,
-  resultNow: () => Result,
-): BlockView {
+function project(block: Block, help: Help): BlockView[] {
+  if (isQuestion(block)) return [projectQuestion(block, help)];
+  const { id } = block;
   switch (block.kind) {
-    case 'choice': {
-      const options = block.shuffle
-        ? shuffled(block.options, randomOf(run.seed, `shuffle ${block.id}`))
-        : block.options;
+    case 'contact':
+      return [
+        {
+          kind: 'contact',
+          id,
+          prompt: block.prompt,
+          ...given('body', block.body === undefined ? undefined : help.fill(block.body)),
+          fields: block.fields.map((f) => ({
+            id: f.id,
+            label: f.label,
+            format: f.format,
+            required: f.required ?? false,
+          })),
+          skippable: block.skippable ?? false,
+          ...given('consent', block.consent),
+        },
+      ];
+    case 'words':
+      return [{ kind: 'words', id, body: help.fill(block.body) }];
+    case 'media':
+      return [{ kind: 'media', id, ...mediaOf(block) }];
+    case 'offer':
+      return [{ kind: 'offer', id, offer: block.offer }];
+    case 'again':
+      return [{ kind: 'again', id, button: block.button ?? '' }];
+    case 'verdict':
+      return [
+        {
+          kind: 'verdict',
+          id,
+          outcomes: (help.result().verdicts[block.verdict]?.outcomes ?? []).flatMap((o) => outcomeView(o, help)),
+        },
+      ];
+    case 'score':
+      return [
+        { kind: 'score', id, ...given('title', block.title), lines: block.scales.flatMap((s) => scoreLine(s, help)) },
+      ];
+    default:
+      return [];
+  }
+}
+
+const mediaOf = ({ picture, sound, video }: Media): Media => ({
+  ...given('picture', picture),
+  ...given('sound', sound),
+  ...given('video', video),
+});
+
+const partsOf = (parts: Part[]): Part[] =>
+  parts.map((p) => ({ id: p.id, text: p.text, ...given('picture', p.picture) }));
+
+function projectQuestion(question: Question, { run, fill }: Help): QuestionView {
+  const mixed = <T>(parts: T[]): T[] => shuffled(parts, randomOf(run.seed, `shuffle ${question.id}`));
+  const asked: Asked = {
+    id: question.id,
+    prompt: fill(question.prompt),
+    required: question.required ?? false,
+    ...given('hint', question.hint === undefined ? undefined : fill(question.hint)),
+    ...given('media', question.media && mediaOf(question.media)),
+    ...given('across', question.across),
+  };
+  switch (question.kind) {
+    case 'choice':
       return {
         kind: 'choice',
-        id: block.id,
-        prompt: fill(block.prompt),
-        ...given('hint', block.hint),
-        ...given('picture', block.picture),
-        required: block.required ?? false,
-        pick: block.pick,
-        as: block.as ?? 'list',
-        ...pickRange(block),
-        options: options.map((o) => ({ id: o.id, text: o.text, ...given('picture', o.picture) })),
+        ...asked,
+        pick: question.pick,
+        as: question.as ?? 'list',
+        ...pickRange(question),
+        options: partsOf(question.shuffle ? mixed(question.options) : question.options),
+        other: question.other ?? false,
       };
-    }
     case 'text':
+    case 'essay':
+      return { kind: question.kind, ...asked };
+    case 'number':
+    case 'slider':
+      return { kind: question.kind, ...asked, ...boundsOf(question) };
+    case 'rating':
+      return { kind: 'rating', ...asked, min: question.min ?? 1, max: question.max ?? 5, as: question.as ?? 'steps' };
+    case 'date':
+      return { kind: 'date', ...asked, ...given('min', question.min), ...given('max', question.max) };
+    case 'order':
+      // In its right order it would be answered; only a ranking of wishes is shown as it was written.
       return {
-        kind: 'text',
-        id: block.id,
-        prompt: fill(block.prompt),
-        ...given('hint', block.hint),
-        ...given('picture', block.picture),
-        required: block.required ?? false,
+        kind: 'order',
+        ...asked,
+        items: partsOf(question.keyed === false && !question.shuffle ? question.items : mixed(question.items)),
       };
-    case 'contact':
+    case 'match':
       return {
-        kind: 'contact',
-        id: block.id,
-        prompt: block.prompt,
-        ...given('body', block.body === undefined ? undefined : fill(block.body)),
-        fields: block.fields.map((f) => ({
-          id: f.id,
-          label: f.label,
-          format: f.format,
-          required: f.required ?? false,
+        kind: 'match',
+        ...asked,
+        lefts: partsOf(question.pairs.map((p) => p.left)),
+        rights: partsOf(mixed([...question.pairs.map((p) => p.right), ...(question.extras ?? [])])),
+      };
+    case 'gaps':
+      return { kind: 'gaps', ...asked, text: fill(question.text), gaps: question.gaps.map((g) => g.id) };
+    case 'grid':
+      return {
+        kind: 'grid',
+        ...asked,
+        pick: question.pick ?? 'one',
+        rows: partsOf(question.shuffle ? mixed(question.rows) : question.rows),
+        columns: partsOf(question.columns),
+      };
+    case 'spots':
+      return {
+        kind: 'spots',
+        ...asked,
+        ...given('picture', question.picture),
+        spots: question.spots.map((s) => ({
+          id: s.id,
+          ...given('text', s.text),
+          ...(s.region ? {} : given('at', s.at)),
         })),
-        skippable: block.skippable ?? false,
-        ...given('consent', block.consent),
-      };
-    case 'words':
-      return { kind: 'words', id: block.id, body: fill(block.body) };
-    case 'media':
-      return { kind: 'media', id: block.id, picture: block.picture };
-    case 'again':
-      return { kind: 'again', id: block.id, button: block.button ?? '' };
-    case 'verdict':
-      return {
-        kind: 'verdict',
-        id: block.id,
-        outcomes: (resultNow().verdicts[block.verdict]?.outcomes ?? []).flatMap((id) => outcomeView(quiz, id, fill)),
-      };
-    case 'score':
-      return {
-        kind: 'score',
-        id: block.id,
-        ...given('title', block.title),
-        scales: block.scales.flatMap((id) => {
-          const scale = quiz.scales.find((s) => s.id === id);
-          const reading = resultNow().scales[id];
-          if (!scale || !reading || reading.points === null) return [];
-          return [
-            {
-              id,
-              name: scale.name,
-              points: String(Number(reading.points.toFixed(scale.decimals ?? 2))).replace('-', '−'),
-              percent: reading.percent,
-            },
-          ];
-        }),
       };
   }
 }
 
-function outcomeView(quiz: Quiz, id: string, fill: (t: RichText) => RichText): OutcomeView[] {
+function scoreLine(id: string, { quiz, result }: Help): ScoreLine[] {
+  const say = (points: number, decimals = 2) => String(Number(points.toFixed(decimals))).replace('-', '−');
+  if (id === 'marks') {
+    const { awarded, possible, percent } = result().marks;
+    return [{ id, name: '', points: `${say(awarded)} / ${say(possible)}`, percent }];
+  }
+  const scale = quiz.scales.find((s) => s.id === id);
+  const reading = result().scales[id];
+  if (!scale || !reading || reading.points === null) return [];
+  return [{ id, name: scale.name, points: say(reading.points, scale.decimals), percent: reading.percent }];
+}
+
+function outcomeView(id: string, { quiz, fill }: Help): OutcomeView[] {
   const found = indexOf(quiz).outcomes.get(id)?.outcome;
   if (!found) return [];
   return [

@@ -1,6 +1,8 @@
 import type { Condition, Question } from '../quiz/schema';
 import { fold } from '../text/fold';
-import { type Answer, creditOf, isAnswered } from './credit';
+import { type Answer, chosenIn, isAnswered, isFreeEntry } from './answer';
+import { creditOf } from './credit';
+import { round9 } from './numbers';
 
 /** What a condition may ask about a run so far; null and undefined make a test false, whatever its operator. */
 export type Facts = {
@@ -12,7 +14,10 @@ export type Facts = {
   value(target: string, unit: 'points' | 'percent', topic?: string): { value: number | null; most: number | null };
   outcomes(verdict: string): string[];
   known(id: string): string | undefined;
-  contact(field: string): string | undefined;
+  /** Whether the field was asked for on the way, and what was given. */
+  contact(field: string): { asked: boolean; value: string };
+  /** Tries on this page, the present one included. */
+  attempts(): number;
 };
 
 type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
@@ -23,38 +28,59 @@ function within(value: number | null, most: number | null, { lt, le, gt, ge, eq 
   const upper = ge === 'most' ? most : ge;
   if (lower === null || upper === null) return false;
   return (
-    (lower === undefined || value < lower) &&
-    (le === undefined || value <= le) &&
-    (gt === undefined || value > gt) &&
-    (upper === undefined || value >= upper) &&
-    (eq === undefined || value === eq)
+    (lower === undefined || value < round9(lower)) &&
+    (le === undefined || value <= round9(le)) &&
+    (gt === undefined || value > round9(gt)) &&
+    (upper === undefined || value >= round9(upper)) &&
+    (eq === undefined || value === round9(eq))
   );
 }
 
 const list = (ids: string | string[]): string[] => (typeof ids === 'string' ? [ids] : ids);
+const isBounded = ({ lt, le, gt, ge, eq }: Bounds): boolean => [lt, le, gt, ge, eq].some((x) => x !== undefined);
 
-function answerTest(test: Extract<Condition, { answer: string }>, facts: Facts): boolean {
+type AnswerTest = Extract<Condition, { answer: string }>;
+
+function answerTest(test: AnswerTest, facts: Facts): boolean {
   if (!facts.shown(test.answer)) return false;
   const answer = facts.answer(test.answer);
-  if (test.answered === false) return !isAnswered(answer);
-  if (!isAnswered(answer)) return false;
-  const question = facts.question(test.answer);
-  const chosen = new Set(typeof answer === 'string' ? [answer] : answer);
-  if (test.is !== undefined) {
-    const ids = list(test.is);
-    if (!(ids.length === chosen.size && ids.every((id) => chosen.has(id)))) return false;
-  }
-  if (test.isAny !== undefined && !list(test.isAny).some((id) => chosen.has(id))) return false;
-  if (test.isAll !== undefined && !list(test.isAll).every((id) => chosen.has(id))) return false;
-  if (test.isNone !== undefined && list(test.isNone).some((id) => chosen.has(id))) return false;
-  if (test.right !== undefined) {
-    const credit = question ? creditOf(question, answer) : null;
-    if (credit === null || (credit === 1) !== test.right) return false;
-  }
-  if (test.contains !== undefined && !(typeof answer === 'string' && fold(answer).includes(fold(test.contains))))
-    return false;
-  return true;
+  const asksOther = test.is ?? test.isAny ?? test.isAll ?? test.isNone ?? test.right ?? test.contains;
+  if (!isAnswered(answer)) return test.answered === false && asksOther === undefined && !isBounded(test);
+  if (test.answered === false) return false;
+  return (
+    choiceTests(test, chosenIn(answer)) &&
+    (!isBounded(test) || (typeof answer === 'number' && within(round9(answer), null, test))) &&
+    (test.right === undefined || isRight(facts.question(test.answer), answer) === test.right) &&
+    (test.contains === undefined || fold(wordsOf(answer)).includes(fold(test.contains)))
+  );
 }
+
+function choiceTests(test: AnswerTest, chosen: string[]): boolean {
+  const { is, isAny, isAll, isNone } = test;
+  if (is !== undefined) {
+    const ids = list(is);
+    if (ids.length !== chosen.length || !ids.every((id) => chosen.includes(id))) return false;
+  }
+  if (isAny !== undefined && !list(isAny).some((id) => chosen.includes(id))) return false;
+  if (isAll !== undefined && !list(isAll).every((id) => chosen.includes(id))) return false;
+  return isNone === undefined || !list(isNone).some((id) => chosen.includes(id));
+}
+
+/** Null, which is neither, where there is no key or a person has yet to mark it. */
+function isRight(question: Question | undefined, answer: Answer): boolean | null {
+  const credit = question ? creditOf(question, answer) : null;
+  return credit === null ? null : credit === 1;
+}
+
+/** The words of an answer that has any: text, a date, a free entry, the words in gaps. */
+const wordsOf = (answer: Answer): string => {
+  if (typeof answer === 'string') return answer;
+  if (typeof answer === 'number' || Array.isArray(answer)) return '';
+  if (isFreeEntry(answer)) return answer.text;
+  return Object.values(answer)
+    .filter((part) => typeof part === 'string')
+    .join('\n');
+};
 
 /** Whether a condition holds (model, section 2, Conditions). */
 export function holds(condition: Condition, facts: Facts): boolean {
@@ -72,17 +98,18 @@ export function holds(condition: Condition, facts: Facts): boolean {
   if ('known' in condition) {
     const value = facts.known(condition.known);
     if (value === undefined || value === '') return false;
-    if (condition.is !== undefined && fold(value) !== fold(condition.is)) return false;
+    if (condition.is !== undefined && value !== condition.is) return false;
     return condition.contains === undefined || fold(value).includes(fold(condition.contains));
   }
-  const given = facts.contact(condition.contact);
-  return (given !== undefined && given.trim() !== '') === condition.answered;
+  if ('attempt' in condition) return within(facts.attempts(), null, condition);
+  const { asked, value } = facts.contact(condition.contact);
+  return asked && (value.trim() !== '') === condition.answered;
 }
 
+export type Test = Exclude<Condition, { all: unknown } | { any: unknown } | { not: unknown }>;
+
 /** Every single test in a condition, however deep. */
-export function testsIn(
-  condition: Condition,
-): Exclude<Condition, { all: unknown } | { any: unknown } | { not: unknown }>[] {
+export function testsIn(condition: Condition): Test[] {
   if ('all' in condition) return condition.all.flatMap(testsIn);
   if ('any' in condition) return condition.any.flatMap(testsIn);
   if ('not' in condition) return testsIn(condition.not);

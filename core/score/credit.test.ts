@@ -1,6 +1,7 @@
 import type { Choice, TextQuestion } from '../quiz/schema';
 import { choice, option, text } from '../../tests/quizzes';
-import { type Answer, creditOf, marksOf } from './credit';
+import type { Answer } from './answer';
+import { creditOf, marksOf } from './credit';
 
 const key = (credits: Record<string, number>) =>
   Object.entries(credits).map(([id, credit]) => option(id, {}, credit ? { credit } : {}));

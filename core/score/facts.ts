@@ -1,6 +1,6 @@
 import type { Quiz } from '../quiz/schema';
 import { indexOf } from '../quiz/lookup';
-import type { Answer } from './credit';
+import type { Answer } from './answer';
 import type { Facts } from './conditions';
 import { type Ledger, readMarks, readScale } from './ledger';
 import { decide } from './verdicts';
@@ -9,7 +9,8 @@ export type Sources = {
   shown: (question: string) => boolean;
   answer: (question: string) => Answer | undefined;
   known: (id: string) => string | undefined;
-  contact: (field: string) => string | undefined;
+  contact: (field: string) => { asked: boolean; value: string };
+  attempts: () => number;
 };
 
 /**

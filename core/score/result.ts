@@ -1,9 +1,9 @@
 import type { Insert, Quiz } from '../quiz/schema';
 import type { Fill } from '../text/rich';
-import { answerText, ledgerOf, questionsOnWay, type Run, runFacts } from '../run/run';
-import { indexOf, isKeyed } from '../quiz/lookup';
-import { marksOf } from './credit';
-import { type Marks, readMarks, readScale, type Reading } from './ledger';
+import { questionsOnWay, type Run, runFacts } from '../run/run';
+import { answerText } from '../run/progress';
+import { indexOf } from '../quiz/lookup';
+import { addQuestion, Ledger, type Marks, planOf, readMarks, readScale, type Reading } from './ledger';
 import { type Decision, decide } from './verdicts';
 
 export type Result = {
@@ -18,29 +18,43 @@ export type Result = {
 
 /** Everything a run is worth: marks, scales, topics, verdicts (model, section 3). */
 export function resultOf(quiz: Quiz, run: Run): Result {
-  const ledger = ledgerOf(quiz, run);
+  const plan = planOf(quiz);
+  const ledger = new Ledger(plan.size);
+  const questions: Result['questions'] = {};
+  for (const { id } of questionsOnWay(quiz, run)) {
+    const question = plan.questions.get(id);
+    if (!question) continue;
+    const marked = addQuestion(ledger, question, {
+      answer: run.answers[id],
+      first: run.first[id],
+      byHand: run.reviews[id],
+    });
+    if (marked) questions[id] = { credit: marked.credit, awarded: marked.awarded };
+  }
+  const scales: Result['scales'] = {};
+  for (const { id } of quiz.scales) scales[id] = readScale(quiz, ledger, id);
+  const topics: Result['topics'] = {};
+  for (const { id: topic } of quiz.topics) {
+    const own: Result['scales'] = {};
+    for (const { id, formula } of quiz.scales) if (formula === undefined) own[id] = readScale(quiz, ledger, id, topic);
+    topics[topic] = { marks: readMarks(quiz, ledger, topic), scales: own };
+  }
   const facts = runFacts(quiz, run);
-  const scales = (topic?: string) =>
-    Object.fromEntries(quiz.scales.map(({ id }) => [id, readScale(quiz, ledger, id, topic)]));
+  const verdicts: Result['verdicts'] = {};
+  for (const verdict of quiz.verdicts) verdicts[verdict.id] = decide(quiz, verdict, ledger, facts);
   return {
     way: run.way.map((visit) => visit.page),
     finished: run.finished,
     marks: readMarks(quiz, ledger),
-    questions: Object.fromEntries(
-      questionsOnWay(quiz, run)
-        .filter(isKeyed)
-        .map((q) => [q.id, marksOf(q, run.answers[q.id])]),
-    ),
-    scales: scales(),
-    topics: Object.fromEntries(
-      quiz.topics.map(({ id }) => [id, { marks: readMarks(quiz, ledger, id), scales: scales(id) }]),
-    ),
-    verdicts: Object.fromEntries(quiz.verdicts.map((verdict) => [verdict.id, decide(quiz, verdict, ledger, facts)])),
+    questions,
+    scales,
+    topics,
+    verdicts,
   };
 }
 
 const number = (value: number | null | undefined, decimals: number): string | null =>
-  value === null || value === undefined ? null : String(Number(value.toFixed(decimals)));
+  value === null || value === undefined ? null : String(Number(value.toFixed(decimals))).replace('-', '−');
 
 /** What the visitor left in the contact fields, by field id; what was skipped is absent. */
 export function contactOf(run: Run): Record<string, string> {
@@ -73,14 +87,12 @@ export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, ru
       }
       case 'points':
       case 'percent': {
-        if (ref === undefined || ref === 'marks')
-          return number(value === 'points' ? result.marks.awarded : result.marks.percent, value === 'points' ? 2 : 0);
+        if (ref === undefined || ref === 'marks') {
+          return value === 'points' ? number(result.marks.awarded, 2) : number(result.marks.percent, 0);
+        }
         const scale = quiz.scales.find((s) => s.id === ref);
         const reading = result.scales[ref];
-        return number(
-          value === 'points' ? reading?.points : reading?.percent,
-          value === 'points' ? (scale?.decimals ?? 2) : 0,
-        );
+        return value === 'points' ? number(reading?.points, scale?.decimals ?? 2) : number(reading?.percent, 0);
       }
     }
   };

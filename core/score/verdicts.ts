@@ -9,7 +9,11 @@ export type Decision = { outcomes: string[]; tallies?: Record<string, number> };
 export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Facts): Decision {
   const orElse = verdict.fallback === undefined ? [] : [verdict.fallback];
   if (verdict.by === 'rules') {
-    const rule = verdict.rules.find(({ when }) => holds(when, facts));
+    // A rule looks only at verdicts decided before its own.
+    const order = quiz.verdicts.map((v) => v.id);
+    const before = (id: string) => order.indexOf(id) < order.indexOf(verdict.id);
+    const earlier: Facts = { ...facts, outcomes: (id) => (before(id) ? facts.outcomes(id) : []) };
+    const rule = verdict.rules.find(({ when }) => holds(when, earlier));
     return { outcomes: rule ? [rule.outcome] : orElse };
   }
   if (verdict.by === 'bands') {
@@ -21,9 +25,9 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
     const value = unit === 'percent' ? reading.percent : 'awarded' in reading ? reading.awarded : reading.points;
     if (value === null) return { outcomes: orElse };
     const band = verdict.bands.reduce((found, b) => (round9(b.from) <= value ? b : found), verdict.bands[0]);
-    return { outcomes: band ? [band.outcome] : [] };
+    return { outcomes: band ? [band.outcome] : orElse };
   }
-  const tallies = verdict.outcomes.map(({ id }) => ({ id, ...readTally(ledger, id) }));
+  const tallies = verdict.outcomes.map(({ id }) => ({ id, ...readTally(quiz, ledger, id) }));
   return {
     outcomes: winnersOf(verdict, tallies),
     tallies: Object.fromEntries(tallies.map(({ id, points }) => [id, points])),

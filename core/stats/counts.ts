@@ -4,7 +4,7 @@
  */
 import type { Quiz } from '../quiz/schema';
 import { isContact, isQuestion } from '../quiz/lookup';
-import { isAnswered } from '../score/credit';
+import { chosenIn, isAnswered } from '../score/answer';
 import { questionsOnWay, type Run } from '../run/run';
 import { resultOf } from '../score/result';
 
@@ -25,7 +25,8 @@ export function countsOf(quiz: Quiz, run: Run, sent: number): string[] {
     const answer = run.answers[question.id];
     if (!isAnswered(answer)) continue;
     keys.add(`answered ${question.id}`);
-    if (typeof answer !== 'string') for (const option of answer) keys.add(`option ${question.id} ${option}`);
+    for (const option of question.kind === 'choice' ? chosenIn(answer) : [])
+      keys.add(`option ${question.id} ${option}`);
   }
   if (hasContact(run)) keys.add('contact');
   if (run.offers.length > 0) keys.add('offer');

@@ -4,8 +4,11 @@ import type { Inline, Insert, RichDoc, RichText } from '../quiz/schema';
 /** Fills an insert; null or "" leaves it to the insert's fallback. */
 export type Fill = (insert: Insert['attrs']) => string | null;
 
-const inlineText = (node: Inline, fill: Fill): string =>
-  node.type === 'text' ? node.text : node.type === 'hardBreak' ? '\n' : fill(node.attrs) || node.attrs.fallback;
+function inlineText(node: Inline, fill: Fill): string {
+  if (node.type === 'text') return node.text;
+  if (node.type === 'hardBreak') return '\n';
+  return node.type === 'gap' ? '___' : fill(node.attrs) || node.attrs.fallback;
+}
 
 /** The words alone, a line per paragraph, list items with a dash; inserts filled. */
 export function plainText(rich: RichText | undefined, fill: Fill = () => null): string {
@@ -53,6 +56,8 @@ export function cleanRich(value: unknown): RichDoc {
     if (!isObject(node)) return [];
     if (node['type'] === 'hardBreak') return [{ type: 'hardBreak' }];
     const attrs = isObject(node['attrs']) ? node['attrs'] : {};
+    if (node['type'] === 'gap' && typeof attrs['gap'] === 'string')
+      return [{ type: 'gap', attrs: { gap: attrs['gap'] } }];
     if (node['type'] === 'insert') {
       const { value: kind, ref, fallback } = attrs as Insert['attrs'];
       return [{ type: 'insert', attrs: { value: kind, ...(ref ? { ref } : {}), fallback: fallback ?? '' } }];

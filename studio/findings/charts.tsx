@@ -15,7 +15,7 @@ export function AnswersChart({ question }: { question: Findings['questions'][num
       <p style={{ fontSize: 13, color: 'var(--ink-2)', marginBottom: 8 }}>
         {number(question.answered)} {question.answered === 1 ? 'answer' : 'answers'}
         {question.many && ', several each'}
-        {question.kind === 'text' && '; read them under People, or in the table of runs'}
+        {question.kind !== 'choice' && '; read them under People, or in the table of runs'}
       </p>
       <ul style={{ listStyle: 'none' }}>
         {question.options.map((o) => (

@@ -1,3 +1,5 @@
+import type { QuestionKind } from '../../core/quiz/schema';
+
 /** What Findings shows, as the server tells it. */
 export type Share = {
   id: string;
@@ -10,7 +12,7 @@ export type Share = {
 export type JourneyStep = { key: string; name: string; count: number; lost: number };
 export type Findings = {
   journey: JourneyStep[];
-  questions: { id: string; name: string; kind: 'choice' | 'text'; many: boolean; answered: number; options: Share[] }[];
+  questions: { id: string; name: string; kind: QuestionKind; many: boolean; answered: number; options: Share[] }[];
   outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
 };
 export type PersonLine = {

@@ -3,7 +3,7 @@
 import { Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Block, ContactBlock, Page, Quiz } from '../../core/quiz/schema';
+import type { Block, ContactBlock, Page, Question, Quiz } from '../../core/quiz/schema';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { moveBlock, newId, removeBlock, setField } from '../edits';
@@ -15,17 +15,24 @@ import { PictureButton } from './picture';
 import { RichField } from './rich-field';
 import { Row } from './sheet';
 
-export const blockNames: Record<Exclude<Block['kind'], 'choice' | 'text'>, string> = {
+export const blockNames: Record<Exclude<Block, Question>['kind'], string> = {
   words: 'Text',
   media: 'Picture',
   contact: 'Contact form',
   verdict: 'The outcome',
   score: 'Score',
   again: 'Take it again',
+  offer: 'Offer',
+  topics: 'By topic',
+  answers: 'The answers',
+  chart: 'How others answered',
+  certificate: 'Certificate',
+  share: 'Share',
+  'hand-over': 'Hand over',
 };
 
 type Props = {
-  block: Exclude<Block, { kind: 'choice' | 'text' }>;
+  block: Exclude<Block, Question>;
   page: Page;
   quiz: Pick<Quiz, 'verdicts' | 'scales'>;
   targets: Target[];

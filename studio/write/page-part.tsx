@@ -78,7 +78,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
       old &&
       isQuestion(old) &&
       old.prompt === '' &&
-      (old.kind === 'text' || old.options.every((o) => !o.text && !o.picture));
+      (old.kind !== 'choice' || old.options.every((o) => !o.text && !o.picture));
     edit(
       empty && old ? replaceBlock(now, old.id, block) : addBlock(page.id, at ?? page.blocks.at(-1)?.id ?? null, block),
     );

@@ -70,16 +70,18 @@ const Grid = styled.div`
 
 type Props = {
   at: () => Place;
+  /** where in the thing at that place; `picture` where not said */
+  field?: string[];
   picture: Picture | undefined;
   /** what it is a picture of */ of: string;
   large?: boolean;
   /** a block that is nothing but its picture keeps one */ required?: boolean;
 };
 
-export function PictureButton({ at, picture, of, large, required }: Props) {
+export function PictureButton({ at, field = ['picture'], picture, of, large, required }: Props) {
   const store = useDocumentStore();
   const set = (to: Picture | undefined, join?: string) =>
-    store.getState().edit(setField('set-picture', at(), ['picture'], picture, to), join);
+    store.getState().edit(setField('set-picture', at(), field, picture, to), join);
   return (
     <DialogTrigger>
       <Thumb aria-label={picture ? `Change the picture of ${of}` : `Add a picture to ${of}`}>

@@ -1,8 +1,9 @@
 'use client';
 /** The settings of a question that are seldom needed, unfolded under it. */
 import styled from 'styled-components';
-import type { Choice, Page, Question } from '../../core/quiz/schema';
+import type { Choice, Page, Question, QuestionKind } from '../../core/quiz/schema';
 import { isKeyed } from '../../core/quiz/lookup';
+import { plainText } from '../../core/text/rich';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { breakBefore, moveBlock, placeOfBlock, removeBlock, setField } from '../edits';
@@ -28,9 +29,25 @@ const Lines = styled.div`
   }
 `;
 
+export const kindNames: Record<QuestionKind, string> = {
+  choice: 'Choice',
+  text: 'Short text',
+  essay: 'Long text',
+  number: 'Number',
+  slider: 'Slider',
+  rating: 'Rating',
+  date: 'Date',
+  order: 'Put in order',
+  match: 'Match pairs',
+  gaps: 'Fill the gaps',
+  grid: 'Grid',
+  spots: 'Places in a picture',
+};
+
 /** "One answer, required, kept in this order" */
 export function settingsInWords(question: Question): string {
-  if (question.kind === 'text') return `Short text, ${question.required ? 'required' : 'may be left empty'}`;
+  if (question.kind !== 'choice')
+    return `${kindNames[question.kind]}, ${question.required ? 'required' : 'may be left empty'}`;
   const range = question.min !== undefined || question.max !== undefined;
   const n =
     question.pick === 'one'
@@ -92,7 +109,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
       <label className="wide">
         Hint
         <LineInput
-          value={question.hint ?? ''}
+          value={plainText(question.hint)}
           maxLength={2000}
           placeholder="Shown under the question"
           onChange={(e) => set('hint', question.hint, e.target.value || undefined, 'hint')}
@@ -108,7 +125,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
         />
       </label>
       <div className="row">
-        <PictureButton at={at} picture={question.picture} of="the question" />
+        <PictureButton at={at} field={['media', 'picture']} picture={question.media?.picture} of="the question" />
       </div>
       <div className="row">
         <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, -1))}>

@@ -157,7 +157,7 @@ export const QuestionPart = memo(function QuestionPart({
             onPaste={promptPaste}
           />
         </h3>
-        {question.picture && <PictureLine picture={question.picture} />}
+        {question.media?.picture && <PictureLine picture={question.media.picture} />}
       </Row>
       {question.kind === 'choice' ? (
         <Answers

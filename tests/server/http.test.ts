@@ -30,7 +30,7 @@ describe('a visitor’s request', () => {
     ['that does something unknown', { ...body, sent: { do: 'win' } }, 400, 'not-valid'],
     [
       'that is too large',
-      { ...body, sent: go('p1', { q1: 'x'.repeat(1_999).concat('y'.repeat(40_000)) }) },
+      { ...body, sent: go('p1', { q1: 'x'.repeat(1_999).concat('y'.repeat(80_000)) }) },
       413,
       'too-large',
     ],

@@ -1,9 +1,20 @@
-import { LONGEST_ANSWER, type Sent } from '../../../../core/run/run';
+import { LONGEST_ESSAY } from '../../../../core/run/faults';
+import type { Sent } from '../../../../core/run/run';
 import { takeStep } from '../../../../server/take-step';
 import { answer, bodyReader } from '../../../http';
 
 const id = { type: 'string', maxLength: 60 };
-const text = { type: 'string', maxLength: LONGEST_ANSWER };
+const text = { type: 'string', maxLength: LONGEST_ESSAY };
+const ids = { type: 'array', maxItems: 200, items: { type: ['string', 'number'], maxLength: 60 } };
+/** Any answer there can be; whether it fits its question is for the core to say. */
+const anyAnswer = {
+  anyOf: [
+    text,
+    { type: 'number' },
+    ids,
+    { type: 'object', maxProperties: 200, additionalProperties: { anyOf: [text, ids] } },
+  ],
+};
 const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
   {
     type: 'object',
@@ -25,7 +36,7 @@ const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
               answers: {
                 type: 'object',
                 maxProperties: 200,
-                additionalProperties: { anyOf: [text, { type: 'array', maxItems: 200, items: id }] },
+                additionalProperties: anyAnswer,
               },
               contact: {
                 type: 'object',
@@ -53,7 +64,7 @@ const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
       },
     },
   },
-  32_000,
+  64_000,
 );
 
 export const POST = (request: Request, { params }: { params: Promise<{ address: string }> }) =>

@@ -1,0 +1,345 @@
+/**
+ * Who can get where, by the document's real conditions. Where every way leads forward, all states that any answers can bring about are carried
+ * through the quiz. Where pages lead back, each rule is tried by itself: over all answers, sums and verdicts that it asks about, whether or not
+ * they can come together.
+ */
+import type { Condition, Page, Question, Quiz, Target } from '../quiz/schema';
+import { boundsOf, indexOf, isKeyed, pickRange } from '../quiz/lookup';
+import { acceptedOf } from '../text/fold';
+import { type Facts, holds, type Test, testsIn } from '../score/conditions';
+import type { Answer } from '../score/answer';
+import { subsets } from '../score/weights';
+import { round9 } from '../score/numbers';
+import { isListable, type Way, waysToAnswer } from '../rehearse/answers';
+import { conditionsOf, controlColumns } from '../rehearse/columns';
+import { canBeCarried } from '../rehearse/exact';
+import { spanOf } from '../rehearse/span';
+import { StateWalk } from '../rehearse/states';
+import { TooManyStates } from '../rehearse/table';
+
+export type Reach = {
+  /** Pages that somebody can come to. */
+  pages: Set<string>;
+  /** By page, the routes that somebody can take: index, −1 = otherwise. */
+  routes: Map<string, Set<number>>;
+  /** Pages that can be entered and never left for a result. */
+  endless: string[];
+};
+
+/** States to look at before giving up: the check answers while somebody types. */
+const MOST_LOOKED_AT = 6_000;
+const MOST_TRIED = 20_000;
+
+export function reachOf(quiz: Quiz): Reach {
+  const carried = canBeCarried(quiz) ? carriedReach(quiz) : null;
+  return carried ?? triedReach(quiz);
+}
+
+function carriedReach(quiz: Quiz): Reach | null {
+  const reach: Reach = { pages: new Set(), routes: new Map(), endless: [] };
+  const tests = testsByQuestion(quiz);
+  const ways = new Map<string, Way[]>();
+  const waysOf = (question: Question): Way[] => {
+    const known = ways.get(question.id) ?? possibleWays(question, tests.get(question.id) ?? []);
+    ways.set(question.id, known);
+    return known;
+  };
+  try {
+    for (const known of knownValues(quiz)) {
+      // A walk takes known values by their defaults.
+      const given = { ...quiz, known: quiz.known.map((k) => ({ ...k, default: known.get(k.id) ?? k.default ?? '' })) };
+      new StateWalk(given, waysOf, controlColumns(quiz), MOST_LOOKED_AT, undefined, { contactMayBeEmpty: true }).run({
+        visit: (page) => reach.pages.add(page),
+        leave: (page, route) => {
+          const own = reach.routes.get(page) ?? new Set<number>();
+          reach.routes.set(page, own.add(route));
+        },
+      });
+    }
+    return reach;
+  } catch (error) {
+    if (error instanceof TooManyStates) return null;
+    throw error;
+  }
+}
+
+function testsByQuestion(quiz: Quiz): Map<string, Test[]> {
+  const found = new Map<string, Test[]>();
+  for (const test of conditionsOf(quiz).flatMap(({ condition }) => testsIn(condition))) {
+    if ('answer' in test) found.set(test.answer, [...(found.get(test.answer) ?? []), test]);
+  }
+  return found;
+}
+
+/** Every set of known values that the conditions can tell apart; none of them where they ask about too many. */
+function knownValues(quiz: Quiz): Map<string, string>[] {
+  const values = new Map<string, Set<string>>();
+  for (const test of conditionsOf(quiz).flatMap(({ condition }) => testsIn(condition))) {
+    if ('known' in test)
+      values.set(
+        test.known,
+        new Set([...(values.get(test.known) ?? ['', '\u0001']), test.is ?? '', test.contains ?? '']),
+      );
+  }
+  let sets: Map<string, string>[] = [new Map()];
+  for (const [id, list] of values) {
+    if (sets.length * list.size > 64) break;
+    sets = sets.flatMap((set) => [...list].map((value) => new Map(set).set(id, value)));
+  }
+  return sets;
+}
+
+const NOTHING: Answer = '';
+
+/** Every way to answer that a test, a key or a weight can tell from the others; not answering, where that is allowed. */
+export function possibleWays(question: Question, tests: Test[]): Way[] {
+  const answers = possibleAnswers(question, tests);
+  return answers.map((answer) => ({ answer, share: 1 / answers.length }));
+}
+
+function possibleAnswers(question: Question, tests: Test[]): Answer[] {
+  const empty = question.required ? [] : [NOTHING];
+  switch (question.kind) {
+    case 'choice': {
+      const { min, max } = pickRange(question);
+      const free = question.other ? [{ options: ['other'], text: '…' }] : [];
+      if (question.pick === 'one') return [...question.options.map((o) => [o.id]), ...free, ...empty];
+      if (question.options.length > 10) return [...question.options.map((o) => [o.id]), ...empty];
+      return [
+        ...subsets(question.options.length, Math.max(1, min), max).map((s) =>
+          s.map((i) => question.options[i]?.id ?? ''),
+        ),
+        ...free,
+        ...empty,
+      ];
+    }
+    case 'text':
+    case 'essay': {
+      const sought = tests.flatMap((t) => ('contains' in t && t.contains ? [t.contains] : []));
+      const accept = question.kind === 'text' ? (question.accept ?? []).map((a) => acceptedOf(a).text) : [];
+      return [...accept, '\u0001', ...sought, ...(sought.length > 1 ? [sought.join(' ')] : []), ...empty];
+    }
+    case 'number':
+    case 'slider':
+    case 'rating':
+      return [...numbersFor(question, tests), ...empty];
+    default:
+      return [...(isListable(question) ? waysToAnswer(question).map((w) => w.answer) : [{ '': [''] }]), ...empty];
+  }
+}
+
+function numbersFor(question: Extract<Question, { kind: 'number' | 'slider' | 'rating' }>, tests: Test[]): number[] {
+  const { min, max, step } = boundsOf(question);
+  if (min !== undefined && max !== undefined && (max - min) / step <= 200) {
+    return Array.from({ length: Math.floor(round9((max - min) / step)) + 1 }, (_, i) => round9(min + i * step));
+  }
+  const bounds = tests
+    .flatMap((t) => ('answer' in t ? [t.lt, t.le, t.gt, t.ge, t.eq] : []))
+    .filter((n) => n !== undefined);
+  const marks = [...bounds, min ?? 0, max ?? 0, ...(question.kind === 'rating' ? [] : [question.target ?? 0])];
+  const around = marks.flatMap((n) => [n - step, n, n + step]);
+  return [...new Set(around)].filter((n) => n >= (min ?? -Infinity) && n <= (max ?? Infinity));
+}
+
+// Where pages lead back.
+
+function triedReach(quiz: Quiz): Reach {
+  const reach: Reach = { pages: new Set(), routes: new Map(), endless: [] };
+  const asks = quiz.pages.filter((p) => p.stage === 'ask');
+  const results = quiz.pages.filter((p) => p.stage === 'result');
+  const edges = new Map<string, Set<string>>();
+  const END = '';
+  const nextAfter = (index: number): string[] => {
+    const to: string[] = [];
+    for (const page of asks.slice(index)) {
+      if (!page.showIf || canBe(quiz, page.showIf)) to.push(page.id);
+      if (!page.showIf) return to;
+    }
+    return [...to, END];
+  };
+  const targets = (to: Target, page: Page, index: number): string[] => {
+    if (to === 'again') return [page.id];
+    if (to === 'finish') return [END];
+    if (typeof to === 'object') return 'page' in to ? [to.page] : [END];
+    return nextAfter(index + 1);
+  };
+  asks.forEach((page, index) => {
+    const out = new Set<string>();
+    const taken = new Set<number>();
+    const before: Condition[] = [];
+    (page.routes ?? []).forEach(({ when, to }, i) => {
+      if (canBe(quiz, { all: [when, ...before.map((c) => ({ not: c }))] })) {
+        taken.add(i);
+        for (const t of targets(to, page, index)) out.add(t);
+      }
+      before.push(when);
+    });
+    if (before.length === 0 || canBe(quiz, { all: before.map((c) => ({ not: c })) })) {
+      taken.add(-1);
+      for (const t of targets(page.otherwise ?? 'next', page, index)) out.add(t);
+    }
+    if (page.hold?.tries !== undefined) for (const t of targets(page.hold.then ?? 'next', page, index)) out.add(t);
+    reach.routes.set(page.id, taken);
+    edges.set(page.id, out);
+  });
+  const resultIds = new Set(results.map((p) => p.id));
+  const queue = nextAfter(0);
+  while (queue.length) {
+    const id = queue.pop() ?? END;
+    if (reach.pages.has(id)) continue;
+    reach.pages.add(id);
+    queue.push(...(edges.get(id) ?? []));
+  }
+  if (reach.pages.has(END))
+    for (const page of results) if (!page.showIf || canBe(quiz, page.showIf)) reach.pages.add(page.id);
+  // Backwards from the ends: what cannot come to one is endless.
+  const ends = new Set<string>([END, ...resultIds]);
+  for (let grew = true; grew;) {
+    grew = false;
+    for (const [id, out] of edges) {
+      if (ends.has(id) || ![...out].some((t) => ends.has(t))) continue;
+      ends.add(id);
+      grew = true;
+    }
+  }
+  reach.endless = asks.map((p) => p.id).filter((id) => reach.pages.has(id) && !ends.has(id));
+  return reach;
+}
+
+/** Whether any answers, sums, verdicts and known values make a condition true. True where there are too many to try. */
+export function canBe(quiz: Quiz, condition: Condition): boolean {
+  const tests = testsIn(condition);
+  const variables = variablesOf(quiz, tests);
+  const size = variables.reduce((n, v) => n * v.values.length, 1);
+  if (size > MOST_TRIED) return true;
+  const chosen = new Map<string, unknown>();
+  const facts = triedFacts(quiz, chosen);
+  const tryFrom = (index: number): boolean => {
+    const variable = variables[index];
+    if (!variable) return holds(condition, facts);
+    return variable.values.some((value) => {
+      chosen.set(variable.key, value);
+      return tryFrom(index + 1);
+    });
+  };
+  return tryFrom(0);
+}
+
+const ABSENT = Symbol('not on the way');
+type Variable = { key: string; values: unknown[] };
+type Sum = { value: number | null; most: number | null };
+
+function variablesOf(quiz: Quiz, tests: Test[]): Variable[] {
+  const { questions } = indexOf(quiz);
+  const variables = new Map<string, Variable>();
+  for (const test of tests) {
+    if ('answer' in test) {
+      const key = `answer ${test.answer}`;
+      const question = questions.get(test.answer);
+      const own = tests.filter((t) => 'answer' in t && t.answer === test.answer);
+      if (!variables.has(key))
+        variables.set(key, { key, values: [ABSENT, ...(question ? distinguished(question, own) : [])] });
+    } else if ('scale' in test || 'topic' in test) {
+      const key = sumKey(test);
+      const own = tests.filter((t) => ('scale' in t || 'topic' in t) && sumKey(t) === key);
+      if (!variables.has(key)) variables.set(key, { key, values: sumValues(quiz, own) });
+    } else if ('verdict' in test) {
+      const outcomes = quiz.verdicts.find((v) => v.id === test.verdict)?.outcomes.map((o) => o.id) ?? [];
+      variables.set(`verdict ${test.verdict}`, { key: `verdict ${test.verdict}`, values: outcomes });
+    } else if ('known' in test) {
+      const own = tests
+        .flatMap((t) => ('known' in t && t.known === test.known ? [t.is, t.contains] : []))
+        .filter((v) => v !== undefined);
+      variables.set(`known ${test.known}`, {
+        key: `known ${test.known}`,
+        values: ['', '\u0001', ...own, own.join(' ')],
+      });
+    } else if ('contact' in test) {
+      variables.set(`contact ${test.contact}`, { key: `contact ${test.contact}`, values: [ABSENT, '', '…'] });
+    } else {
+      const bounds = [test.lt, test.le, test.gt, test.ge, test.eq].filter((n) => n !== undefined);
+      variables.set('attempts', {
+        key: 'attempts',
+        values: [...new Set([1, 2, ...bounds.flatMap((n) => [n - 1, n, n + 1])])].filter((n) => n >= 1),
+      });
+    }
+  }
+  return [...variables.values()];
+}
+
+/** Of all answers, one for each way in which the tests can come out. */
+function distinguished(question: Question, tests: Test[]): Answer[] {
+  const seen = new Map<string, Answer>();
+  for (const answer of possibleAnswers(question, tests)) {
+    const facts: Facts = { ...nobody, question: () => question, shown: () => true, answer: () => answer };
+    seen.set(tests.map((t) => (holds(t, facts) ? 1 : 0)).join(''), answer);
+  }
+  return [...seen.values()];
+}
+
+const nobody: Facts = {
+  question: () => undefined,
+  shown: () => false,
+  answer: () => undefined,
+  value: () => ({ value: null, most: null }),
+  outcomes: () => [],
+  known: () => undefined,
+  contact: () => ({ asked: false, value: '' }),
+  attempts: () => 1,
+};
+
+type SumTest = Extract<Test, { scale: string } | { topic: string }>;
+const sumKey = (t: SumTest): string =>
+  'scale' in t ? `${t.scale} ${t.unit ?? 'points'}` : `${t.of}@${t.topic} ${t.unit ?? 'points'}`;
+
+function sumValues(quiz: Quiz, tests: Test[]): Sum[] {
+  const [first] = tests as SumTest[];
+  if (!first) return [];
+  const target = 'scale' in first ? first.scale : first.of;
+  const percent = first.unit === 'percent';
+  const span = percent || 'topic' in first || target === 'marks' ? null : spanOf(quiz, target, null);
+  const low = percent ? -Infinity : (span?.lowest ?? -Infinity);
+  const high = percent
+    ? 100
+    : (span?.highest ??
+      (target === 'marks' ? marksPossible(quiz, 'topic' in first ? first.topic : undefined) : Infinity));
+  const bounds = (tests as SumTest[])
+    .flatMap((t) => [t.lt, t.le, t.gt, t.ge, t.eq])
+    .filter((n) => typeof n === 'number');
+  const near = bounds.flatMap((n) => [n - 0.5, n - 1e-6, n, n + 1e-6, n + 0.5]);
+  const values = [
+    ...new Set([
+      ...near,
+      ...(Number.isFinite(low) ? [low] : []),
+      ...(Number.isFinite(high) ? [high, (high + Math.max(low, high - 1)) / 2] : []),
+    ]),
+  ].filter((n) => n >= low && n <= high);
+  const most = percent ? 100 : Number.isFinite(high) ? high : null;
+  return [...(values.length ? values : [0]).map((value) => ({ value, most })), { value: null, most: null }];
+}
+
+const marksPossible = (quiz: Quiz, topic: string | undefined): number =>
+  [...indexOf(quiz).questions.values()]
+    .filter((q) => (isKeyed(q) || q.kind === 'essay') && (topic === undefined || q.topic === topic))
+    .reduce((sum, q) => sum + (q.marks ?? 1), 0);
+
+function triedFacts(quiz: Quiz, chosen: Map<string, unknown>): Facts {
+  const { questions } = indexOf(quiz);
+  return {
+    question: (id) => questions.get(id),
+    shown: (id) => chosen.get(`answer ${id}`) !== ABSENT,
+    answer: (id) => chosen.get(`answer ${id}`) as Answer,
+    value: (target, unit, topic) =>
+      (chosen.get(topic === undefined ? `${target} ${unit}` : `${target}@${topic} ${unit}`) as Sum | undefined) ?? {
+        value: null,
+        most: null,
+      },
+    outcomes: (id) => [chosen.get(`verdict ${id}`) as string],
+    known: (id) => chosen.get(`known ${id}`) as string,
+    contact: (field) => {
+      const value = chosen.get(`contact ${field}`);
+      return { asked: value !== ABSENT, value: value === ABSENT ? '' : (value as string) };
+    },
+    attempts: () => (chosen.get('attempts') as number | undefined) ?? 1,
+  };
+}

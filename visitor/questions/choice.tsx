@@ -1,0 +1,120 @@
+/** One or several of some answers: rows, pictures, halves, or a drop-down. */
+import { useId } from 'react';
+import type { ChoiceView } from '../../core/run/view';
+import { type Answer, chosenIn, isFreeEntry } from '../../core/score/answer';
+import { Mark } from '../../ui/marks';
+import { words } from '../words';
+import { type Asked, FieldGroup, OneField } from './parts';
+
+const OTHER = 'other';
+
+export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
+  const name = useId();
+  const many = block.pick === 'many';
+  const chosen = chosenIn(answer);
+  const text = answer !== undefined && isFreeEntry(answer) ? answer.text : '';
+  const give = (ids: string[], free = text): void =>
+    onAnswer(ids.includes(OTHER) && block.other ? { options: ids, text: free } : ids);
+  const order = [...block.options.map((o) => o.id), OTHER];
+  const pick = (id: string, on: boolean) =>
+    give(many ? order.filter((o) => (o === id ? on : chosen.includes(o))) : [id]);
+  if (block.as === 'drop-down' && !many)
+    return <DropDown block={block} answer={answer} fault={fault} onAnswer={onAnswer} />;
+
+  const pictures = block.as === 'pictures';
+  const layout = pictures ? 'v-options v-pictures' : block.as === 'yes-no' ? 'v-options v-yes-no' : 'v-options';
+  return (
+    <FieldGroup block={block} fault={fault} below={many && <HowMany block={block} n={chosen.length} />}>
+      <div
+        className={layout}
+        style={
+          block.across && !pictures ? { gridTemplateColumns: `repeat(${block.across}, minmax(0, 1fr))` } : undefined
+        }
+      >
+        {block.options.map((o) => (
+          <label className={many ? 'v-option v-many' : 'v-option'} key={o.id}>
+            <input
+              type={many ? 'checkbox' : 'radio'}
+              name={name}
+              value={o.id}
+              checked={chosen.includes(o.id)}
+              onChange={(e) => pick(o.id, e.target.checked)}
+            />
+            {pictures &&
+              (o.picture ? (
+                <img src={o.picture.src} alt={o.text ? '' : o.picture.text} width={320} height={192} />
+              ) : (
+                <span style={{ height: 96 }} />
+              ))}
+            <span className={pictures ? 'v-label' : 'v-line'}>
+              <span className="v-disc" aria-hidden="true" />
+              <span>{o.text}</span>
+            </span>
+          </label>
+        ))}
+        {block.other && (
+          <label className="v-option v-many">
+            <input
+              type={many ? 'checkbox' : 'radio'}
+              name={name}
+              value={OTHER}
+              checked={chosen.includes(OTHER)}
+              onChange={(e) => pick(OTHER, e.target.checked)}
+            />
+            <span className="v-line">
+              <span className="v-disc" aria-hidden="true" />
+              <span>{words.somethingElse}</span>
+            </span>
+          </label>
+        )}
+      </div>
+      {chosen.includes(OTHER) && block.other && (
+        <label className="v-field">
+          {words.whichOne}
+          <input value={text} maxLength={300} onChange={(e) => give(chosen, e.target.value)} />
+        </label>
+      )}
+    </FieldGroup>
+  );
+}
+
+function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
+  return (
+    <OneField block={block} fault={fault}>
+      {(field) => (
+        <select
+          {...field}
+          className="v-answer"
+          value={chosenIn(answer)[0] ?? ''}
+          onChange={(e) => onAnswer((e.target.value ? [e.target.value] : []) as Answer)}
+        >
+          <option value="">{words.chooseOne}</option>
+          {block.options.map((o) => (
+            <option key={o.id} value={o.id}>
+              {o.text}
+            </option>
+          ))}
+        </select>
+      )}
+    </OneField>
+  );
+}
+
+function HowMany({ block, n }: { block: ChoiceView; n: number }) {
+  const toGo = block.min - n;
+  const all = block.max >= block.options.length;
+  return (
+    <p className="v-todo" aria-live="polite">
+      {n > 0 && toGo > 0 ? (
+        <>
+          <Mark kind="maybe" size={14} plain />
+          <span>
+            <b>{words.chosen(n)}</b> {words.toGo(toGo)}
+          </span>
+        </>
+      ) : (
+        <span>{toGo > 0 ? words.choose(toGo) : all ? words.asMany : words.upTo(block.max)}</span>
+      )}
+    </p>
+  );
+}
