@@ -1,0 +1,169 @@
+import {
+  createReadStream,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
+import { basename, dirname, extname, join } from 'node:path';
+import { createInterface } from 'node:readline';
+import type { Quiz } from '../core/quiz/schema';
+import { readCsv, writeCsv } from '../core/formats/csv';
+import { readJson, writeJson } from '../core/formats/json';
+import type { Note } from '../core/formats/listed';
+import { readMarkdown, writeMarkdown } from '../core/formats/markdown';
+import { type Recorded, recordFault } from '../core/run/walk';
+import { Progress } from './progress';
+import { bad, BadInput } from './trouble';
+
+export function readText(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw bad(
+      file,
+      '',
+      (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message,
+    );
+  }
+}
+
+/** A quiz out of a file of any format that can be read. */
+export function readQuiz(file: string): { quiz: Quiz; notes: Note[] } {
+  const text = readText(file);
+  const id =
+    basename(file, extname(file))
+      .replace(/[^A-Za-z0-9_-]+/g, '-')
+      .slice(0, 60) || 'quiz';
+  switch (extname(file).toLowerCase()) {
+    case '.csv':
+    case '.tsv':
+      return readCsv(text, id);
+    case '.md':
+    case '.markdown':
+      return readMarkdown(text, id);
+    case '.json':
+    case '': {
+      const read = readJson(text);
+      if ('faults' in read)
+        throw new BadInput(read.faults.map((f) => `${file}: ${f.place || '/'}: ${f.reason}`).join('\n'));
+      return { quiz: read.quiz, notes: [] };
+    }
+    default:
+      throw bad(file, '', `files that end with ${extname(file)} cannot be read; .json, .csv, .tsv and .md can`);
+  }
+}
+
+/** The text of a quiz in the format of a file's ending, and in words what it could not hold. */
+export function textFor(quiz: Quiz, file: string): { text: string; lost: string[] } {
+  switch (extname(file).toLowerCase()) {
+    case '.json':
+      return { text: writeJson(quiz), lost: [] };
+    case '.csv':
+      return writeCsv(quiz);
+    case '.md':
+    case '.markdown':
+      return writeMarkdown(quiz);
+    default:
+      throw bad(
+        file,
+        '',
+        `files that end with ${extname(file) || 'nothing'} cannot be written; .json, .csv and .md can`,
+      );
+  }
+}
+
+/** Writes a file whole or not at all. */
+export function writeWhole(file: string, text: string): void {
+  const part = join(dirname(file), `.${basename(file)}.${process.pid}`);
+  try {
+    writeFileSync(part, text);
+    renameSync(part, file);
+  } catch (error) {
+    rmSync(part, { force: true });
+    throw bad(file, '', `it cannot be written: ${(error as Error).message}`);
+  }
+}
+
+/** Runs from a file of JSON lines, looked through as a whole before the first is handed on: what is wrong in one spoils nothing. */
+export class RunsFile {
+  private readonly spool: string | null = null;
+  private readonly path: string;
+  private readonly name: string;
+  count = 0;
+
+  constructor(file: string) {
+    this.name = file;
+    if (file === '-') {
+      // What comes through a pipe can be read once only.
+      this.spool = mkdtempSync(join(tmpdir(), 'yes-maybe-'));
+      this.path = join(this.spool, 'runs.jsonl');
+      writeFileSync(this.path, readFileSync(0));
+    } else this.path = file;
+    if (!existsSync(this.path)) throw bad(file, '', 'there is no such file');
+  }
+
+  /** @throws BadInput with the line of the first run that does not fit the quiz */
+  async check(quiz: Quiz): Promise<void> {
+    for await (const { run, line } of this.lines('Looking through')) {
+      const fault = shapeFault(run) ?? recordFault(quiz, run);
+      if (fault) throw bad(this.name, `line ${line}`, fault);
+      this.count += 1;
+    }
+  }
+
+  async *runs(doing: string): AsyncGenerator<Recorded> {
+    for await (const { run } of this.lines(doing)) yield run;
+  }
+
+  close(): void {
+    if (this.spool) rmSync(this.spool, { recursive: true, force: true });
+  }
+
+  private async *lines(doing: string): AsyncGenerator<{ run: Recorded; line: number }> {
+    const progress = new Progress(doing, statSync(this.path).size);
+    let line = 0;
+    for await (const text of createInterface({
+      input: createReadStream(this.path, { highWaterMark: 1 << 18 }),
+      crlfDelay: Infinity,
+    })) {
+      line += 1;
+      progress.moved(text.length + 1);
+      if (!text.trim()) continue;
+      let run: Recorded;
+      try {
+        run = JSON.parse(line === 1 ? text.replace(/^\ufeff/, '') : text) as Recorded;
+      } catch {
+        throw bad(this.name, `line ${line}`, 'this is not JSON');
+      }
+      yield { run, line };
+    }
+    progress.done();
+  }
+}
+
+const isObject = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
+const fields = new Set(['id', 'answers', 'known', 'contact', 'seed', 'reviews']);
+
+/** Why a line is not a run at all. */
+function shapeFault(run: unknown): string | null {
+  if (!isObject(run)) return 'a run is expected, as a JSON object';
+  const value = run as Record<string, unknown>;
+  const strange = Object.keys(value).find((field) => !fields.has(field));
+  if (strange) return `/${strange}: there is no such field here`;
+  if (typeof value['id'] !== 'string' && typeof value['id'] !== 'number') return '/id: an id is expected';
+  for (const field of ['answers', 'known', 'contact', 'reviews']) {
+    if (value[field] !== undefined && !isObject(value[field])) return `/${field}: an object is expected`;
+  }
+  for (const field of ['known', 'contact'] as const) {
+    for (const [key, text] of Object.entries((value[field] ?? {}) as object))
+      if (typeof text !== 'string') return `/${field}/${key}: text is expected`;
+  }
+  for (const [key, marks] of Object.entries((value['reviews'] ?? {}) as object))
+    if (typeof marks !== 'number') return `/reviews/${key}: a number is expected`;
+  return value['seed'] === undefined || Number.isInteger(value['seed']) ? null : '/seed: a whole number is expected';
+}

@@ -1,0 +1,89 @@
+import { parseArgs } from 'node:util';
+import { check, convert, odds, score, stats } from './commands';
+import { BadInput } from './trouble';
+
+const HELP = `yes-maybe runs quizzes from files, with no server and no database.
+
+  yes-maybe check QUIZ [--json]                 what is wrong or risky; exit code 1 with errors
+  yes-maybe score QUIZ RUNS.jsonl               a result per line for each run
+  yes-maybe odds QUIZ [--visitors N] [--seed S] [--json]
+                                                where visitors end: exact where it can be, else N simulated ones
+  yes-maybe stats QUIZ RUNS.jsonl [--json]      what the runs say together
+  yes-maybe convert IN OUT                      between .json, .csv (in: .tsv too) and .md, by file ending
+
+QUIZ is a file of any of these formats. RUNS.jsonl holds a run per line, as
+  { "id": "r1", "answers": { "q1": ["o2"] }, "known": {}, "contact": {}, "seed": 1 }
+and may be - for standard input. Exit code 2: the input is wrong; the place and the reason are on standard error, and nothing is written.
+`;
+
+const whole = (name: string, text: string | undefined, least: number): number | undefined => {
+  if (text === undefined) return undefined;
+  const value = Number(text);
+  if (!Number.isInteger(value) || value < least)
+    throw new BadInput(`--${name}: a whole number from ${least} is expected, not “${text}”`);
+  return value;
+};
+
+async function main(args: string[]): Promise<number> {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean', default: false },
+        visitors: { type: 'string' },
+        seed: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
+    });
+  } catch (error) {
+    throw new BadInput(`${(error as Error).message}\nSee yes-maybe --help`);
+  }
+  const { values, positionals } = parsed;
+  const [command = '', ...files] = positionals;
+  if (values.help || command === 'help' || command === '') {
+    process.stdout.write(HELP);
+    return command === '' && !values.help ? 2 : 0;
+  }
+  const need = (n: number, what: string): [string, string] => {
+    if (files.length !== n) throw new BadInput(`${command} takes ${what}.\nSee yes-maybe --help`);
+    return [files[0] ?? '', files[1] ?? ''];
+  };
+  const json = values.json;
+  switch (command) {
+    case 'check':
+      return check(need(1, 'a quiz')[0], { json });
+    case 'score':
+      return score(...need(2, 'a quiz and a file of runs'));
+    case 'odds':
+      return odds(need(1, 'a quiz')[0], {
+        json,
+        visitors: whole('visitors', values.visitors, 1) ?? 5_000,
+        seed: whole('seed', values.seed, 0) ?? 1,
+      });
+    case 'stats':
+      return stats(...need(2, 'a quiz and a file of runs'), { json });
+    case 'convert':
+      return convert(...need(2, 'a file to read and a file to write'));
+    default:
+      throw new BadInput(`There is no command “${command}”.\nSee yes-maybe --help`);
+  }
+}
+
+// Whoever reads the output may stop reading, as head does.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EPIPE') process.exit(0);
+  throw error;
+});
+
+main(process.argv.slice(2)).then(
+  (code) => {
+    process.exitCode = code;
+  },
+  (error: unknown) => {
+    if (!(error instanceof BadInput)) throw error;
+    process.stderr.write(`${error.message}\n`);
+    process.exitCode = 2;
+  },
+);

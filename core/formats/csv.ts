@@ -1,0 +1,200 @@
+/** Questions as a table: a row each. Read generously, written so that a spreadsheet opens it. */
+import Papa from 'papaparse';
+import type { Quiz } from '../quiz/schema';
+import { fold } from '../text/fold';
+import {
+  type Listed,
+  type ListedAnswer,
+  type ListedField,
+  listedFields,
+  listFromQuiz,
+  type Note,
+  quizFromList,
+  type Read,
+} from './listed';
+
+const names: Record<string, string[]> = {
+  question: ['question', 'text', 'prompt', 'wording', 'question text'],
+  kind: ['kind', 'type', 'question type'],
+  page: ['page', 'section'],
+  right: ['right', 'correct', 'key', 'correct answer', 'right answer', 'answer key', 'solution'],
+  id: ['id'],
+  label: ['label', 'name', 'title'],
+  topic: ['topic', 'category', 'subject', 'tag'],
+  marks: ['marks', 'points', 'score', 'worth'],
+  penalty: ['penalty', 'minus', 'marks off'],
+  credit: ['credit'],
+  required: ['required', 'mandatory'],
+  shuffle: ['shuffle', 'random order'],
+  seconds: ['seconds', 'time', 'time limit', 'limit'],
+  hint: ['hint', 'help'],
+  explain: ['explain', 'explanation', 'feedback'],
+  'explain right': ['explain right', 'feedback right', 'explanation right'],
+  'explain wrong': ['explain wrong', 'feedback wrong', 'explanation wrong'],
+  picture: ['picture', 'image'],
+  least: ['least', 'min', 'minimum'],
+  most: ['most', 'max', 'maximum'],
+  step: ['step'],
+};
+/** "answer", "answer 3", "option b", "b" */
+const isAnswerColumn = (head: string): boolean =>
+  /^(answer|option|choice|item)s?\s*([a-z]|\d{1,2})?$/.test(head) || /^[a-h]$/.test(head);
+
+/** Reads a table. The first row names the columns; where it does not, the question comes first and answers follow. */
+export function readCsv(text: string, id = 'quiz'): Read {
+  const notes: Note[] = [];
+  const clean = text.replace(/^\ufeff/, '');
+  const { data, errors } = Papa.parse<string[]>(clean, {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t', '|'],
+  });
+  for (const e of errors) {
+    if (e.type !== 'Delimiter')
+      notes.push({
+        line: (e.row ?? 0) + 1,
+        is: 'guessed',
+        message: `The quotes of this row do not close as they should: ${e.message}.`,
+      });
+  }
+  const [first = [], ...rest] = data;
+  const heads = first.map((head) => fold(head).replace(/[_-]+/g, ' '));
+  const known = heads.map(
+    (head) => Object.keys(names).find((name) => names[name]?.includes(head)) ?? (isAnswerColumn(head) ? 'answer' : ''),
+  );
+  const named = known.includes('question');
+  if (!named)
+    notes.push({
+      line: 1,
+      is: 'guessed',
+      message: 'No column is named “question”: the first is taken for it, and those behind it for answers.',
+    });
+  else
+    heads.forEach(
+      (head, i) =>
+        head &&
+        !known[i] &&
+        notes.push({
+          line: 1,
+          is: 'refused',
+          message: `The column “${first[i]?.trim()}” means nothing here and is left out.`,
+        }),
+    );
+  const rows = named ? rest : data;
+  const columns = named ? known : (data[0] ?? []).map((_, i) => (i === 0 ? 'question' : 'answer'));
+  const lines = lineNumbers(clean, data);
+  const questions = rows.map((row, i) => listedFrom(row, columns, lines[named ? i + 1 : i] ?? 0, notes));
+  return quizFromList({ title: '', description: '', questions }, id, notes);
+}
+
+/** The line of the file on which each row begins: cells may hold line breaks. */
+function lineNumbers(text: string, rows: string[][]): number[] {
+  let line = 1;
+  const all = text.split(/\r?\n/);
+  return rows.map((row) => {
+    while (line <= all.length && (all[line - 1] ?? '').replace(/[\s,;|]/g, '') === '') line += 1;
+    const own = line;
+    line += 1 + row.reduce((breaks, cell) => breaks + cell.split(/\r?\n/).length - 1, 0);
+    return own;
+  });
+}
+
+function listedFrom(row: string[], columns: string[], line: number, notes: Note[]): Listed {
+  const cell = (name: string) => row[columns.indexOf(name)]?.trim() ?? '';
+  const given = columns.flatMap((name, i) => (name === 'answer' ? [row[i]?.trim() ?? ''] : []));
+  // Empty cells behind the last answer are no answers; those before it count, so that "3" means the third column.
+  const cells = given.slice(0, given.findLastIndex(Boolean) + 1);
+  const several = cells.length === 1 && /[\n|]/.test(cells[0] ?? '') ? (cells[0] ?? '').split(/\s*[\n|]\s*/) : cells;
+  const right = cell('right');
+  const fields = Object.fromEntries(
+    listedFields.flatMap((name) => (cell(name) ? [[name, cell(name)]] : [])),
+  ) as Listed['fields'];
+  const answers = answersFrom(several, right, line, notes);
+  const page = cell('page');
+  return {
+    line,
+    prompt: cell('question'),
+    ...(cell('kind') ? { kind: cell('kind') } : {}),
+    ...(page ? { page } : {}),
+    answers,
+    ...(right ? { right } : {}),
+    fields,
+  };
+}
+
+/** Right ones are named by number, letter or words: "2", "A; C", "The panniers", "2 (0.5)"; or marked with * or (right). */
+function answersFrom(cells: string[], right: string, line: number, notes: Note[]): ListedAnswer[] {
+  const answers = cells.map((cell): ListedAnswer & { starred: boolean } => {
+    const [left = '', with_] = cell.split(/\s+=\s+|^=\s+/);
+    const starred = /^\*\s*|\s*\((right|correct)\)$/i.test(cell);
+    return {
+      text: left.replace(/^\*\s*|\s*\((right|correct)\)$/gi, '').trim(),
+      credit: null,
+      ...(with_ === undefined ? {} : { with: with_.trim() }),
+      starred,
+    };
+  });
+  const filled = answers.filter((a) => a.text || a.with);
+  if (filled.length === 0 || filled.some((a) => a.with !== undefined)) return filled.map(plain);
+  const credits = new Map<number, number>();
+  answers.forEach((a, i) => a.starred && credits.set(i, 1));
+  const whole = answers.findIndex((a) => a.text && fold(a.text) === fold(right));
+  const parts = right === '' ? [] : whole >= 0 ? [right] : right.split(/\s*[;,|\n]\s*/);
+  for (const part of parts.filter(Boolean)) {
+    const [, words = part, credit] = /^(.*?)\s*\((0?\.\d+|[01])\)$/.exec(part) ?? [];
+    const named = answers.findIndex((a) => a.text && fold(a.text) === fold(words));
+    const index =
+      named >= 0
+        ? named
+        : /^\d+$/.test(words)
+          ? Number(words) - 1
+          : /^[a-z]$/i.test(words)
+            ? words.toLowerCase().charCodeAt(0) - 97
+            : -1;
+    if (answers[index]?.text) credits.set(index, credit === undefined ? 1 : Number(credit));
+    else if (!['none', 'review'].includes(fold(words)))
+      notes.push({ line, is: 'refused', message: `“${words}” is none of the answers, so it is not counted as right.` });
+  }
+  return answers
+    .map((a, i) => ({ ...plain(a), credit: credits.size ? (credits.get(i) ?? 0) : null }))
+    .filter((a) => a.text);
+}
+
+const plain = ({ text, credit, with: other }: ListedAnswer): ListedAnswer => ({
+  text,
+  credit,
+  ...(other === undefined ? {} : { with: other }),
+});
+
+/** Writes the questions of a quiz as a table. @returns the text, and in words what it could not hold */
+export function writeCsv(quiz: Quiz): { text: string; lost: string[] } {
+  const { list, lost } = listFromQuiz(quiz);
+  const most = Math.max(0, ...list.questions.map((q) => q.answers.length));
+  const used = listedFields.filter((field) => list.questions.some((q) => q.fields[field]));
+  const heads = [
+    'question',
+    'kind',
+    'page',
+    ...Array.from({ length: most }, (_, i) => `answer ${i + 1}`),
+    'right',
+    ...used,
+  ];
+  const rows = list.questions.map((q) => [
+    q.prompt,
+    q.kind ?? '',
+    q.page ?? '',
+    ...Array.from({ length: most }, (_, i) => cellOf(q.answers[i])),
+    rightOf(q),
+    ...used.map((field: ListedField) => q.fields[field] ?? ''),
+  ]);
+  return { text: `${Papa.unparse([heads, ...rows])}\r\n`, lost };
+}
+
+const cellOf = (answer: ListedAnswer | undefined): string =>
+  answer ? (answer.with === undefined ? answer.text : `${answer.text} = ${answer.with}`.trim()) : '';
+
+function rightOf(q: Listed): string {
+  if (q.right !== undefined) return q.right;
+  return q.answers
+    .flatMap((a, i) => (a.credit ? [a.credit === 1 ? String(i + 1) : `${i + 1} (${a.credit})`] : []))
+    .join('; ');
+}

@@ -1,0 +1,511 @@
+/**
+ * Questions as a list, which is what a table or a page of text can hold of a quiz: each with its answers, the right ones, marks, explanations,
+ * topic and seconds. Both formats are read into this and written from it.
+ */
+import type { Accepted, Inline, Page, Question, QuestionKind, Quiz } from '../quiz/schema';
+import { isKeyed, isQuestion } from '../quiz/lookup';
+import { acceptedOf, fold } from '../text/fold';
+import { plainText } from '../text/rich';
+
+export type ListedAnswer = {
+  text: string;
+  /** null where nothing is said of right or wrong */ credit: number | null;
+  /** the other side of a pair */ with?: string;
+};
+export type Listed = {
+  /** Where it stands in the file. */
+  line: number;
+  page?: string;
+  prompt: string;
+  kind?: string;
+  answers: ListedAnswer[];
+  /** What a typed or measured answer should be: words, a number, a day. */
+  right?: string;
+  fields: Partial<Record<ListedField, string>>;
+};
+export const listedFields = [
+  'id',
+  'label',
+  'topic',
+  'marks',
+  'penalty',
+  'credit',
+  'required',
+  'shuffle',
+  'seconds',
+  'hint',
+  'explain',
+  'explain right',
+  'explain wrong',
+  'picture',
+  'least',
+  'most',
+  'step',
+] as const;
+export type ListedField = (typeof listedFields)[number];
+
+export type Note = { line: number; is: 'understood' | 'guessed' | 'refused'; message: string };
+export type ListedQuiz = { title: string; description: string; questions: Listed[] };
+export type Read = { quiz: Quiz; notes: Note[] };
+
+const kindWords: [QuestionKind | 'many' | 'yes-no', string[]][] = [
+  ['choice', ['choice', 'one', 'one answer', 'single', 'radio', 'multiple choice']],
+  ['many', ['many', 'several', 'several answers', 'multiple', 'checkbox', 'multiple answers']],
+  ['yes-no', ['yes/no', 'yes-no', 'yes or no', 'true/false', 'true or false', 'boolean']],
+  ['text', ['text', 'short text', 'words', 'short answer', 'open']],
+  ['essay', ['essay', 'long text', 'long answer', 'paragraph']],
+  ['number', ['number', 'numeric']],
+  ['slider', ['slider']],
+  ['rating', ['rating', 'stars', 'scale']],
+  ['date', ['date', 'day']],
+  ['order', ['order', 'put in order', 'ranking', 'sequence']],
+  ['match', ['match', 'pairs', 'match pairs', 'matching']],
+  ['gaps', ['gaps', 'fill the gaps', 'cloze']],
+];
+const kindOfWords = (words: string) => kindWords.find(([, names]) => names.includes(fold(words)))?.[0];
+
+export const yes = (text: string | undefined): boolean | undefined => {
+  const word = fold(text ?? '');
+  if (['yes', 'y', 'true', '1', 'x', 'on', 'required'].includes(word)) return true;
+  return ['no', 'n', 'false', '0', 'off', 'optional'].includes(word) ? false : undefined;
+};
+export const readDecimal = (text: string | undefined): number | undefined => {
+  const clean = (text ?? '')
+    .trim()
+    .replace('−', '-')
+    .replace(/^(-?\d+),(\d+)$/, '$1.$2');
+  return clean !== '' && Number.isFinite(Number(clean)) ? Number(clean) : undefined;
+};
+
+/** Ids are counted, so that the same file gives the same quiz; ids that the file gives are kept. */
+function counter(taken: Set<string>, prefix: string): () => string {
+  let n = 0;
+  return () => {
+    do n += 1;
+    while (taken.has(`${prefix}${n}`));
+    taken.add(`${prefix}${n}`);
+    return `${prefix}${n}`;
+  };
+}
+
+/**
+ * Makes a quiz of a list.
+ * @param notes what the reader of the file has noted so far; what is understood, guessed and refused here is added
+ */
+export function quizFromList({ title, description, questions }: ListedQuiz, id: string, notes: Note[]): Read {
+  const taken = new Set(questions.flatMap((q) => (q.fields.id ? [q.fields.id] : [])));
+  const newQuestion = counter(taken, 'q');
+  const newPage = counter(new Set(), 'p');
+  const topics = new Map<string, string>();
+  const newTopic = counter(new Set(), 't');
+  const pages: Page[] = [];
+  for (const listed of questions) {
+    const made = questionFrom(
+      listed,
+      () => (listed.fields.id && /^[A-Za-z0-9_-]{1,60}$/.test(listed.fields.id) ? listed.fields.id : newQuestion()),
+      notes,
+    );
+    if (!made) continue;
+    const topic = listed.fields.topic?.trim();
+    if (topic) {
+      const known = topics.get(fold(topic)) ?? newTopic();
+      if (!topics.has(fold(topic))) topics.set(fold(topic), known);
+      made.topic = known;
+    }
+    const before = pages.at(-1);
+    if (listed.page !== undefined && before?.name === listed.page) before.blocks.push(made);
+    else pages.push({ id: newPage(), name: listed.page ?? '', stage: 'ask', blocks: [made] });
+  }
+  const names = new Map(
+    questions.flatMap((q) => (q.fields.topic?.trim() ? [[fold(q.fields.topic), q.fields.topic.trim()] as const] : [])),
+  );
+  const quiz: Quiz = {
+    format: 'yes-maybe-quiz',
+    version: 1,
+    id,
+    title: title || 'Untitled quiz',
+    description,
+    language: 'en',
+    pages: [
+      ...pages,
+      {
+        id: 'result',
+        name: 'Result',
+        stage: 'result',
+        blocks: [{ id: 'thanks', kind: 'words', body: 'Thank you. That was all.' }],
+      },
+    ],
+    topics: [...topics].map(([key, topicId]) => ({ id: topicId, name: names.get(key) ?? key })),
+    scales: [],
+    verdicts: [],
+    known: [],
+    scoring: { of: 'seen' },
+    delivery: {},
+    look: {},
+    labels: {},
+    messages: [],
+    access: {},
+  };
+  return { quiz, notes };
+}
+
+function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Question | null {
+  const { line, prompt, answers, fields } = listed;
+  const note = (is: Note['is'], message: string) => notes.push({ line, is, message });
+  const name = prompt.length > 40 ? `${prompt.slice(0, 39)}…` : prompt;
+  if (!prompt.trim()) {
+    note('refused', 'There is no question here, so its answers are left out.');
+    return null;
+  }
+  const told = listed.kind ? kindOfWords(listed.kind) : undefined;
+  if (listed.kind && !told) note('guessed', `“${listed.kind}” is not a kind that is known here; one was guessed.`);
+  const kind = told ?? guessKind(listed);
+  const number = (field: ListedField): number | undefined => {
+    const value = readDecimal(fields[field]);
+    if (fields[field]?.trim() && value === undefined)
+      note('refused', `${field}: “${fields[field]}” is not a number, so it is left out.`);
+    return value;
+  };
+  const flag = (field: ListedField): boolean | undefined => {
+    const value = yes(fields[field]);
+    if (fields[field]?.trim() && value === undefined)
+      note('refused', `${field}: “${fields[field]}” is neither yes nor no, so it is left out.`);
+    return value;
+  };
+  const marks = number('marks');
+  const penalty = number('penalty');
+  const seconds = number('seconds');
+  const required = flag('required');
+  const shuffle = flag('shuffle');
+  const explain = {
+    ...kept('right', fields['explain right']),
+    ...kept('wrong', fields['explain wrong']),
+    ...kept('always', fields.explain),
+  };
+  const common = {
+    id: newId(),
+    prompt,
+    required: required ?? true,
+    ...kept('name', fields.label),
+    ...kept('hint', fields.hint),
+    ...(marks === undefined ? {} : { marks: Math.max(0, marks) }),
+    ...(penalty === undefined || penalty === 0 ? {} : { penalty: Math.abs(penalty) }),
+    ...(seconds !== undefined && seconds > 0 ? { limit: seconds } : {}),
+    ...(fold(fields.credit ?? '') === 'share' ? { credit: 'share' as const } : {}),
+    ...(shuffle ? { shuffle } : {}),
+    ...(Object.keys(explain).length ? { explain } : {}),
+    ...(pictureFrom(fields.picture) ? { media: { picture: pictureFrom(fields.picture) } } : {}),
+  };
+  const ids = (prefix: string) => counter(new Set(), prefix);
+  const right = listed.right?.trim() ?? '';
+  const bounds = {
+    ...keptNumber('min', number('least')),
+    ...keptNumber('max', number('most')),
+    ...keptNumber('step', number('step')),
+  };
+  const understood = (words: string) => note('understood', `“${name}”: ${words}.`);
+
+  switch (kind) {
+    case 'choice':
+    case 'many':
+    case 'yes-no': {
+      const newOption = ids('o');
+      const given = answers.length || kind !== 'yes-no' ? answers : yesNo(right);
+      const options = given.map((a) => ({ id: newOption(), text: a.text, ...(a.credit ? { credit: a.credit } : {}) }));
+      if (options.length < 2)
+        note(
+          'guessed',
+          `“${name}” has ${options.length === 1 ? 'one answer' : 'no answers'}; two are needed before it can be published.`,
+        );
+      const rights = options.filter((o) => o.credit === 1).length;
+      const many = kind === 'many' || (kind === 'choice' && told === undefined && rights > 1);
+      understood(`${many ? 'several' : 'one'} of ${options.length} answers${rights ? `, ${rights} right` : ''}`);
+      return {
+        ...common,
+        kind: 'choice',
+        pick: many ? 'many' : 'one',
+        ...(kind === 'yes-no' ? { as: 'yes-no' as const } : {}),
+        options,
+      };
+    }
+    case 'text': {
+      const accept: Accepted[] = right
+        ? acceptFrom(right)
+        : answers.map((a) => ({ text: a.text, credit: a.credit ?? 1 }));
+      understood(accept.length ? `short text, ${accept.length} accepted` : 'short text');
+      return { ...common, kind: 'text', ...(accept.length ? { accept } : {}) };
+    }
+    case 'essay':
+      understood('long text');
+      return { ...common, kind: 'essay', ...(fold(right) === 'review' ? { review: true } : {}) };
+    case 'number':
+    case 'slider': {
+      const target = targetFrom(right || (answers[0]?.text ?? ''));
+      if ((right || answers.length) && !target)
+        note('refused', `“${right || answers[0]?.text}” is not a number, so “${name}” has no right answer.`);
+      understood(target ? `a number, right at ${target.target}` : 'a number');
+      return { ...common, kind, ...bounds, ...target };
+    }
+    case 'rating':
+      understood('a rating');
+      return {
+        ...common,
+        kind: 'rating',
+        ...keptNumber('min', number('least')),
+        ...keptNumber('max', number('most') ?? (answers.length || undefined)),
+      };
+    case 'date': {
+      const day = /\d{4}-\d{2}-\d{2}/.exec(right)?.[0];
+      const within = readDecimal(/±\s*(\d+)/.exec(right)?.[1]);
+      understood(day ? `a date, right at ${day}` : 'a date');
+      return { ...common, kind: 'date', ...(day ? { target: day } : {}), ...keptNumber('within', within) };
+    }
+    case 'order': {
+      const newItem = ids('i');
+      understood(`${answers.length} things to put in order`);
+      return {
+        ...common,
+        kind: 'order',
+        items: answers.map((a) => ({ id: newItem(), text: a.text })),
+        ...(fold(right) === 'none' ? { keyed: false } : {}),
+      };
+    }
+    case 'match': {
+      const [newLeft, newRight] = [ids('l'), ids('r')];
+      const pairs = answers
+        .filter((a) => a.text && a.with)
+        .map((a) => ({ left: { id: newLeft(), text: a.text }, right: { id: newRight(), text: a.with ?? '' } }));
+      const extras = answers.filter((a) => !a.text && a.with).map((a) => ({ id: newRight(), text: a.with ?? '' }));
+      for (const a of answers.filter((one) => !one.with))
+        note('refused', `“${a.text}” has nothing that it goes with, so it is left out.`);
+      understood(`${pairs.length} pairs`);
+      return { ...common, kind: 'match', pairs, ...(extras.length ? { extras } : {}) };
+    }
+    case 'gaps': {
+      const { text, gaps } = gapsFrom(right || answers.map((a) => a.text).join('\n'));
+      if (gaps.length === 0) note('guessed', `“${name}” has no gap; a gap is written {word} or {word; other word}.`);
+      understood(`${gaps.length} gaps`);
+      return { ...common, kind: 'gaps', text, gaps };
+    }
+    default:
+      note('refused', `“${name}” is of a kind that a list cannot hold.`);
+      return null;
+  }
+}
+
+const kept = <K extends string>(key: K, text: string | undefined): { [P in K]?: string } =>
+  text?.trim() ? ({ [key]: text.trim() } as { [P in K]?: string }) : {};
+const keptNumber = <K extends string>(key: K, value: number | undefined): { [P in K]?: number } =>
+  value === undefined ? {} : ({ [key]: value } as { [P in K]?: number });
+
+function guessKind({ answers, right }: Listed): QuestionKind | 'many' | 'yes-no' {
+  if (answers.length > 0) {
+    if (answers.every((a) => a.with !== undefined)) return 'match';
+    const words = answers.map((a) => fold(a.text));
+    const pairs = [
+      ['yes', 'no'],
+      ['true', 'false'],
+      ['no', 'yes'],
+      ['false', 'true'],
+    ];
+    return pairs.some((pair) => pair.length === words.length && pair.every((w, i) => w === words[i]))
+      ? 'yes-no'
+      : 'choice';
+  }
+  const given = right?.trim() ?? '';
+  if (/\{[^}]+\}/.test(given)) return 'gaps';
+  if (['yes', 'no', 'true', 'false'].includes(fold(given))) return 'yes-no';
+  if (/^\d{4}-\d{2}-\d{2}/.test(given)) return 'date';
+  return targetFrom(given) ? 'number' : 'text';
+}
+
+function yesNo(right: string): ListedAnswer[] {
+  const trueFalse = ['true', 'false'].includes(fold(right));
+  const said = yes(right);
+  return [true, false].map((value) => ({
+    text: trueFalse ? (value ? 'True' : 'False') : value ? 'Yes' : 'No',
+    credit: said === value ? 1 : null,
+  }));
+}
+
+/** "flat tyre; puncture (0.5)" */
+export const acceptFrom = (text: string): { text: string; credit: number }[] =>
+  text
+    .split(/\s*[;\n]\s*/)
+    .filter(Boolean)
+    .map((one) => {
+      const [, words = one, credit] = /^(.*?)\s*\((0?\.\d+|[01])\)$/.exec(one) ?? [];
+      return { text: words, credit: Math.min(1, readDecimal(credit) ?? 1) };
+    });
+
+/** "42 ± 2" or "42 ± 5%" */
+function targetFrom(text: string): { target: number; within?: number; withinPercent?: number } | null {
+  const [, number, within, percent] = /^\s*(-?[\d.,−]+)\s*(?:±\s*([\d.,]+)\s*(%)?)?\s*$/.exec(text) ?? [];
+  const target = readDecimal(number);
+  if (target === undefined) return null;
+  const around = readDecimal(within);
+  return { target, ...(around === undefined ? {} : percent ? { withinPercent: around } : { within: around }) };
+}
+
+function gapsFrom(text: string): {
+  text: Extract<Question, { kind: 'gaps' }>['text'];
+  gaps: Extract<Question, { kind: 'gaps' }>['gaps'];
+} {
+  const gaps: Extract<Question, { kind: 'gaps' }>['gaps'] = [];
+  const paragraphs = text.split('\n').map((line) => {
+    const content = line.split(/(\{[^}]*\})/).flatMap((part): Inline[] => {
+      const inside = /^\{([^}]*)\}$/.exec(part)?.[1];
+      if (inside === undefined) return part ? [{ type: 'text' as const, text: part }] : [];
+      const id = `g${gaps.length + 1}`;
+      gaps.push({ id, accept: acceptFrom(inside) });
+      return [{ type: 'gap' as const, attrs: { gap: id } }];
+    });
+    return { type: 'paragraph' as const, ...(content.length ? { content } : {}) };
+  });
+  return { text: { type: 'doc', content: paragraphs }, gaps };
+}
+
+const pictureFrom = (text: string | undefined): { src: string; text: string } | undefined => {
+  const [, src, words] = /^\s*(\S+)(?:\s+"([^"]*)")?\s*$/.exec(text ?? '') ?? [];
+  return src && /^(\/|https?:\/\/)/.test(src) ? { src, text: words ?? '' } : undefined;
+};
+
+// Out again.
+
+/** The questions of a quiz as a list, and in words what the list cannot hold. */
+export function listFromQuiz(quiz: Quiz): { list: ListedQuiz; lost: string[] } {
+  const lost: string[] = [];
+  const questions: Listed[] = [];
+  const topics = new Map(quiz.topics.map((t) => [t.id, t.name]));
+  for (const page of quiz.pages) {
+    if (page.stage !== 'ask') continue;
+    const asked = page.blocks.filter(isQuestion);
+    if (page.routes?.length || page.otherwise || page.hold || page.draw || page.showIf || page.limit)
+      lost.push(`where “${page.name}” leads, and when it shows`);
+    for (const block of page.blocks) if (!isQuestion(block)) lost.push(`the ${block.kind} on “${page.name}”`);
+    for (const q of asked) {
+      const listed = listedFrom(q, lost);
+      if (!listed) continue;
+      const topic = topics.get(q.topic ?? '');
+      questions.push({
+        ...listed,
+        ...(asked.length > 1 || page.name ? { page: page.name } : {}),
+        fields: { ...listed.fields, ...(topic ? { topic } : {}) },
+      });
+    }
+  }
+  if (quiz.scales.length || quiz.verdicts.length) lost.push('scales, outcomes, and what each answer says for them');
+  if (quiz.messages.length) lost.push('letters');
+  return { list: { title: quiz.title, description: quiz.description, questions }, lost: [...new Set(lost)] };
+}
+
+function listedFrom(q: Question, lost: string[]): Listed | null {
+  const prompt = plainText(q.prompt).replace(/\n/g, ' ');
+  const name = `“${prompt}”`;
+  if (typeof q.prompt !== 'string') lost.push(`how ${name} is set, and what is put into it`);
+  if (q.showIf) lost.push(`when ${name} shows`);
+  if (q.media?.sound || q.media?.video) lost.push(`the sound or video of ${name}`);
+  const fields: Listed['fields'] = {
+    id: q.id,
+    ...(q.name ? { label: q.name } : {}),
+    ...(q.marks === undefined ? {} : { marks: String(q.marks) }),
+    ...(q.penalty ? { penalty: String(q.penalty) } : {}),
+    ...(q.credit === 'share' ? { credit: 'share' } : {}),
+    ...(q.required ? {} : { required: 'no' }),
+    ...(q.shuffle ? { shuffle: 'yes' } : {}),
+    ...(q.limit ? { seconds: String(q.limit) } : {}),
+    ...(q.hint ? { hint: plainText(q.hint) } : {}),
+    ...(q.explain?.always ? { explain: plainText(q.explain.always) } : {}),
+    ...(q.explain?.right ? { 'explain right': plainText(q.explain.right) } : {}),
+    ...(q.explain?.wrong ? { 'explain wrong': plainText(q.explain.wrong) } : {}),
+    ...(q.media?.picture ? { picture: `${q.media.picture.src} "${q.media.picture.text}"` } : {}),
+  };
+  const base = { line: 0, prompt, answers: [] as ListedAnswer[], fields };
+  const accepted = (list: Accepted[]) =>
+    list
+      .map(acceptedOf)
+      .map((a) => (a.credit === 1 ? a.text : `${a.text} (${a.credit})`))
+      .join('; ');
+  const bounds = (b: { min?: number; max?: number; step?: number }) => ({
+    ...(b.min === undefined ? {} : { least: String(b.min) }),
+    ...(b.max === undefined ? {} : { most: String(b.max) }),
+    ...(b.step === undefined ? {} : { step: String(b.step) }),
+  });
+  switch (q.kind) {
+    case 'choice': {
+      if (q.options.some((o) => o.picture)) lost.push(`the pictures of ${name}`);
+      if (q.other) lost.push(`the free entry of ${name}`);
+      if (q.min !== undefined || q.max !== undefined) lost.push(`how many answers ${name} wants`);
+      const keyed = isKeyed(q);
+      const kind = q.as === 'yes-no' ? 'yes/no' : q.pick === 'many' ? 'many' : 'one';
+      return {
+        ...base,
+        kind,
+        answers: q.options.map((o) => ({ text: o.text, credit: keyed ? (o.credit ?? 0) : null })),
+      };
+    }
+    case 'text':
+      if (q.fold || q.reviewRest) lost.push(`how spellings of ${name} are compared`);
+      return { ...base, kind: 'text', ...(q.accept?.length ? { right: accepted(q.accept) } : {}) };
+    case 'essay':
+      return { ...base, kind: 'long text', ...(q.review ? { right: 'review' } : {}) };
+    case 'number':
+    case 'slider': {
+      const around = q.withinPercent !== undefined ? ` ± ${q.withinPercent}%` : q.within ? ` ± ${q.within}` : '';
+      return {
+        ...base,
+        kind: q.kind,
+        ...(q.target === undefined ? {} : { right: `${q.target}${around}` }),
+        fields: { ...fields, ...bounds(q) },
+      };
+    }
+    case 'rating':
+      return { ...base, kind: 'rating', fields: { ...fields, ...bounds(q) } };
+    case 'date':
+      return {
+        ...base,
+        kind: 'date',
+        ...(q.target ? { right: `${q.target}${q.within ? ` ± ${q.within}` : ''}` } : {}),
+      };
+    case 'order':
+      return {
+        ...base,
+        kind: 'order',
+        answers: q.items.map((i) => ({ text: i.text, credit: null })),
+        ...(q.keyed === false ? { right: 'none' } : {}),
+      };
+    case 'match':
+      return {
+        ...base,
+        kind: 'match',
+        answers: [
+          ...q.pairs.map((p) => ({ text: p.left.text, credit: null, with: p.right.text })),
+          ...(q.extras ?? []).map((e) => ({ text: '', credit: null, with: e.text })),
+        ],
+      };
+    case 'gaps': {
+      const accept = new Map(q.gaps.map((g) => [g.id, accepted(g.accept ?? [])]));
+      const text =
+        typeof q.text === 'string'
+          ? q.text
+          : q.text.content
+              .flatMap((p) =>
+                p.type === 'paragraph'
+                  ? [
+                      (p.content ?? [])
+                        .map((n) =>
+                          n.type === 'gap' ? `{${accept.get(n.attrs.gap) ?? ''}}` : n.type === 'text' ? n.text : '',
+                        )
+                        .join(''),
+                    ]
+                  : [],
+              )
+              .join('\n');
+      return { ...base, kind: 'gaps', right: text };
+    }
+    case 'grid':
+    case 'spots':
+      lost.push(`${name}: a ${q.kind === 'grid' ? 'grid' : 'picture with places'} is more than a list can hold`);
+      return null;
+  }
+}

@@ -1,0 +1,187 @@
+/** Reads runs one after the other and tells what they say together (model, section 6). Nothing of a run is kept but sums. */
+import type { Choice, Question, Quiz } from '../quiz/schema';
+import { isKeyed, isReviewed, optionIds, questionsOf } from '../quiz/lookup';
+import { chosenIn, isAnswered } from '../score/answer';
+import { resultOf } from '../score/result';
+import { contribution, weighs } from '../score/weights';
+import { questionsOnWay, type Run } from '../run/run';
+import { Alpha, Correlation, Moments } from './moments';
+import { associationOf } from './tables';
+
+export type Driver = {
+  cramersV: number | null;
+  chi2: number | null;
+  p: number | null;
+  /** P(outcome | option) / P(outcome); null for an outcome that nobody reached. */
+  lift: Record<string, Record<string, number | null>>;
+};
+export type Stats = {
+  /** Finished ones: only these count. */
+  runs: number;
+  questions: Record<
+    string,
+    { answered: number; options?: Record<string, number>; difficulty?: number | null; discrimination?: number | null }
+  >;
+  scales: Record<string, { mean: number | null; sd: number | null; alpha?: number | null }>;
+  marks: { mean: number | null; sd: number | null; alpha?: number | null };
+  outcomes: Record<string, Record<string, number>>;
+  drivers: Record<string, Record<string, Driver>>;
+};
+
+/** Fewer items than this make no scale to speak of. */
+const LEAST_ITEMS = 3;
+
+type QuestionSums = { answered: number; options: Map<string, number>; credit: Moments; discrimination: Correlation };
+/** Counts by row and outcome; for a choice of many two rows per option, chosen and not. */
+type Table = { answered: number; reached: Map<string, number>; cells: Map<string, Map<string, number>> };
+
+export class RunReader {
+  private runs = 0;
+  private readonly questions = new Map<string, QuestionSums>();
+  private readonly scales = new Map<string, { value: Moments; items: Question[]; alpha: Alpha }>();
+  private readonly marks = { value: new Moments(), items: [] as Question[], alpha: new Alpha(0) };
+  private readonly outcomes = new Map<string, Map<string, number>>();
+  private readonly drivers = new Map<string, Map<string, Table>>();
+  private readonly choices: Choice[];
+
+  constructor(private readonly quiz: Quiz) {
+    const all = questionsOf(quiz);
+    this.choices = all.filter((q): q is Choice => q.kind === 'choice');
+    for (const q of all)
+      this.questions.set(q.id, {
+        answered: 0,
+        options: new Map(),
+        credit: new Moments(),
+        discrimination: new Correlation(),
+      });
+    for (const { id } of quiz.scales) {
+      const items = all.filter((q) => weighs(q, id));
+      this.scales.set(id, { value: new Moments(), items, alpha: new Alpha(items.length) });
+    }
+    this.marks.items = all.filter((q) => isKeyed(q) || isReviewed(q));
+    this.marks.alpha = new Alpha(this.marks.items.length);
+    for (const verdict of quiz.verdicts) {
+      this.outcomes.set(verdict.id, new Map(verdict.outcomes.map((o) => [o.id, 0])));
+      this.drivers.set(
+        verdict.id,
+        new Map(this.choices.map((q) => [q.id, { answered: 0, reached: new Map(), cells: new Map() }])),
+      );
+    }
+  }
+
+  add(run: Run): void {
+    if (!run.finished) return;
+    this.runs += 1;
+    const result = resultOf(this.quiz, run);
+    const onWay = questionsOnWay(this.quiz, run);
+    const answered = (q: Question) => onWay.includes(q) && isAnswered(run.answers[q.id]);
+
+    for (const q of onWay) {
+      const sums = this.questions.get(q.id);
+      if (!sums) continue;
+      const answer = run.answers[q.id];
+      if (isAnswered(answer)) {
+        sums.answered += 1;
+        if (q.kind === 'choice')
+          for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
+      }
+      const marked = result.questions[q.id];
+      if (!marked || !isKeyed(q)) continue;
+      sums.credit.add(marked.credit ?? 0);
+      sums.discrimination.add(marked.awarded, result.marks.awarded - marked.awarded);
+    }
+
+    for (const [id, scale] of this.scales) {
+      const points = result.scales[id]?.points;
+      if (points !== null && points !== undefined) scale.value.add(points);
+      if (scale.items.length > 0 && scale.items.every(answered)) {
+        scale.alpha.add(scale.items.map((q) => contribution(q, id, run.answers[q.id], run.reviews[q.id])?.value ?? 0));
+      }
+    }
+    this.marks.value.add(result.marks.awarded);
+    if (this.marks.items.length > 0 && this.marks.items.every(answered)) {
+      this.marks.alpha.add(this.marks.items.map((q) => result.questions[q.id]?.awarded ?? 0));
+    }
+
+    for (const { id } of this.quiz.verdicts) {
+      const reached = result.verdicts[id]?.outcomes ?? [];
+      const counts = this.outcomes.get(id);
+      for (const o of reached) counts?.set(o, (counts.get(o) ?? 0) + 1);
+      for (const q of this.choices) if (answered(q)) this.drive(id, q, chosenIn(run.answers[q.id]), reached);
+    }
+  }
+
+  private drive(verdict: string, question: Choice, chosen: string[], reached: string[]): void {
+    const table = this.drivers.get(verdict)?.get(question.id);
+    if (!table) return;
+    table.answered += 1;
+    for (const o of reached) table.reached.set(o, (table.reached.get(o) ?? 0) + 1);
+    const rows =
+      question.pick === 'one' ? chosen : optionIds(question).map((id) => (chosen.includes(id) ? id : `not ${id}`));
+    for (const row of rows) {
+      const cells = table.cells.get(row) ?? new Map<string, number>();
+      table.cells.set(row, cells);
+      for (const o of reached) cells.set(o, (cells.get(o) ?? 0) + 1);
+      cells.set('', (cells.get('') ?? 0) + 1);
+    }
+  }
+
+  stats(): Stats {
+    const spread = (value: Moments, items: Question[], alpha: Alpha) => ({
+      mean: value.n === 0 ? null : value.mean,
+      sd: value.sd,
+      ...(items.length >= LEAST_ITEMS ? { alpha: alpha.alpha } : {}),
+    });
+    return {
+      runs: this.runs,
+      questions: Object.fromEntries(questionsOf(this.quiz).map((q) => [q.id, this.questionStats(q)])),
+      scales: Object.fromEntries([...this.scales].map(([id, s]) => [id, spread(s.value, s.items, s.alpha)])),
+      marks: spread(this.marks.value, this.marks.items, this.marks.alpha),
+      outcomes: Object.fromEntries([...this.outcomes].map(([id, counts]) => [id, Object.fromEntries(counts)])),
+      drivers: Object.fromEntries(
+        this.quiz.verdicts.map((v) => [
+          v.id,
+          Object.fromEntries(
+            this.choices.map((q) => [
+              q.id,
+              this.driver(
+                v.outcomes.map((o) => o.id),
+                q,
+                this.drivers.get(v.id)?.get(q.id),
+              ),
+            ]),
+          ),
+        ]),
+      ),
+    };
+  }
+
+  private questionStats(q: Question): Stats['questions'][string] {
+    const sums = this.questions.get(q.id);
+    const options =
+      q.kind === 'choice'
+        ? { options: Object.fromEntries(optionIds(q).map((id) => [id, sums?.options.get(id) ?? 0])) }
+        : {};
+    const keyed = isKeyed(q)
+      ? {
+          difficulty: sums && sums.credit.n > 0 ? sums.credit.mean : null,
+          discrimination: sums?.discrimination.r ?? null,
+        }
+      : {};
+    return { answered: sums?.answered ?? 0, ...options, ...keyed };
+  }
+
+  private driver(outcomes: string[], question: Choice, table: Table | undefined): Driver {
+    const rows = [...(table?.cells.values() ?? [])].map((cells) => outcomes.map((o) => cells.get(o) ?? 0));
+    const share = (o: string) => (table && table.answered > 0 ? (table.reached.get(o) ?? 0) / table.answered : 0);
+    const lift = Object.fromEntries(
+      optionIds(question).map((id) => {
+        const cells = table?.cells.get(id);
+        const chose = cells?.get('') ?? 0;
+        const given = (o: string) => (chose > 0 ? (cells?.get(o) ?? 0) / chose : 0);
+        return [id, Object.fromEntries(outcomes.map((o) => [o, share(o) === 0 ? null : given(o) / share(o)]))];
+      }),
+    );
+    return { ...associationOf(rows), lift };
+  }
+}
