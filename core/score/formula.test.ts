@@ -1,0 +1,56 @@
+import { evaluate, parseFormula, roundHalfUp } from './formula';
+
+const names = ['kit', 'kit-2', 'a', 'marks', 'max-speed'];
+const values: Record<string, number | null> = { kit: 7, 'kit-2': 3, a: null, marks: 10, 'max-speed': 25 };
+const read = (text: string) => parseFormula(text, names);
+const value = (text: string) => {
+  const parsed = read(text);
+  if ('fault' in parsed) throw new Error(`${parsed.fault.at}: ${parsed.fault.reason}`);
+  return evaluate(parsed.expression, (name) => values[name] ?? null);
+};
+
+describe('a formula', () => {
+  test.each<[string, number | null]>([
+    ['1 + 2 × 3', 7],
+    ['(1 + 2) * 3', 9],
+    ['-kit + 10', 3],
+    ['− −2', 2],
+    ['10 − 4 − 3', 3],
+    ['24 ÷ 4 ÷ 2', 3],
+    ['kit-2 * 2', 6],
+    ['kit - 2 * 2', 3],
+    ['min(kit, kit-2, 9)', 3],
+    ['max(kit, marks)', 10],
+    ['max-speed / 5', 5],
+    ['round(2.5)', 3],
+    ['round(-2.5)', -2],
+    ['round(kit / 3, 2)', 2.33],
+    ['if(kit > 5, 1, 2)', 1],
+    ['if(kit ≤ 5, 1, 2)', 2],
+    ['if(kit = 7, a, 2)', null],
+    ['if(kit != 7, a, 2)', 2],
+    ['if(a > 1, 1, 1)', null],
+    ['a + 1', null],
+    ['kit / (marks - 10)', null],
+    ['0.1 + 0.2', 0.3],
+  ])('%s is %s', (text, expected) => {
+    expect(value(text)).toBe(expected);
+  });
+  test.each<[string, number, RegExp]>([
+    ['kit +', 5, /number or a name/],
+    ['kit + boots', 6, /no scale “boots”/],
+    ['(kit', 4, /“\)”/],
+    ['kit $ 2', 4, /means nothing/],
+    ['if(kit, 1, 2)', 6, /comparison/],
+    ['kit kit', 4, /not expected/],
+    ['', 0, /number or a name/],
+    ['round(1, 2, 3)', 0, /round takes/],
+  ])('%j is wrong at its character %s', (text, at, reason) => {
+    const parsed = read(text);
+    expect('fault' in parsed && parsed.fault.at).toBe(at);
+    expect('fault' in parsed && parsed.fault.reason).toMatch(reason);
+  });
+  it('takes halves up', () => {
+    expect([roundHalfUp(0.5), roundHalfUp(1.5), roundHalfUp(-0.5), roundHalfUp(1.005, 2)]).toEqual([1, 2, 0, 1.01]);
+  });
+});
