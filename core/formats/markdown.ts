@@ -91,7 +91,7 @@ const escape = (text: string): string =>
     .replace(/\n/g, ' ')
     .replace(/^([#*+-]|\d+[.)])(?=\s)/, '\\$1')
     .replace(/ = /g, ' \\= ');
-const unescape = (text: string): string => text.replace(/\\([\\#*+=.)-])/g, '$1');
+const unescape = (text: string): string => text.replace(/\\([\\#*+=.)\d-])/g, '$1');
 
 /** Writes the questions of a quiz as a page. @returns the text, and in words what it could not hold */
 export function writeMarkdown(quiz: Quiz): { text: string; lost: string[] } {
@@ -102,7 +102,8 @@ export function writeMarkdown(quiz: Quiz): { text: string; lost: string[] } {
     lines.push(`## ${escape(q.prompt)}`, '');
     lines.push(...q.answers.map((a) => answerLine(a, q)));
     if (q.answers.length) lines.push('');
-    if (q.kind && q.kind !== 'one') lines.push(`Kind: ${q.kind}`);
+    // One of several is what a list is taken for, unless several are right.
+    if (q.kind && (q.kind !== 'one' || q.answers.filter((a) => a.credit === 1).length > 1)) lines.push(`Kind: ${q.kind}`);
     if (q.page) lines.push(`Page: ${q.page}`);
     if (q.right !== undefined) lines.push(...q.right.split('\n').map((line) => `Right: ${line}`));
     for (const name of listedFields) {

@@ -262,7 +262,7 @@ const Grid = closed({
   /** The right columns of each row. */
   key: optional(Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Array(Id, { maxItems: 30 }))),
 });
-const Point = Type.Tuple([Share, Share]);
+const Point = Type.Unsafe<[number, number]>({ type: 'array', items: Share, minItems: 2, maxItems: 2 });
 /** In shares of the picture's width and height. A circle's radius is a share of the width. */
 const Region = Type.Union([
   closed({ x: Share, y: Share, width: Share, height: Share }),

@@ -1,7 +1,11 @@
 import { foldRun, type Sent } from '../run/run';
+import { walk } from '../run/walk';
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
 import { countsOf, journeyOf } from './counts';
-import { wilson } from './proportions';
+import { Alpha, Correlation, Moments } from './moments';
+import { compareProportions, wilson } from './proportions';
+import { RunReader } from './reading';
+import { associationOf, fisherExact } from './tables';
 
 describe('Wilson’s interval', () => {
   // Newcombe, Statistics in Medicine 1998, table I, method 3.
@@ -16,6 +20,174 @@ describe('Wilson’s interval', () => {
     expect(interval?.high).toBeCloseTo(high, 4);
   });
   it('does not exist without trials', () => expect(wilson(0, 0)).toBeNull());
+});
+
+describe('the difference of two proportions', () => {
+  // Newcombe, Statistics in Medicine 1998 (interval estimation for the difference), table II, method 10, contrasts (a) and (c).
+  test.each([
+    [56, 70, 48, 80, 0.0524, 0.3339],
+    [9, 10, 3, 10, 0.1705, 0.809],
+  ])('of %s in %s and %s in %s is %s to %s', (x1, n1, x2, n2, low, high) => {
+    const compared = compareProportions(x1, n1, x2, n2);
+    expect(compared?.low).toBeCloseTo(low, 4);
+    expect(compared?.high).toBeCloseTo(high, 4);
+  });
+  it('takes the z test for large groups', () => {
+    // z = 0.02 / √(0.11 × 0.89 × 2 / 1000) = 1.4293…; two-sided p = 0.1529.
+    expect(compareProportions(120, 1000, 100, 1000)?.p).toBeCloseTo(0.1529, 4);
+  });
+});
+
+describe('Fisher’s exact test', () => {
+  it('of the lady tasting tea', () => {
+    // Fisher, The Design of Experiments, 1935: three of four right is 17 in 70 one-sided, 34 in 70 two-sided.
+    expect(fisherExact(3, 1, 1, 3)).toBeCloseTo(34 / 70, 10);
+    expect(fisherExact(4, 0, 0, 4)).toBeCloseTo(2 / 70, 10);
+  });
+});
+
+describe('chi-square and Cramér’s V', () => {
+  it('of a table worked by hand', () => {
+    // Expected 20 in each corner, so χ² = 4 × 10² / 20 = 20 with one degree of freedom; V = √(20 / 80).
+    const found = associationOf([
+      [30, 10],
+      [10, 30],
+    ]);
+    expect(found.chi2).toBeCloseTo(20, 10);
+    expect(found.cramersV).toBeCloseTo(0.5, 10);
+    expect(found.p).toBeCloseTo(7.744e-6, 8);
+  });
+  it('of hair and eyes', () => {
+    // Snee, The American Statistician 1974: χ² = 138.29, nine degrees of freedom, 592 students.
+    const { chi2, cramersV } = associationOf([
+      [68, 20, 15, 5],
+      [119, 84, 54, 29],
+      [26, 17, 14, 14],
+      [7, 94, 10, 16],
+    ]);
+    expect(chi2).toBeCloseTo(138.29, 2);
+    expect(cramersV).toBeCloseTo(Math.sqrt(138.2898 / (592 * 3)), 4);
+  });
+  it('leaves out rows and columns of nobody, and says nothing of what does not vary', () => {
+    expect(
+      associationOf([
+        [30, 0, 10],
+        [0, 0, 0],
+        [10, 0, 30],
+      ]).chi2,
+    ).toBeCloseTo(20, 10);
+    expect(associationOf([[3, 4]])).toEqual({ cramersV: null, chi2: null, p: null });
+  });
+});
+
+describe('running sums', () => {
+  it('give the mean and the spread with n − 1', () => {
+    const moments = new Moments();
+    for (const x of [2, 4, 4, 4, 5, 5, 7, 9]) moments.add(x);
+    expect(moments.mean).toBe(5);
+    expect(moments.sd).toBeCloseTo(Math.sqrt(32 / 7), 12);
+    expect(new Moments().sd).toBeNull();
+  });
+  it('give Pearson’s correlation', () => {
+    // Anscombe, The American Statistician 1973, first data set: r = 0.816.
+    const r = new Correlation();
+    [
+      [10, 8.04],
+      [8, 6.95],
+      [13, 7.58],
+      [9, 8.81],
+      [11, 8.33],
+      [14, 9.96],
+      [6, 7.24],
+      [4, 4.26],
+      [12, 10.84],
+      [7, 4.82],
+      [5, 5.68],
+    ].forEach(([x = 0, y = 0]) => r.add(x, y));
+    expect(r.r).toBeCloseTo(0.81642, 4);
+    const flat = new Correlation();
+    [1, 2, 3].forEach((x) => flat.add(x, 0.1));
+    expect(flat.r).toBeNull();
+  });
+  it('give Cronbach’s alpha', () => {
+    // Variances 1, 1, 1 of the items and 7 of their sum 3, 6, 8, worked by hand: 3/2 × (1 − 3/7)… with sums 3, 6, 8: mean 17/3.
+    const alpha = new Alpha(3);
+    alpha.add([1, 1, 1]);
+    alpha.add([2, 2, 2]);
+    alpha.add([3, 3, 2]);
+    const items = 1 + 1 + 1 / 3;
+    const total = ((3 - 17 / 3) ** 2 + (6 - 17 / 3) ** 2 + (8 - 17 / 3) ** 2) / 2;
+    expect(alpha.alpha).toBeCloseTo((3 / 2) * (1 - items / total), 12);
+  });
+});
+
+describe('reading runs', () => {
+  const right = (id: string) =>
+    choice(id, [option('a', { x: 1 }, { credit: 1 }), option('b', { y: 1 })], { required: false });
+  const q = quiz([page('p1', ['q1', 'q2', 'q3'].map(right))], { verdicts: [strongest('v', ['x', 'y', 'z'])] });
+  const read = (...answers: (string | null)[][]) => {
+    const reader = new RunReader(q);
+    answers.forEach((list, i) => {
+      const given = Object.fromEntries(list.flatMap((a, k) => (a === null ? [] : [[`q${k + 1}`, [a]]])));
+      reader.add(walk(q, { id: String(i), answers: given }).run);
+    });
+    return reader.stats();
+  };
+  const stats = read(['a', 'a', 'a'], ['a', 'a', 'b'], ['a', 'b', 'b'], ['b', 'b', null]);
+
+  it('counts answers, and how hard each question is', () => {
+    expect(stats.runs).toBe(4);
+    expect(stats.questions['q1']).toMatchObject({ answered: 4, options: { a: 3, b: 1 }, difficulty: 0.75 });
+    expect(stats.questions['q3']).toMatchObject({ answered: 3, options: { a: 1, b: 2 }, difficulty: 0.25 });
+    // q1: 1 1 1 0 against the rest 2 1 0 0. Covariance 0.25, variances 0.25 and 11/12.
+    expect(stats.questions['q1']?.discrimination).toBeCloseTo(0.25 / Math.sqrt((0.25 * 11) / 12), 12);
+  });
+  it('sums marks over all, and alpha over those who answered all items', () => {
+    expect(stats.marks.mean).toBe(1.5);
+    expect(stats.marks.sd).toBeCloseTo(Math.sqrt(5 / 3), 12);
+    // Runs 111, 110, 100: item variances 0, 1/3, 1/3; sums 3, 2, 1 with variance 1.
+    expect(stats.marks.alpha).toBeCloseTo((3 / 2) * (1 - 2 / 3), 12);
+  });
+  it('tells what drives a verdict', () => {
+    expect(stats.outcomes['v']).toEqual({ x: 2, y: 2, z: 0 });
+    const driver = stats.drivers['v']?.['q2'];
+    expect(driver?.cramersV).toBeCloseTo(1, 12);
+    expect(driver?.lift).toEqual({ a: { x: 2, y: 0, z: null }, b: { x: 0, y: 2, z: null } });
+  });
+  it('takes each option of several as chosen or not', () => {
+    const many = quiz([page('p1', [choice('q', [option('a', { x: 2 }), option('b', { y: 1 })], { pick: 'many' })])], {
+      verdicts: [strongest('v', ['x', 'y'])],
+    });
+    const reader = new RunReader(many);
+    for (const chosen of [['a'], ['a', 'b'], ['b'], ['b']])
+      reader.add(walk(many, { id: 'r', answers: { q: chosen } }).run);
+    // Rows a, not a, b, not b by x, y: 2 0 | 0 2 | 1 2 | 1 0. Eight counts, four of each outcome.
+    const driver = reader.stats().drivers['v']?.['q'];
+    expect(driver?.chi2).toBeCloseTo(
+      associationOf([
+        [2, 0],
+        [0, 2],
+        [1, 2],
+        [1, 0],
+      ]).chi2 ?? 0,
+      12,
+    );
+    expect(driver?.lift['b']).toEqual({ x: 1 / 3 / 0.5, y: 2 / 3 / 0.5 });
+  });
+  it('says nothing where there is nothing', () => {
+    const none = read();
+    expect(none).toMatchObject({
+      runs: 0,
+      marks: { mean: null, sd: null, alpha: null },
+      outcomes: { v: { x: 0, y: 0, z: 0 } },
+    });
+    expect(none.questions['q1']).toEqual({
+      answered: 0,
+      options: { a: 0, b: 0 },
+      difficulty: null,
+      discrimination: null,
+    });
+  });
 });
 
 describe('what a run counts for', () => {
