@@ -23,7 +23,8 @@ const project = async (own) => ({
 
 export default async () => ({
   projects: [
-    await project({ displayName: 'core', testMatch: ['<rootDir>/{core,studio,visitor,cli}/**/*.test.ts'] }),
+    await project({ displayName: 'core', testMatch: ['<rootDir>/{core,studio,visitor}/**/*.test.ts'] }),
+    await project({ displayName: 'command', testMatch: ['<rootDir>/tests/command/**/*.test.ts'] }),
     await project({
       displayName: 'server',
       testMatch: ['<rootDir>/tests/server/**/*.test.ts'],

@@ -1,4 +1,4 @@
-/** `npm test`: sets everything up and runs all suites, or those named: checks, core, server, browser. Ends with `N passed, N failed`. */
+/** `npm test`: sets everything up and runs all suites, or those named: checks, core, command, server, browser. Ends with `N passed, N failed`. */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
@@ -8,7 +8,7 @@ import { tsx } from './lib/outside.mjs';
 import { data, endAll, run } from './lib/run.mjs';
 import { elapsed, main, say, step, Trouble } from './lib/say.mjs';
 
-const all = ['checks', 'core', 'server', 'browser'];
+const all = ['checks', 'core', 'command', 'server', 'browser'];
 const wanted = process.argv.slice(2).filter((name) => all.includes(name));
 const rest = process.argv.slice(2).filter((name) => !all.includes(name));
 const suites = wanted.length ? wanted : all;
@@ -49,6 +49,7 @@ async function test() {
   }
   if (suites.includes('checks')) await checks();
   if (suites.includes('core')) await jest('core', env);
+  if (suites.includes('command')) await jest('command', env);
   if (suites.includes('server')) await jest('server', env);
   if (suites.includes('browser')) {
     await ensureChromium();

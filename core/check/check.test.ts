@@ -1,4 +1,4 @@
-import type { Quiz } from '../quiz/schema';
+import type { Condition, Quiz } from '../quiz/schema';
 import { rehearse } from '../rehearse/odds';
 import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import { checkQuiz } from './check';
@@ -23,7 +23,86 @@ const contact = {
   fields: [{ id: 'email', label: 'E-mail', format: 'email' as const }],
 };
 
-const codes = (q: Quiz) => checkQuiz(q, rehearse(q, { visitors: 500 })).map((f) => f.code);
+const scored = { scales: [{ id: 's', name: 'S', start: 1 }] };
+const named = {
+  type: 'doc' as const,
+  content: [
+    {
+      type: 'paragraph' as const,
+      content: [{ type: 'insert' as const, attrs: { value: 'firstName' as const, fallback: 'rider' } }],
+    },
+  ],
+};
+const answerOf = (fallback: string) => ({
+  type: 'doc' as const,
+  content: [
+    {
+      type: 'paragraph' as const,
+      content: [{ type: 'insert' as const, attrs: { value: 'answer' as const, ref: 'q1', fallback } }],
+    },
+  ],
+});
+const both = (join: 'all' | 'any') => {
+  const when = {
+    [join]: [
+      { answer: 'q1', is: 'a' },
+      { answer: 'q1', is: 'b' },
+    ],
+  } as Condition;
+  return quiz([page('p1', [ab('q1')], { routes: [{ when, to: 'finish' }] }), page('p2', [ab('q2')])], {
+    verdicts: good.verdicts,
+  });
+};
+const shadowed = (second: string) =>
+  quiz(
+    [
+      page('p1', [ab('q1')], {
+        routes: [
+          { when: { answer: 'q1', is: 'a' }, to: { page: 'p3' } },
+          { when: { all: [{ answer: 'q1', is: second }] }, to: 'finish' },
+        ],
+      }),
+      page('p2', [ab('q2')]),
+      page('p3', [ab('q3')]),
+    ],
+    { verdicts: good.verdicts },
+  );
+const split = (n: number) =>
+  quiz(
+    [
+      page('p1', [
+        choice(
+          'q1',
+          Array.from({ length: n }, (_, i) => option(`o${i}`, i === 0 ? { x: 1 } : { [i % 2 ? 'y' : 'z']: 1 })),
+        ),
+      ]),
+    ],
+    { verdicts: [strongest('v', ['x', 'y', 'z'])] },
+  );
+const banded = (from: number) =>
+  quiz([page('p1', [choice('q1', [option('a', { s: 0 }), option('b', { s: 4 })])])], {
+    scales: [{ id: 's', name: 'S' }],
+    verdicts: [
+      {
+        id: 'b',
+        name: 'b',
+        by: 'bands',
+        scale: 's',
+        outcomes: ['lo', 'hi'].map((id) => ({ id, name: id, body: id })),
+        bands: [
+          { from: 0, outcome: 'lo' },
+          { from, outcome: 'hi' },
+        ],
+      },
+    ],
+  });
+const drawing = (count: number) => ({
+  ...quiz([page('p1', [], { draw: { from: 'bank', count } }), page('p2', [ab('q1')])], { verdicts: good.verdicts }),
+  bank: [ab('b1'), ab('b2')],
+});
+
+const codes = (q: Quiz) =>
+  checkQuiz(q, rehearse(q, { visitors: 500 }), { published: new Set(['live']) }).map((f) => f.code);
 
 describe('the check', () => {
   it('finds nothing in a good quiz, nor in the demo', () => {
@@ -95,6 +174,138 @@ describe('the check', () => {
       'tie-likely',
       quiz([page('p1', [ab('q1')]), page('p2', [ab('q2')])], { verdicts: [strongest('v', ['x', 'y'])] }),
       good,
+    ],
+    ['choice-too-few-options', quiz([page('p1', [choice('q1', [])])]), good],
+    [
+      'formula-cycle',
+      quiz(good.pages, {
+        verdicts: good.verdicts,
+        scales: [
+          { id: 'a', name: 'A', formula: 'b + 1' },
+          { id: 'b', name: 'B', formula: 'a' },
+        ],
+      }),
+      quiz(good.pages, {
+        verdicts: good.verdicts,
+        scales: [
+          { id: 'a', name: 'A', formula: 'b + 1' },
+          { id: 'b', name: 'B', formula: 'marks' },
+        ],
+      }),
+    ],
+    [
+      'unknown-reference',
+      quiz(good.pages, { verdicts: good.verdicts, scales: [{ id: 'a', name: 'A', formula: 'c + 1' }] }),
+      good,
+    ],
+    [
+      'endless-loop',
+      quiz([page('p1', [ab('q1')]), page('p2', [ab('q2')], { otherwise: { page: 'p1' } })], {
+        verdicts: good.verdicts,
+      }),
+      quiz(
+        [
+          page('p1', [ab('q1')]),
+          page('p2', [ab('q2')], {
+            routes: [{ when: { answer: 'q2', is: 'a' }, to: 'finish' }],
+            otherwise: { page: 'p1' },
+          }),
+        ],
+        { verdicts: good.verdicts },
+      ),
+    ],
+    [
+      'handover-unpublished',
+      quiz([page('p1', [ab('q1')], { otherwise: { quiz: 'draft' } })], { verdicts: good.verdicts }),
+      quiz([page('p1', [ab('q1')], { otherwise: { quiz: 'live' } })], { verdicts: good.verdicts }),
+    ],
+    [
+      'redirect-unsafe',
+      quiz([page('p1', [ab('q1')], { otherwise: { url: 'http://slowspoke.test' } })], { verdicts: good.verdicts }),
+      quiz([page('p1', [ab('q1')], { otherwise: { url: 'https://slowspoke.test/' } })], { verdicts: good.verdicts }),
+    ],
+    // A rule that needs q1 = a and q1 = b is never true; one that needs a or b is.
+    ['route-never', both('all'), both('any')],
+    ['route-never', shadowed('a'), shadowed('b')],
+    [
+      'page-unreachable',
+      quiz(
+        [
+          page('p1', [ab('q1')]),
+          page('p2', [ab('q2')], {
+            showIf: {
+              all: [
+                { answer: 'q1', is: 'a' },
+                { scale: 's', ge: 2 },
+              ],
+            },
+          }),
+        ],
+        { ...scored, verdicts: good.verdicts },
+      ),
+      quiz(
+        [
+          page('p1', [ab('q1')]),
+          page('p2', [ab('q2')], { showIf: { all: [{ answer: 'q1', is: 'a' }, { not: { scale: 's', ge: 2 } }] } }),
+        ],
+        { ...scored, verdicts: good.verdicts },
+      ),
+    ],
+    ['outcome-rare', split(40), split(30)],
+    ['band-out-of-range', banded(5), banded(4)],
+    [
+      'contact-never-asked',
+      quiz([page('p1', [ab('q1'), contact])], { verdicts: good.verdicts, messages: [{ ...letter, body: named }] }),
+      quiz(
+        [
+          page('p1', [
+            ab('q1'),
+            { ...contact, fields: [...contact.fields, { id: 'name', label: 'Name', format: 'name' as const }] },
+          ]),
+        ],
+        { verdicts: good.verdicts, messages: [{ ...letter, body: named }] },
+      ),
+    ],
+    [
+      'picture-without-text',
+      quiz([page('p1', [{ id: 'm', kind: 'media', picture: { src: '/pictures/lane.svg', text: '' } }, ab('q1')])], {
+        verdicts: good.verdicts,
+      }),
+      quiz(
+        [page('p1', [{ id: 'm', kind: 'media', picture: { src: '/pictures/lane.svg', text: 'A lane' } }, ab('q1')])],
+        { verdicts: good.verdicts },
+      ),
+    ],
+    [
+      'contrast-low',
+      quiz(good.pages, { verdicts: good.verdicts, look: { colours: { paper: '#FFFFFF', ink: '#777777' } } }),
+      quiz(good.pages, { verdicts: good.verdicts, look: { colours: { paper: '#FFFFFF', ink: '#767676' } } }),
+    ],
+    [
+      'insert-empty-possible',
+      quiz([page('p1', [ab('q1'), contact])], {
+        verdicts: good.verdicts,
+        messages: [{ ...letter, body: answerOf('') }],
+      }),
+      quiz([page('p1', [ab('q1'), contact])], {
+        verdicts: good.verdicts,
+        messages: [{ ...letter, body: answerOf('nothing') }],
+      }),
+    ],
+    [
+      'limit-too-short',
+      quiz([page('p1', [ab('q1'), ab('q2')], { limit: 9 })], { verdicts: good.verdicts }),
+      quiz([page('p1', [ab('q1'), ab('q2')], { limit: 10 })], { verdicts: good.verdicts }),
+    ],
+    ['draw-too-few', drawing(3), drawing(2)],
+    [
+      'required-hidden-loop',
+      quiz([page('p1', [ab('q1'), text('q2', { required: true, showIf: { answer: 'q2', answered: true } })])], {
+        verdicts: good.verdicts,
+      }),
+      quiz([page('p1', [ab('q1'), text('q2', { required: true, showIf: { answer: 'q1', answered: true } })])], {
+        verdicts: good.verdicts,
+      }),
     ],
   ])('finds %s, and not where it barely is not', (code, bad, fine) => {
     expect(codes(bad)).toContain(code);

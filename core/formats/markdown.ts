@@ -103,7 +103,8 @@ export function writeMarkdown(quiz: Quiz): { text: string; lost: string[] } {
     lines.push(...q.answers.map((a) => answerLine(a, q)));
     if (q.answers.length) lines.push('');
     // One of several is what a list is taken for, unless several are right.
-    if (q.kind && (q.kind !== 'one' || q.answers.filter((a) => a.credit === 1).length > 1)) lines.push(`Kind: ${q.kind}`);
+    if (q.kind && (q.kind !== 'one' || q.answers.filter((a) => a.credit === 1).length > 1))
+      lines.push(`Kind: ${q.kind}`);
     if (q.page) lines.push(`Page: ${q.page}`);
     if (q.right !== undefined) lines.push(...q.right.split('\n').map((line) => `Right: ${line}`));
     for (const name of listedFields) {
