@@ -1,7 +1,7 @@
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['.next*/**', '.data/', 'node_modules/', 'public/', 'next-env.d.ts', 'test-results/'] },
+  { ignores: ['.next*/**', '.data/', 'node_modules/', 'public/', 'next-env.d.ts', 'test-results/', '.stryker/'] },
   ...tseslint.configs.strict,
   {
     rules: {

@@ -174,7 +174,7 @@ describe('properties of any quiz', () => {
         }
         expect(marks.awarded).toBeLessThanOrEqual(marks.possible + 1e-9);
       }),
-      { numRuns: 400 },
+      { numRuns: 200 },
     );
   });
   it('a page that nobody can come to changes no result', () => {

@@ -5,7 +5,7 @@ import { matchAccepted } from '../text/fold';
 import { type Answer, chosenIn, dayNumber, isAnswered, partOf } from './answer';
 import { round9 } from './numbers';
 
-/** @property credit 0..1; null where there is no key, no answer, or a person has yet to mark it (`pending`) */
+/** @property credit 0..1, not yet rounded, so that a third of three marks is one mark; null where there is no key, no answer, or a person has yet to mark it (`pending`) */
 export type Grade = { credit: number | null; pending: boolean };
 
 const graded = (credit: number): Grade => ({ credit, pending: false });
@@ -66,8 +66,11 @@ export function gradeOf(question: Question, answer: Answer | undefined): Grade {
   }
 }
 
-export const creditOf = (question: Question, answer: Answer | undefined): number | null =>
-  gradeOf(question, answer).credit;
+/** The credit of an answer as results and conditions read it, to nine decimals. */
+export function creditOf(question: Question, answer: Answer | undefined): number | null {
+  const { credit } = gradeOf(question, answer);
+  return credit === null ? null : round9(credit);
+}
 
 function choiceCredit(question: Extract<Question, { kind: 'choice' }>, chosen: string[]): number {
   const creditOfOption = (id: string) => question.options.find((o) => o.id === id)?.credit ?? 0;
@@ -81,7 +84,7 @@ function choiceCredit(question: Extract<Question, { kind: 'choice' }>, chosen: s
     const credit = creditOfOption(id);
     worth += credit > 0 ? credit : -1;
   }
-  return Math.min(1, Math.max(0, round9(worth / right)));
+  return Math.min(1, Math.max(0, worth / right));
 }
 
 function isNear(
@@ -95,7 +98,7 @@ function isNear(
 /** "all": every part is right, else nothing; "share": right parts of all. */
 function byParts(question: Question, right: boolean[]): number {
   const count = right.filter(Boolean).length;
-  if (question.credit === 'share') return right.length === 0 ? 0 : round9(count / right.length);
+  if (question.credit === 'share') return right.length === 0 ? 0 : count / right.length;
   return right.length > 0 && count === right.length ? 1 : 0;
 }
 
@@ -153,7 +156,7 @@ export function marksOf(question: Question, answer: Answer | undefined, byHand?:
   if (byHand !== undefined) {
     const of = question.marks ?? 1;
     return {
-      credit: of === 0 ? grade.credit : Math.min(1, Math.max(0, round9(byHand / of))),
+      credit: of === 0 ? grade.credit : Math.min(1, Math.max(0, byHand / of)),
       pending: false,
       awarded: byHand,
     };

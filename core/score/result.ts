@@ -3,6 +3,7 @@ import type { Fill } from '../text/rich';
 import { questionsOnWay, type Run, runFacts } from '../run/run';
 import { answerText } from '../run/progress';
 import { indexOf } from '../quiz/lookup';
+import { round9 } from './numbers';
 import { addQuestion, Ledger, type Marks, planOf, readMarks, readScale, type Reading } from './ledger';
 import { type Decision, decide } from './verdicts';
 
@@ -29,7 +30,9 @@ export function resultOf(quiz: Quiz, run: Run): Result {
       first: run.first[id],
       byHand: run.reviews[id],
     });
-    if (marked) questions[id] = { credit: marked.credit, awarded: marked.awarded };
+    if (marked) {
+      questions[id] = { credit: marked.credit === null ? null : round9(marked.credit), awarded: marked.awarded };
+    }
   }
   const scales: Result['scales'] = {};
   for (const { id } of quiz.scales) scales[id] = readScale(quiz, ledger, id);

@@ -1,0 +1,14 @@
+/** Mutation testing of what scores and walks; run by hand (`npm run test:mutation`), since it takes the better part of an hour. */
+export default {
+  mutate: ['core/score/**/*.ts', 'core/run/**/*.ts', '!**/*.test.ts'],
+  testRunner: 'jest',
+  jest: { projectType: 'custom', configFile: 'jest.mutation.mjs', enableFindRelatedTests: false },
+  coverageAnalysis: 'perTest',
+  concurrency: 2,
+  timeoutMS: 20_000,
+  reporters: ['clear-text', 'progress', 'json'],
+  clearTextReporter: { allowColor: false, reportTests: false },
+  jsonReporter: { fileName: '.stryker/mutation.json' },
+  tempDirName: '.stryker/tmp',
+  ignorePatterns: ['.next*', '.data', 'docs/screenshots', 'test-results'],
+};
