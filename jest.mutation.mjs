@@ -1,8 +1,5 @@
 import projects from './jest.config.mjs';
 
-/** The core's own tests, but for the few that take seconds each and find no more. */
+/** The core's tests as `tests/mutation.ts` gathers them. */
 const { projects: all } = await projects();
-export default {
-  ...all.find((p) => p.displayName === 'core'),
-  testMatch: ['<rootDir>/core/{score,run,formats,text}/**/*.test.ts'],
-};
+export default { ...all.find((p) => p.displayName === 'core'), testMatch: ['<rootDir>/tests/mutation.ts'] };
