@@ -1,8 +1,8 @@
-/** Mutation testing of what scores and walks; run by hand (`npm run test:mutation`), since it takes the better part of an hour. */
+/** Mutation testing of what scores and walks; run by hand: `npm run test:mutation`. */
 export default {
   mutate: ['core/score/**/*.ts', 'core/run/**/*.ts', '!**/*.test.ts'],
-  testRunner: 'jest',
-  jest: { projectType: 'custom', configFile: 'jest.mutation.mjs', enableFindRelatedTests: false },
+  testRunner: 'mocha',
+  mochaOptions: { spec: ['tests/mutation.ts'], require: ['tsx/cjs'], ui: 'bdd' },
   coverageAnalysis: 'perTest',
   concurrency: 2,
   timeoutMS: 20_000,

@@ -1,7 +1,8 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
-import type { Block, Choice, Option, Outcome, Page, Question, Quiz, Scale } from '../core/quiz/schema';
+import type { Block, Choice, Outcome, Page, Question, Quiz, Scale, Verdict } from '../core/quiz/schema';
 import { type BlockKind, choiceBlock, newBlock, resultPage } from '../core/quiz/blank';
-import { indexOf } from '../core/quiz/lookup';
+import { indexOf, isQuestion } from '../core/quiz/lookup';
+import { type Weighed, weighedIn } from '../core/quiz/weighed';
 import type { Edit, Op, Place } from '../core/quiz/edits';
 
 const alphabet = '23456789abcdefghjkmnpqrstuvwxyz';
@@ -32,52 +33,36 @@ const asksOf = (quiz: Quiz): Page[] => quiz.pages.filter((p) => p.stage === 'ask
 const before = <T extends { id: string }>(items: T[], id: string): string | null =>
   items[items.findIndex((i) => i.id === id) - 1]?.id ?? null;
 
-/** Puts answers behind another, or first where `after` is null. */
-export function addOptions(quiz: Quiz, block: string, after: string | null, options: Option[]): Edit {
-  const at = placeOfBlock(quiz, block);
-  return {
-    name: 'add-answers',
-    ops: options.map((item, i): Op => ({
-      op: 'insert',
-      at,
-      list: 'options',
-      item,
-      after: options[i - 1]?.id ?? after,
-    })),
-  };
-}
+type Listed = { id: string };
 
-/** Several lines put into an answer: the first becomes its text, the others answers behind it. */
-export function pasteOptions(quiz: Quiz, question: Choice, option: Option, lines: string[]): Edit {
-  const at = placeOfBlock(quiz, question.id);
+/** Puts things into a list behind another, or first where `after` is null. */
+export const addToList = (at: Place, list: string, after: string | null, items: Listed[]): Edit => ({
+  name: `add-${list}`,
+  ops: items.map((item, i): Op => ({ op: 'insert', at, list, item, after: items[i - 1]?.id ?? after })),
+});
+
+/** Several lines put into one thing of a list: the first becomes its text, the others things behind it. */
+export function pasteInList(at: Place, list: string, into: Listed & { text: string }, lines: string[]): Edit {
   const [first = '', ...rest] = lines;
-  let after = option.id;
+  const items = rest.map((text) => ({ id: newId(list.charAt(0)), text }));
   return {
-    name: 'paste-answers',
+    name: `paste-${list}`,
     ops: [
-      { op: 'set', at: [...at, 'options', option.id], field: ['text'], was: option.text, to: first },
-      ...rest.map((text): Op => {
-        const item = { id: newId('o'), text };
-        const op: Op = { op: 'insert', at, list: 'options', item, after };
-        after = item.id;
-        return op;
-      }),
+      { op: 'set', at: [...at, list, into.id], field: ['text'], was: into.text, to: first },
+      ...addToList(at, list, into.id, items).ops,
     ],
   };
 }
 
-export const removeOption = (quiz: Quiz, block: string, option: string): Edit => ({
-  name: 'remove-answer',
-  ops: [{ op: 'remove', at: placeOfBlock(quiz, block), list: 'options', id: option }],
+export const removeFromList = (at: Place, list: string, id: string): Edit => ({
+  name: `remove-${list}`,
+  ops: [{ op: 'remove', at, list, id }],
 });
 
-/** Moves an answer by one place; null at the end of the list. */
-export function moveOption(quiz: Quiz, question: Choice, option: string, by: -1 | 1): Edit | null {
-  const after = neighbour(question.options, option, by);
-  const at = placeOfBlock(quiz, question.id);
-  return after === undefined
-    ? null
-    : { name: 'move-answer', ops: [{ op: 'move', at, list: 'options', id: option, to: at, after }] };
+/** Moves a thing by one place in its list; null at the end of it. */
+export function moveInList(at: Place, list: string, items: Listed[], id: string, by: -1 | 1): Edit | null {
+  const after = neighbour(items, id, by);
+  return after === undefined ? null : { name: `move-${list}`, ops: [{ op: 'move', at, list, id, to: at, after }] };
 }
 
 /** What a thing stands behind after moving by one; undefined where it cannot move. */
@@ -115,6 +100,19 @@ export function replaceBlock(quiz: Quiz, old: string, block: Block): Edit {
     ops: [
       { op: 'insert', at, list: 'blocks', item: block, after: old },
       { op: 'remove', at, list: 'blocks', id: old },
+    ],
+  };
+}
+
+/** Puts a question of another kind, with the same id, in the place of the old one. */
+export function changeQuestion(quiz: Quiz, old: Question, next: Question): Edit {
+  const page = indexOf(quiz).pageOf.get(old.id);
+  const at = placeOfPage(page?.id ?? '');
+  return {
+    name: 'change-kind',
+    ops: [
+      { op: 'remove', at, list: 'blocks', id: old.id },
+      { op: 'insert', at, list: 'blocks', item: next, after: before(page?.blocks ?? [], old.id) },
     ],
   };
 }
@@ -191,16 +189,9 @@ export function breakBefore(quiz: Quiz, block: string): Edit | null {
   return { name: 'break-page', ops: [{ op: 'insert', at: [], list: 'pages', item: fresh, after: page.id }, ...moves] };
 }
 
-/** Sets what an answer adds to a scale or outcome; 0 takes the weight away. */
-export function weigh(quiz: Quiz, block: string, option: Option, target: string, weight: number): Edit {
-  return setField(
-    'weigh',
-    placeOfOption(quiz, block, option.id),
-    ['weights', target],
-    option.weights?.[target],
-    weight === 0 ? undefined : weight,
-  );
-}
+/** Sets what a thing adds to a scale or outcome; 0 takes the weight away. */
+export const weigh = (at: Place, weights: Record<string, number> | undefined, target: string, weight: number): Edit =>
+  setField('weigh', at, ['weights', target], weights?.[target], weight === 0 ? undefined : weight);
 
 export function addScale(quiz: Quiz): { edit: Edit; scale: Scale } {
   const scale: Scale = { id: newId('s'), name: `Scale ${quiz.scales.length + 1}`, combine: 'sum' };
@@ -243,34 +234,38 @@ export function addOutcome(quiz: Quiz, verdictId?: string): { edit: Edit; outcom
   return { outcome, edit: { name: 'add-outcome', ops } };
 }
 
-/** Removes a scale or outcome together with every weight that speaks for it, so that nothing points nowhere. */
+/**
+ * Removes a scale or outcome together with every weight that speaks for it and every band that leads to it, so that nothing points nowhere.
+ */
 export function removeTarget(quiz: Quiz, target: string): Edit {
-  const ops: Op[] = quiz.pages.flatMap((page) =>
-    page.blocks.flatMap((block) => {
+  const ops: Op[] = weighedIn(quiz)
+    .filter((w) => w.weights?.[target] !== undefined)
+    .map((w): Op => ({ op: 'set', at: w.at, field: ['weights', target], was: w.weights?.[target] }));
+  for (const page of quiz.pages) {
+    for (const block of page.blocks) {
       const at = [...placeOfPage(page.id), 'blocks', block.id];
-      if (block.kind === 'choice') {
-        return block.options
-          .filter((o) => o.weights?.[target] !== undefined)
-          .map((o): Op => ({
-            op: 'set',
-            at: [...at, 'options', o.id],
-            field: ['weights', target],
-            was: o.weights?.[target],
-          }));
+      if (isQuestion(block) && block.marksTo === target)
+        ops.push({ op: 'set', at, field: ['marksTo'], was: block.marksTo });
+      if (block.kind === 'score' && block.scales.includes(target)) {
+        const to = block.scales.filter((s) => s !== target);
+        ops.push({ op: 'set', at, field: ['scales'], was: block.scales, to });
       }
-      return block.kind === 'score' && block.scales.includes(target)
-        ? [
-            {
-              op: 'set',
-              at,
-              field: ['scales'],
-              was: block.scales,
-              to: block.scales.filter((s) => s !== target),
-            } satisfies Op,
-          ]
-        : [];
-    }),
-  );
+    }
+  }
+  for (const verdict of quiz.verdicts) {
+    const at = ['verdicts', verdict.id];
+    if (verdict.fallback === target) ops.push({ op: 'set', at, field: ['fallback'], was: target });
+    if (verdict.by === 'bands' && verdict.scale === target)
+      ops.push({ op: 'set', at, field: ['scale'], was: target, to: 'marks' });
+    if (verdict.by === 'bands' && verdict.bands.some((b) => b.outcome === target)) {
+      const to = verdict.bands.filter((b) => b.outcome !== target);
+      ops.push({ op: 'set', at, field: ['bands'], was: verdict.bands, to });
+    }
+    if (verdict.by === 'rules' && verdict.rules.some((r) => r.outcome === target)) {
+      const to = verdict.rules.filter((r) => r.outcome !== target);
+      ops.push({ op: 'set', at, field: ['rules'], was: verdict.rules, to });
+    }
+  }
   const owner = indexOf(quiz).outcomes.get(target)?.verdict;
   if (!owner) return { name: 'remove-scale', ops: [...ops, { op: 'remove', at: [], list: 'scales', id: target }] };
   const last = owner.outcomes.length === 1;
@@ -283,6 +278,41 @@ export function removeTarget(quiz: Quiz, target: string): Edit {
     ? { op: 'remove', at: [], list: 'verdicts', id: owner.id }
     : { op: 'remove', at: ['verdicts', owner.id], list: 'outcomes', id: target };
   return { name: 'remove-outcome', ops: [...ops, ...shows, removal] };
+}
+
+/**
+ * Lets a verdict be decided in another way. Its outcomes stay, with all that is written for them; weights that speak for them are kept, and
+ * count again if it goes back to the strongest.
+ */
+export function decideBy(quiz: Quiz, verdict: Verdict, by: Verdict['by']): Edit {
+  const at: Place = ['verdicts', verdict.id];
+  const held = verdict as Partial<Record<string, unknown>>;
+  const own: Record<Verdict['by'], string[]> = {
+    strongest: ['compare', 'ties'],
+    bands: ['scale', 'topic', 'unit', 'bands'],
+    rules: ['rules'],
+  };
+  const drops = own[verdict.by].filter((field) => held[field] !== undefined);
+  const scale = quiz.scales.find((s) => s.formula === undefined) ?? quiz.scales[0];
+  const each = verdict.outcomes.length || 1;
+  const start: Record<string, unknown> =
+    by === 'bands'
+      ? {
+          scale: scale?.id ?? 'marks',
+          unit: 'percent',
+          bands: verdict.outcomes.map((o, i) => ({ from: Math.round((100 * i) / each), outcome: o.id })),
+        }
+      : by === 'rules'
+        ? { rules: [] }
+        : {};
+  return {
+    name: 'decide-by',
+    ops: [
+      ...drops.map((field): Op => ({ op: 'set', at, field: [field], was: held[field] })),
+      { op: 'set', at, field: ['by'], was: verdict.by, to: by },
+      ...Object.entries(start).map(([field, to]): Op => ({ op: 'set', at, field: [field], to })),
+    ],
+  };
 }
 
 export const addLetter = (quiz: Quiz): { edit: Edit; id: string } => {
@@ -366,12 +396,19 @@ export const addResultPage = (quiz: Quiz): Edit => ({
   ops: [{ op: 'insert', at: [], list: 'pages', item: resultPage(newId), after: quiz.pages.at(-1)?.id ?? null }],
 });
 
-export type WeightChange = { block: string; option: Option; target: string; weight: number };
+export type CellChange = {
+  of: Weighed;
+  /** A scale or outcome; null for how right it is. */ target: string | null;
+  value: number;
+};
 
-/** Sets many weights as one step. Those that stay as they are are left out; null where nothing changes. */
-export function weighMany(quiz: Quiz, changes: WeightChange[]): Edit | null {
-  const ops = changes
-    .filter(({ option, target, weight }) => (option.weights?.[target] ?? 0) !== weight)
-    .flatMap(({ block, option, target, weight }) => weigh(quiz, block, option, target, weight).ops);
+/** Sets many weights and credits as one step. Those that stay as they are are left out; null where nothing changes. */
+export function weighMany(changes: CellChange[]): Edit | null {
+  const ops = changes.flatMap(({ of, target, value }) => {
+    if (target !== null)
+      return (of.weights?.[target] ?? 0) === value ? [] : weigh(of.at, of.weights, target, value).ops;
+    if (!of.keyed || (of.credit ?? 0) === value) return [];
+    return setField('set-key', of.at, ['credit'], of.credit, value || undefined).ops;
+  });
   return ops.length ? { name: 'weigh', ops } : null;
 }

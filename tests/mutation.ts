@@ -1,11 +1,35 @@
 /**
- * The core's own tests of scoring and walking as one file, for mutation testing: a mutant costs one loading of the modules, not ten.
- * Those that take seconds each and find no more are left out; worked examples come first, since most mutants fall to them.
+ * What mutation testing runs: the core's own tests of scoring and walking under Mocha, which keeps the modules loaded from one mutant to
+ * the next. Jest loads them anew for each, which takes hours. Worked examples come first, since most mutants fall to them.
  */
-import '../core/score/credit.test';
-import '../core/score/kinds.test';
-import '../core/score/result.test';
-import '../core/score/formula.test';
-import '../core/run/run.test';
-import '../core/text/rich.test';
-import '../core/run/walk.test';
+import { createRequire } from 'node:module';
+import { expect } from 'expect';
+
+const load = createRequire(__filename);
+
+type Body = (...row: never[]) => void;
+let cases = 0;
+/** A test for each row; numbered, since mutants are told by the names of their tests. */
+const each =
+  (rows: readonly unknown[]) =>
+  (name: string, body: Body): void => {
+    for (const row of rows) {
+      const parts = (Array.isArray(row) ? row : [row]) as never[];
+      it(`${name} #${++cases}`, () => body(...parts));
+    }
+  };
+// Mocha's own names are there; Jest's are put beside them.
+Object.assign(globalThis, { test: Object.assign(it, { each }), expect });
+
+for (const suite of [
+  'score/credit',
+  'score/kinds',
+  'score/result',
+  'score/formula',
+  'run/run',
+  'text/rich',
+  'formats/formats',
+  'run/walk',
+])
+  // Loaded here and not imported above: an import would run before the names are in place.
+  load(`../core/${suite}.test`);

@@ -1,4 +1,4 @@
-import type { Block, Page, Quiz } from './schema';
+import type { Block, Page, QuestionKind, Quiz } from './schema';
 
 /** Ids are made by the caller, since the core has no randomness of its own. */
 export type NewId = (prefix: string) => string;
@@ -50,6 +50,12 @@ export const choiceBlock = (newId: NewId) => ({
   ],
 });
 
+/** Two things that belong together, with nothing written yet. */
+export const newPair = (newId: NewId) => ({
+  left: { id: newId('l'), text: '' },
+  right: { id: newId('r'), text: '' },
+});
+
 export const resultPage = (newId: NewId): Page => ({
   id: newId('p'),
   name: 'Result',
@@ -57,17 +63,30 @@ export const resultPage = (newId: NewId): Page => ({
   blocks: [{ id: newId('b'), kind: 'words', body: 'Thank you. That was all.' }],
 });
 
-export type BlockKind = 'one' | 'many' | 'yes-no' | 'pictures' | 'text' | 'words' | 'media' | 'contact';
+export type BlockKind =
+  | 'one'
+  | 'many'
+  | 'yes-no'
+  | 'pictures'
+  | 'drop-down'
+  | Exclude<QuestionKind, 'choice'>
+  | 'words'
+  | 'media'
+  | 'offer'
+  | 'contact';
 
 /** A block of a kind as the "/" menu offers it, ready to be typed into. */
 export function newBlock(kind: BlockKind, newId: NewId): Block {
+  const asked = { id: newId('q'), prompt: '', required: true };
+  const line = () => ({ id: newId('i'), text: '' });
   switch (kind) {
     case 'one':
       return choiceBlock(newId);
     case 'many':
       return { ...choiceBlock(newId), pick: 'many' };
     case 'pictures':
-      return { ...choiceBlock(newId), as: 'pictures' };
+    case 'drop-down':
+      return { ...choiceBlock(newId), as: kind };
     case 'yes-no':
       return {
         ...choiceBlock(newId),
@@ -78,7 +97,26 @@ export function newBlock(kind: BlockKind, newId: NewId): Block {
         ],
       };
     case 'text':
-      return { id: newId('q'), kind: 'text', prompt: '', required: true };
+    case 'essay':
+    case 'number':
+    case 'date':
+      return { ...asked, kind };
+    case 'slider':
+      return { ...asked, kind, min: 0, max: 10 };
+    case 'rating':
+      return { ...asked, kind, as: 'stars', max: 5 };
+    case 'order':
+      return { ...asked, kind, items: [line(), line(), line()] };
+    case 'match':
+      return { ...asked, kind, pairs: [newPair(newId), newPair(newId)] };
+    case 'gaps':
+      return { ...asked, kind, text: '', gaps: [] };
+    case 'grid':
+      return { ...asked, kind, pick: 'one', rows: [line(), line()], columns: [line(), line(), line()] };
+    case 'spots':
+      return { ...asked, kind, spots: [] };
+    case 'offer':
+      return { id: newId('b'), kind: 'offer', offer: { text: '', button: 'Have a look', url: '' } };
     case 'words':
       return { id: newId('b'), kind: 'words', body: '' };
     case 'media':

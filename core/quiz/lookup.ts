@@ -145,3 +145,7 @@ export function boundsOf(question: Extract<Question, { kind: 'number' | 'slider'
     step: question.step ?? 1,
   };
 }
+
+/** A thing without one of its fields. */
+export const without = <T extends object, K extends keyof T>(thing: T, field: K): Omit<T, K> =>
+  Object.fromEntries(Object.entries(thing).filter(([key]) => key !== field)) as Omit<T, K>;

@@ -5,7 +5,7 @@
 import type { Question, Quiz, Target, Verdict } from '../quiz/schema';
 import { indexOf, isKeyed } from '../quiz/lookup';
 import { planOf, readScale, readTally } from '../score/ledger';
-import { decide, tiedAtTop, winnersOf } from '../score/verdicts';
+import { decide, measureOf, tiedAtTop, winnersOf } from '../score/verdicts';
 import { round9 } from '../score/numbers';
 import { isListable, type Way, waysToAnswer } from './answers';
 import { ALWAYS, type Column, controlColumns, neededByVerdict, sums } from './columns';
@@ -77,7 +77,16 @@ class Rehearsal {
   }
 
   odds(): Odds {
-    const odds: Odds = { method: 'exact', pages: {}, routes: {}, outcomes: {}, scales: {}, tallies: {}, ties: {} };
+    const odds: Odds = {
+      method: 'exact',
+      pages: {},
+      routes: {},
+      outcomes: {},
+      scales: {},
+      tallies: {},
+      bands: {},
+      ties: {},
+    };
     for (const page of this.quiz.pages) odds.pages[page.id] = 0;
     this.walk([]).run({
       visit: (page, share) => (odds.pages[page] = (odds.pages[page] ?? 0) + share),
@@ -96,6 +105,7 @@ class Rehearsal {
 
   private follow(verdict: Verdict, odds: Odds): void {
     const shares: Record<string, number> = Object.fromEntries(verdict.outcomes.map((o) => [o.id, 0]));
+    const values = new Map<number, number>();
     let tied = 0;
     const walk = this.walk(neededByVerdict(this.quiz, verdict, ALWAYS), verdict);
     const talliesOf = walk.talliesOf(verdict);
@@ -106,11 +116,16 @@ class Rehearsal {
           const tallies = talliesOf(row);
           outcomes = winnersOf(verdict, tallies);
           if (tallies.some((t) => t.spoken) && tiedAtTop(verdict, tallies).length > 1) tied += share;
-        } else outcomes = decide(this.quiz, verdict, walk.ledger(row), walk.facts(row)).outcomes;
+        } else {
+          const value = verdict.by === 'bands' ? measureOf(this.quiz, verdict, walk.ledger(row)) : null;
+          if (value !== null) values.set(value, (values.get(value) ?? 0) + share);
+          outcomes = decide(this.quiz, verdict, walk.ledger(row), walk.facts(row)).outcomes;
+        }
         for (const id of outcomes) shares[id] = (shares[id] ?? 0) + share;
       },
     });
     odds.outcomes[verdict.id] = rounded(shares);
+    if (verdict.by === 'bands') odds.bands[verdict.id] = spreadOf(values);
     odds.ties[verdict.id] = round9(tied);
   }
 

@@ -119,6 +119,44 @@ describe('exact odds', () => {
     // Four outcomes of one seed: a fault would be many standard errors off.
     expect(Math.max(...z)).toBeLessThan(3);
   });
+  it('follow the value that bands look at, in its unit', () => {
+    const keyed = (id: string) => choice(id, [option('a', {}, { credit: 1 }), option('b')]);
+    const q = quiz([page('p1', [keyed('q1'), keyed('q2')])], {
+      verdicts: [
+        {
+          id: 'v',
+          name: 'V',
+          by: 'bands',
+          scale: 'marks',
+          unit: 'percent',
+          outcomes: [
+            { id: 'x', name: 'X' },
+            { id: 'y', name: 'Y' },
+          ],
+          bands: [
+            { from: 0, outcome: 'x' },
+            { from: 50, outcome: 'y' },
+          ],
+        },
+      ],
+    });
+    expect(exactOdds(q)).toMatchObject({
+      outcomes: { v: { x: 0.25, y: 0.75 } },
+      bands: {
+        v: {
+          mean: 50,
+          histogram: [
+            [0, 0.25],
+            [50, 0.5],
+            [100, 0.25],
+          ],
+        },
+      },
+    });
+    const [[least, share] = []] = sampledOdds(q, { visitors: 400, seed: 1 }).bands['v']?.histogram ?? [];
+    expect(least).toBe(0);
+    expect(Math.abs((share ?? 0) - 0.25)).toBeLessThan(3 * Math.sqrt((0.25 * 0.75) / 400));
+  });
   it('give way to sampling where a page can lead back', () => {
     const q = quiz([
       page('p1', [choice('q1', [option('a'), option('b')])]),

@@ -4,7 +4,7 @@ import type { Answer } from '../score/answer';
 import { resultOf } from '../score/result';
 import { ledgerOf } from '../run/run';
 import { readTally } from '../score/ledger';
-import { tiedAtTop } from '../score/verdicts';
+import { measureOf, tiedAtTop } from '../score/verdicts';
 import { round9 } from '../score/numbers';
 import { drawnBlocks } from '../run/draw';
 import { randomOf } from '../run/random';
@@ -74,6 +74,7 @@ export function sampledOdds(
       const decision = result.verdicts[verdict.id];
       for (const id of decision?.outcomes ?? []) count(outcomes[verdict.id] ?? {}, id);
       for (const [id, points] of Object.entries(decision?.tallies ?? {})) note(id, points);
+      if (verdict.by === 'bands') note(`bands ${verdict.id}`, measureOf(quiz, verdict, ledger));
       if (verdict.by !== 'strongest') continue;
       const tallies = verdict.outcomes.map((o) => ({ id: o.id, ...readTally(quiz, ledger, o.id) }));
       if (tallies.some((t) => t.spoken) && tiedAtTop(verdict, tallies).length > 1) count(ties, verdict.id);
@@ -91,6 +92,9 @@ export function sampledOdds(
     outcomes: Object.fromEntries(Object.entries(outcomes).map(([v, shares]) => [v, rounded(shares)])),
     scales: Object.fromEntries(quiz.scales.map(({ id }) => [id, spread(id)])),
     tallies: Object.fromEntries(tallied(quiz).map((id) => [id, spread(id)])),
+    bands: Object.fromEntries(
+      quiz.verdicts.filter((v) => v.by === 'bands').map(({ id }) => [id, spread(`bands ${id}`)]),
+    ),
     ties: rounded(ties),
   };
 }

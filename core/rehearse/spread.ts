@@ -13,6 +13,8 @@ export type Odds = {
   /** Scales by id; sums of each outcome's weights too, since they are read in the same grid. */
   scales: Record<string, Spread>;
   tallies: Record<string, Spread>;
+  /** By verdict by bands, the value that it looks at, in its unit. */
+  bands: Record<string, Spread>;
   /** Share of visitors for whom two outcomes of a verdict are level at the top. */
   ties: Record<string, number>;
 };

@@ -1,4 +1,4 @@
-import { evaluate, parseFormula, roundHalfUp } from './formula';
+import { evaluate, parseFormula, renamed, roundHalfUp } from './formula';
 
 const names = ['kit', 'kit-2', 'a', 'marks', 'max-speed'];
 const values: Record<string, number | null> = { kit: 7, 'kit-2': 3, a: null, marks: 10, 'max-speed': 25 };
@@ -53,4 +53,15 @@ describe('a formula', () => {
   it('takes halves up', () => {
     expect([roundHalfUp(0.5), roundHalfUp(1.5), roundHalfUp(-0.5), roundHalfUp(1.005, 2)]).toEqual([1, 2, 0, 1.01]);
   });
+});
+
+test('a formula is read with other names for the same scales', () => {
+  const byName = new Map([
+    ['Kit', 's-1'],
+    ['Kit bag', 's-2'],
+  ]);
+  expect(renamed('max(Kit bag, Kit) × 2 − marks', byName)).toBe('max(s-2, s-1) × 2 − marks');
+  expect(renamed('max(s-2, s-1) × 2 − marks', new Map([...byName].map(([a, b]) => [b, a])))).toBe(
+    'max(Kit bag, Kit) × 2 − marks',
+  );
 });

@@ -19,7 +19,8 @@ export type Expression =
 
 /** @property at index of the character at fault */
 export type FormulaFault = { at: number; reason: string };
-type Token = { is: 'number' | 'name' | 'sign'; text: string; at: number };
+/** @property length as it is written, which may be longer than what it means */
+type Token = { is: 'number' | 'name' | 'sign'; text: string; at: number; length: number };
 
 class Wrong extends Error {
   constructor(readonly fault: FormulaFault) {
@@ -57,13 +58,30 @@ function tokens(text: string, names: string[]): Token[] {
     const named = longest.find((name) => rest.startsWith(name) && !/^[A-Za-z0-9_]/.test(rest.slice(name.length)));
     const word = named ?? /^[A-Za-z_][A-Za-z0-9_]*/.exec(rest)?.[0];
     const sign = /^(<=|>=|!=|==|[<>=+\-*/(),−–×·÷:≤≥≠])/.exec(rest);
-    if (word !== undefined) found.push({ is: 'name', text: word, at });
-    else if (number) found.push({ is: 'number', text: number[0], at });
-    else if (sign) found.push({ is: 'sign', text: alike[sign[0]] ?? sign[0], at });
+    const length = word?.length ?? number?.[0].length ?? sign?.[0].length ?? 1;
+    if (word !== undefined) found.push({ is: 'name', text: word, at, length });
+    else if (number) found.push({ is: 'number', text: number[0], at, length });
+    else if (sign) found.push({ is: 'sign', text: alike[sign[0]] ?? sign[0], at, length });
     else throw wrong(at, `“${rest[0] ?? ''}” means nothing here`);
-    at += word?.length ?? number?.[0].length ?? sign?.[0].length ?? 1;
+    at += length;
   }
   return found;
+}
+
+/**
+ * The same formula with other names in it, as a creator reads scales by name and the document keeps their ids.
+ * @param names what each name becomes; names that are not there stay
+ */
+export function renamed(text: string, names: ReadonlyMap<string, string>): string {
+  let done = '';
+  let at = 0;
+  for (const token of tokens(text, [...names.keys()])) {
+    done +=
+      text.slice(at, token.at) +
+      ((token.is === 'name' && names.get(token.text)) || text.slice(token.at, token.at + token.length));
+    at = token.at + token.length;
+  }
+  return done + text.slice(at);
 }
 
 /**

@@ -17,12 +17,7 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
     return { outcomes: rule ? [rule.outcome] : orElse };
   }
   if (verdict.by === 'bands') {
-    const unit = verdict.unit ?? 'points';
-    const reading =
-      verdict.scale === 'marks'
-        ? readMarks(quiz, ledger, verdict.topic)
-        : readScale(quiz, ledger, verdict.scale, verdict.topic);
-    const value = unit === 'percent' ? reading.percent : 'awarded' in reading ? reading.awarded : reading.points;
+    const value = measureOf(quiz, verdict, ledger);
     if (value === null) return { outcomes: orElse };
     const band = verdict.bands.reduce((found, b) => (round9(b.from) <= value ? b : found), verdict.bands[0]);
     return { outcomes: band ? [band.outcome] : orElse };
@@ -32,6 +27,16 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
     outcomes: winnersOf(verdict, tallies),
     tallies: Object.fromEntries(tallies.map(({ id, points }) => [id, points])),
   };
+}
+
+/** The value that a verdict by bands looks at, in its unit; null where there is none yet. */
+export function measureOf(quiz: Quiz, verdict: Extract<Verdict, { by: 'bands' }>, ledger: Ledger): number | null {
+  const reading =
+    verdict.scale === 'marks'
+      ? readMarks(quiz, ledger, verdict.topic)
+      : readScale(quiz, ledger, verdict.scale, verdict.topic);
+  if (verdict.unit === 'percent') return reading.percent;
+  return 'awarded' in reading ? reading.awarded : reading.points;
 }
 
 export type Tally = { id: string; points: number; greatest: number; spoken: boolean; last: number };

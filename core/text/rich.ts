@@ -103,6 +103,17 @@ export function insertsIn(rich: RichText | undefined): Insert['attrs'][] {
   );
 }
 
+/** The gaps that stand in a text, in its order. */
+export function gapsIn(rich: RichText): string[] {
+  if (typeof rich === 'string') return [];
+  const of = (content: Inline[] | undefined) => (content ?? []).flatMap((n) => (n.type === 'gap' ? [n.attrs.gap] : []));
+  return rich.content.flatMap((block) =>
+    block.type === 'paragraph'
+      ? of(block.content)
+      : block.content.flatMap((item) => item.content.flatMap((p) => of(p.content))),
+  );
+}
+
 /** The same text with every insert replaced by words, as it is kept in a letter or shown to a visitor. */
 export function fillRich(rich: RichText, fill: Fill): RichDoc {
   const inline = (nodes: Inline[] | undefined): Inline[] =>

@@ -2,11 +2,15 @@
 /** The grid of answers by scales and outcomes, driven like a spreadsheet. */
 import { type ClipboardEvent, type KeyboardEvent, memo, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Choice, Option } from '../../core/quiz/schema';
+import type { Weighed } from '../../core/quiz/weighed';
+import { Mark } from '../../ui/marks';
 import { signed, readNumber, type Target } from '../targets';
 import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
 
-export type GridRow = { question: Choice; option: Option; first: boolean; number: number; name: string };
+export type GridRow = { of: Weighed; first: boolean; number: number; name: string };
+/** The column that says what is right. */
+export const RIGHT = '$right';
+
 export type Change = { row: number; column: number; value: number };
 
 const Table = styled.table`
@@ -155,8 +159,29 @@ type Props = {
   foot: React.ReactNode;
 };
 
-const valueOf = (row: GridRow | undefined, target: Target | undefined): number =>
-  row && target ? (row.option.weights?.[target.id] ?? 0) : 0;
+export const valueOf = (row: GridRow | undefined, target: Target | undefined): number =>
+  !row || !target ? 0 : target.id === RIGHT ? (row.of.credit ?? 0) : (row.of.weights?.[target.id] ?? 0);
+
+const factor = {
+  once: '',
+  column: ', times what the column is worth',
+  number: ', times the number',
+  place: ' for each place above the last',
+};
+/** What a row is called: the words of an answer, or what is multiplied. */
+export const wordsOf = (row: GridRow): string =>
+  row.of.words || (row.of.times === 'number' ? 'The number itself' : 'Without words');
+
+/** ● ◐ ○ by their own keys. */
+const rightKeys: Record<string, number> = { y: 1, '1': 1, m: 0.5, n: 0, '0': 0 };
+
+/** A cell in words, as a screen reader says it. */
+function saidOf(row: GridRow, target: Target): string {
+  const value = valueOf(row, target);
+  if (target.id !== RIGHT) return value === 0 ? 'nothing' : `${signed(value)}${factor[row.of.times]}`;
+  if (!row.of.keyed) return 'neither right nor wrong';
+  return value === 1 ? 'right' : value > 0 ? 'partly right' : 'not right';
+}
 
 export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, head, foot }: Props) {
   const table = useRef<HTMLTableElement>(null);
@@ -184,6 +209,7 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
     setTyping(null);
     onSelect(to);
   };
+  const onRight = targets[active.column]?.id === RIGHT;
   const fill = (value: number) => onChange(cellsIn(range).map((cell) => ({ ...cell, value })));
   const keep = (move: Selection | null) => {
     if (typing !== null) {
@@ -212,6 +238,15 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
       else return;
       event.preventDefault();
       return;
+    }
+    const right = onRight && !ctrl && !event.altKey ? rightKeys[event.key.toLowerCase()] : undefined;
+    if (right !== undefined) {
+      event.preventDefault();
+      return fill(right);
+    }
+    if (onRight && event.key === ' ') {
+      event.preventDefault();
+      return fill(valueOf(rows[active.row], targets[active.column]) === 1 ? 0 : 1);
     }
     const to = moved(selection, { key: event.key, shift: event.shiftKey, ctrl }, size);
     if (to) go(to);
@@ -275,7 +310,7 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
       {head}
       <tbody>
         {rows.map((row, r) => (
-          <Rows key={row.option.id} row={row} columns={targets.length}>
+          <Rows key={row.of.at.join()} row={row} columns={targets.length}>
             {targets.map((target, c) => {
               const isActive = active.row === r && active.column === c;
               const value = valueOf(row, target);
@@ -286,7 +321,7 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
                   className={`cell${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
                   tabIndex={isActive ? 0 : -1}
                   aria-selected={holds(range, r, c)}
-                  aria-label={`${row.option.text || row.option.picture?.text || 'Answer'}, ${target.name}: ${value === 0 ? 'nothing' : signed(value)}`}
+                  aria-label={`${wordsOf(row)}, ${target.name}: ${saidOf(row, target)}`}
                   onPointerDown={(e) => {
                     if (isActive && typing !== null) return;
                     if (typing !== null) keep(null);
@@ -295,20 +330,27 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
                     go(e.shiftKey ? { ...selection, active: { row: r, column: c } } : at(r, c));
                   }}
                   onPointerEnter={() => dragging && onSelect({ ...selection, active: { row: r, column: c } })}
-                  onDoubleClick={() => setTyping(value ? String(value) : '')}
+                  onDoubleClick={() => {
+                    if (target.id === RIGHT) onChange([{ row: r, column: c, value: value === 1 ? 0 : 1 }]);
+                    else setTyping(value ? String(value) : '');
+                  }}
                 >
                   {isActive && typing !== null ? (
                     <input
                       autoFocus
-                      aria-label={`${row.option.text}, ${target.name}`}
+                      aria-label={`${wordsOf(row)}, ${target.name}`}
                       inputMode="decimal"
                       value={typing}
                       onChange={(e) => setTyping(e.target.value)}
                       onBlur={() => keep(null)}
                     />
-                  ) : (
+                  ) : target.id !== RIGHT ? (
                     <Weight value={value} colour={target.colour} />
-                  )}
+                  ) : row.of.keyed ? (
+                    <span style={{ display: 'inline-flex' }}>
+                      <Mark kind={value === 1 ? 'yes' : value > 0 ? 'maybe' : 'not-yet'} size={13} />
+                    </span>
+                  ) : null}
                 </td>
               );
             })}
@@ -324,7 +366,7 @@ function Rows({ row, columns, children }: { row: GridRow; columns: number; child
   return (
     <>
       {row.first && (
-        <tr className="question" id={row.question.id}>
+        <tr className="question" id={row.of.question.id}>
           <th scope="rowgroup" title={row.name}>
             <b>{row.number}</b>
             {row.name}
@@ -332,9 +374,14 @@ function Rows({ row, columns, children }: { row: GridRow; columns: number; child
           <td colSpan={columns} />
         </tr>
       )}
-      <tr id={row.option.id}>
-        <th scope="row" className="label" title={row.option.text}>
-          {row.option.text || row.option.picture?.text || 'An answer without words'}
+      <tr id={row.of.times === 'number' ? undefined : row.of.id}>
+        <th scope="row" className="label" title={wordsOf(row)}>
+          {row.of.times !== 'once' && (
+            <span aria-hidden="true" title={factor[row.of.times]}>
+              ×{' '}
+            </span>
+          )}
+          {wordsOf(row)}
         </th>
         {children}
       </tr>

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { nameOf, questionsOf } from '../../core/quiz/lookup';
+import { weighedIn } from '../../core/quiz/weighed';
 import { spanOf } from '../../core/rehearse/span';
 import { LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -13,9 +14,12 @@ import { addOutcome, addScale, removeTarget, setField, weighMany } from '../edit
 import { useRehearsal } from '../rehearsal';
 import { useArrival } from '../shell/place';
 import { signed, type Target, targetsOf } from '../targets';
-import { type Change, Grid, type GridRow } from './grid';
+import { type Change, Grid, type GridRow, RIGHT, valueOf, wordsOf } from './grid';
+import { KeyPanel } from './key-panel';
 import { Ruler } from './ruler';
+import { ScalePanel } from './scale-panel';
 import { at, cellsIn, rangeOf, type Selection } from './selection';
+import { VerdictPanel } from './verdict-panel';
 
 const Split = styled.div`
   display: flex;
@@ -169,35 +173,36 @@ export function Score() {
   const quiz = useQuiz();
   const store = useDocumentStore();
   const { odds, stale } = useRehearsal();
-  const targets = targetsOf(quiz);
+  const [keyWanted, setKeyWanted] = useState(false);
   const rows = useMemo(() => rowsOf(quiz), [quiz]);
+  const hasKey = keyWanted || rows.some((r) => (r.of.credit ?? 0) > 0);
+  const weighed = targetsOf(quiz);
+  const targets = useMemo(() => (hasKey ? [rightColumn, ...weighed] : weighed), [hasKey, weighed]);
   const [selection, setSelection] = useState<Selection>(at(0, 0));
   const [trouble, setTrouble] = useState('');
   const range = rangeOf(selection);
   const column = targets[Math.min(selection.active.column, targets.length - 1)];
   useArrival((id) => {
     const columnAt = targets.findIndex((t) => t.id === id);
-    const rowAt = rows.findIndex((r) => r.option.id === id || r.question.id === id);
+    const rowAt = rows.findIndex((r) => r.of.id === id || r.of.question.id === id);
     if (columnAt >= 0 || rowAt >= 0) setSelection(at(Math.max(0, rowAt), Math.max(0, columnAt)));
   });
 
   const change = (changes: Change[]) => {
     setTrouble('');
-    const now = store.getState().quiz;
     const edit = weighMany(
-      now,
       changes.flatMap(({ row, column: c, value }) => {
-        const line = rows[row];
+        const of = rows[row]?.of;
         const target = targets[c];
-        return line && target
-          ? [{ block: line.question.id, option: line.option, target: target.id, weight: value }]
-          : [];
+        if (!of || !target) return [];
+        const right = target.id === RIGHT;
+        return [{ of, target: right ? null : target.id, value: right ? Math.max(0, Math.min(1, value)) : value }];
       }),
     );
     if (edit) store.getState().edit(edit);
   };
   const chosen = cellsIn(range);
-  const sum = chosen.reduce((total, c) => total + (rows[c.row]?.option.weights?.[targets[c.column]?.id ?? ''] ?? 0), 0);
+  const sum = chosen.reduce((total, c) => total + valueOf(rows[c.row], targets[c.column]), 0);
   if (rows.length === 0) {
     return (
       <p style={{ padding: 32, color: 'var(--ink-2)', fontSize: 18 }}>
@@ -221,7 +226,17 @@ export function Score() {
               {chosen.length} cells chosen, sum {signed(Number(sum.toFixed(6)))}
             </span>
           )}
-          <AddColumns onAdded={(index) => setSelection(at(selection.active.row, index))} />
+          <AddColumns
+            onAdded={(index) => setSelection(at(selection.active.row, index + (hasKey ? 1 : 0)))}
+            {...(hasKey
+              ? {}
+              : {
+                  onKey: () => {
+                    setKeyWanted(true);
+                    setSelection(at(selection.active.row, 0));
+                  },
+                })}
+          />
         </div>
         {targets.length === 0 ? (
           <p style={{ padding: '40px 24px', color: 'var(--ink-2)', fontSize: 18, maxWidth: 560 }}>
@@ -250,7 +265,8 @@ export function Score() {
           </div>
         )}
       </div>
-      {column && (
+      {column?.id === RIGHT && <KeyPanel row={rows[selection.active.row]} />}
+      {column && column.id !== RIGHT && (
         <Column
           key={column.id}
           quiz={quiz}
@@ -263,25 +279,34 @@ export function Score() {
   );
 }
 
+const rightColumn: Target = { id: RIGHT, name: 'Right', colour: null, verdict: null };
+
 function rowsOf(quiz: Quiz): GridRow[] {
-  return questionsOf(quiz).flatMap((question, i) =>
-    question.kind === 'choice'
-      ? question.options.map((option, k): GridRow => ({
-          question,
-          option,
-          first: k === 0,
-          number: i + 1,
-          name: nameOf(question),
-        }))
-      : [],
-  );
+  const numbers = new Map(questionsOf(quiz).map((q, i) => [q.id, i + 1]));
+  const all = weighedIn(quiz);
+  return all.map((of, i) => ({
+    of,
+    first: all[i - 1]?.question.id !== of.question.id,
+    number: numbers.get(of.question.id) ?? 0,
+    name: nameOf(of.question),
+  }));
 }
 
 /** The active cell in words. */
 function Said({ row, target }: { row: GridRow | undefined; target: Target | undefined }) {
   if (!row || !target) return null;
-  const value = row.option.weights?.[target.id] ?? 0;
-  const words = row.option.text || row.option.picture?.text || 'This answer';
+  const value = valueOf(row, target);
+  const words = wordsOf(row);
+  if (target.id === RIGHT)
+    return (
+      <>
+        <b>{words}</b>{' '}
+        {!row.of.keyed
+          ? 'can be neither right nor wrong here'
+          : `is ${value === 1 ? 'right' : value > 0 ? `partly right, worth ${value} of the marks` : 'not right'}`}
+        {row.of.keyed && <span style={{ color: 'var(--ink-3)' }}>. Y, M and N set ● ◐ ○</span>}
+      </>
+    );
   return (
     <>
       <b style={{ font: '700 18px/1 var(--heading)', display: 'inline-block', minWidth: 40 }}>
@@ -297,7 +322,7 @@ function Said({ row, target }: { row: GridRow | undefined; target: Target | unde
   );
 }
 
-function AddColumns({ onAdded }: { onAdded: (index: number) => void }) {
+function AddColumns({ onAdded, onKey }: { onAdded: (index: number) => void; onKey?: () => void }) {
   const store = useDocumentStore();
   const add = (what: 'scale' | 'outcome') => {
     const { quiz, edit } = store.getState();
@@ -308,6 +333,11 @@ function AddColumns({ onAdded }: { onAdded: (index: number) => void }) {
   };
   return (
     <span style={{ display: 'flex', gap: 18 }}>
+      {onKey && (
+        <TextButton onPress={onKey}>
+          <Plus size={15} /> Right answers
+        </TextButton>
+      )}
       <TextButton onPress={() => add('scale')}>
         <Plus size={15} /> Scale
       </TextButton>
@@ -336,6 +366,11 @@ function Heads({
         <th className="label" scope="col">
           <span className="sr-only">Answer</span>
         </th>
+        {targets[0]?.id === RIGHT && (
+          <th className="group" scope="colgroup">
+            <span>Key</span>
+          </th>
+        )}
         {quiz.scales.length > 0 && (
           <th className="group" colSpan={quiz.scales.length} scope="colgroup">
             <span>Scales</span>
@@ -371,7 +406,9 @@ function Heads({
 
 function Feet({ quiz, targets }: { quiz: Quiz; targets: Target[] }) {
   const { odds, stale } = useRehearsal();
-  const spans = targets.map((t) => spanOf(quiz, t.id, odds));
+  const counted = (t: Target) =>
+    t.id !== RIGHT && (t.verdict === null || quiz.verdicts.find((v) => v.id === t.verdict)?.by === 'strongest');
+  const spans = targets.map((t) => (counted(t) ? spanOf(quiz, t.id, odds) : null));
   const visitors = odds
     ? odds.method === 'exact'
       ? 'Where visitors end, all ways counted'
@@ -456,10 +493,8 @@ function Column({
   const store = useDocumentStore();
   const place = target.verdict === null ? ['scales', target.id] : ['verdicts', target.verdict, 'outcomes', target.id];
   const verdict = quiz.verdicts.find((v) => v.id === target.verdict);
-  const now =
-    target.verdict === null
-      ? quiz.scales.find((s) => s.id === target.id)?.name
-      : verdict?.outcomes.find((o) => o.id === target.id)?.name;
+  const scale = quiz.scales.find((s) => s.id === target.id);
+  const now = target.verdict === null ? scale?.name : verdict?.outcomes.find((o) => o.id === target.id)?.name;
   return (
     <aside aria-label={`The column ${target.name}`}>
       <LineInput
@@ -474,9 +509,11 @@ function Column({
       <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '4px 0 14px' }}>
         {target.verdict === null
           ? 'A scale: every answer given adds to it.'
-          : `An outcome of ${verdict?.name ?? ''}. Below, the points that speak for it.`}
+          : `An outcome of ${verdict?.name ?? ''}.${verdict?.by === 'strongest' ? ' Below, the points that speak for it.' : ''}`}
       </p>
-      {spread?.histogram.length ? (
+      {verdict && <VerdictPanel quiz={quiz} verdict={verdict} />}
+      {scale && <ScalePanel quiz={quiz} scale={scale} />}
+      {verdict && verdict.by !== 'strongest' ? null : spread?.histogram.length ? (
         <div style={{ opacity: stale ? 0.6 : 1 }}>
           <Ruler spread={spread} colour={target.colour} name={target.name} />
           <p style={{ color: 'var(--ink-2)', fontSize: 13, marginTop: 8 }}>

@@ -3,6 +3,7 @@
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
+import type { Place } from '../../core/quiz/edits';
 import type { Choice, Option } from '../../core/quiz/schema';
 import { Choose, MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -28,7 +29,7 @@ const Weight = styled.input`
     background: var(--paper);
   }
 `;
-const Notes = styled.span`
+export const Notes = styled.span`
   display: flex;
   flex-wrap: wrap;
   gap: 4px 14px;
@@ -59,12 +60,7 @@ export const OptionMargin = memo(function OptionMargin({
   const shown = effects.length > MOST + 1 ? effects.slice(0, MOST) : effects;
   return (
     <Notes>
-      {option.credit !== undefined && option.credit > 0 && (
-        <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', color: 'var(--pine)', fontWeight: 600 }}>
-          <Mark kind={option.credit === 1 ? 'yes' : 'maybe'} size={11} />
-          {option.credit === 1 ? 'right' : 'partly right'}
-        </span>
-      )}
+      {option.credit !== undefined && option.credit > 0 && <RightNote credit={option.credit} />}
       {shown.map((t) => (
         <span key={t.id}>
           {t.colour !== null && <Bar $n={t.colour} />}
@@ -75,6 +71,14 @@ export const OptionMargin = memo(function OptionMargin({
     </Notes>
   );
 });
+
+/** "● right", as the margin says it. */
+export const RightNote = ({ credit = 1, words }: { credit?: number; words?: string }) => (
+  <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', color: 'var(--pine)', fontWeight: 600 }}>
+    <Mark kind={credit === 1 ? 'yes' : 'maybe'} size={11} />
+    {words ?? (credit === 1 ? 'right' : 'partly right')}
+  </span>
+);
 
 function OptionEffects({ question, option, targets }: { question: Choice; option: Option; targets: Target[] }) {
   const store = useDocumentStore();
@@ -107,7 +111,12 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
             {t.colour !== null && <Bar $n={t.colour} />}
             {t.name}
           </span>
-          <WeightField question={question} option={option} target={t} />
+          <WeightField
+            at={placeOfOption(store.getState().quiz, question.id, option.id)}
+            weights={option.weights}
+            of={option.text || 'This answer'}
+            target={t}
+          />
         </span>
       ))}
       <MenuButton
@@ -139,29 +148,41 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
   );
 }
 
-function WeightField({ question, option, target }: { question: Choice; option: Option; target: Target }) {
+/** A weight beside its name: typed, or moved by the arrow keys. 0 takes it away. */
+export function WeightField({
+  at,
+  weights,
+  of,
+  target,
+}: {
+  at: Place;
+  weights: Record<string, number> | undefined;
+  /** What adds it, as the field is labelled. */
+  of: string;
+  target: Target;
+}) {
   const store = useDocumentStore();
-  const now = option.weights?.[target.id];
+  const now = weights?.[target.id];
   const [typed, setTyped] = useState<string | null>(null);
+  const set = (to: number) => {
+    setTyped(null);
+    store.getState().edit(weigh(at, weights, target.id, to));
+  };
   const keep = () => {
     if (typed === null) return;
     const to = typed.trim() === '' ? 0 : readNumber(typed);
     setTyped(null);
-    if (to === null || to === (now ?? 0)) return;
-    const { quiz, edit } = store.getState();
-    edit(weigh(quiz, question.id, option, target.id, to));
+    if (to !== null && to !== (now ?? 0)) set(to);
   };
   const nudge = (by: number) => {
     const from = typed === null ? (now ?? 0) : (readNumber(typed) ?? 0);
-    const { quiz, edit } = store.getState();
-    edit(weigh(quiz, question.id, option, target.id, Number((from + by).toFixed(6))));
-    setTyped(null);
+    set(Number((from + by).toFixed(6)));
   };
   return (
     <Weight
       inputMode="decimal"
-      aria-label={`${option.text || 'This answer'} adds to ${target.name}`}
-      data-field={`weight ${option.id} ${target.id}`}
+      aria-label={`${of} adds to ${target.name}`}
+      data-field={`weight ${at.at(-1) ?? ''} ${target.id}`}
       value={typed ?? (now === undefined ? '' : signed(now))}
       onFocus={(e) => e.target.select()}
       onChange={(e) => setTyped(e.target.value)}

@@ -10,6 +10,7 @@ import { moveBlock, newId, removeBlock, setField } from '../edits';
 import { useLive } from '../shell/live';
 import type { Target } from '../targets';
 import { TextField } from './fields';
+import { OfferFields } from './offer';
 import { VerdictPart } from './outcomes';
 import { PictureButton } from './picture';
 import { RichField } from './rich-field';
@@ -134,6 +135,8 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
           </div>
         </div>
       );
+    case 'offer':
+      return <OfferFields offer={block.offer} label="The offer" field={`prompt ${block.id}`} at={at} set={set} />;
     case 'again':
       return (
         <TextField

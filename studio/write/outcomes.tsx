@@ -3,13 +3,14 @@
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
 import type { Outcome, Verdict } from '../../core/quiz/schema';
-import { Choose, LineInput, TextButton } from '../../ui/controls';
+import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addOutcome, removeTarget, setField } from '../edits';
 import type { Target } from '../targets';
 import { useRehearsal } from '../rehearsal';
 import { useFocusLater } from './cursor';
 import { TextField } from './fields';
+import { OfferFields } from './offer';
 import { PictureButton } from './picture';
 import { RichField } from './rich-field';
 import { Bar, Row, Small } from './sheet';
@@ -146,47 +147,8 @@ const OutcomePart = memo(function OutcomePart({
         }
       >
         {offer ? (
-          <div style={{ display: 'grid', gap: 8, borderTop: '1px solid var(--line)', paddingTop: 10 }}>
-            <TextField
-              label={`Offer to a ${outcome.name}`}
-              value={offer.text}
-              placeholder="What is offered"
-              onChange={(to) => set(['offer', 'text'], offer.text, to)}
-            />
-            <label
-              style={{
-                fontSize: 13,
-                color: 'var(--ink-2)',
-                display: 'grid',
-                gridTemplateColumns: '72px 1fr',
-                alignItems: 'center',
-              }}
-            >
-              Button
-              <LineInput
-                value={offer.button}
-                maxLength={200}
-                onChange={(e) => set(['offer', 'button'], offer.button, e.target.value)}
-              />
-            </label>
-            <label
-              style={{
-                fontSize: 13,
-                color: 'var(--ink-2)',
-                display: 'grid',
-                gridTemplateColumns: '72px 1fr',
-                alignItems: 'center',
-              }}
-            >
-              Leads to
-              <LineInput
-                type="url"
-                value={offer.url}
-                maxLength={2000}
-                placeholder="https://"
-                onChange={(e) => set(['offer', 'url'], offer.url, e.target.value)}
-              />
-            </label>
+          <div style={{ borderTop: '1px solid var(--line)', paddingTop: 10 }}>
+            <OfferFields offer={offer} label={`Offer to a ${outcome.name}`} at={at} set={set} />
           </div>
         ) : (
           <TextButton

@@ -12,7 +12,7 @@ import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, repl
 import type { Target } from '../targets';
 import { type Cursor, useFocusLater } from './cursor';
 import { OtherPart } from './other-blocks';
-import { QuestionPart } from './question';
+import { isEmptyQuestion, QuestionPart } from './question';
 import { Row } from './sheet';
 
 const Section = styled.section`
@@ -36,9 +36,21 @@ const kinds: (MenuEntry & { id: BlockKind })[] = [
   { id: 'many', label: 'Several of several answers' },
   { id: 'yes-no', label: 'Yes or no' },
   { id: 'pictures', label: 'Pictures as answers' },
+  { id: 'drop-down', label: 'One answer, folded away' },
   { id: 'text', label: 'Short text' },
+  { id: 'essay', label: 'Long text' },
+  { id: 'number', label: 'A number' },
+  { id: 'slider', label: 'A number on a slider' },
+  { id: 'rating', label: 'A rating' },
+  { id: 'date', label: 'A date' },
+  { id: 'order', label: 'Put in order' },
+  { id: 'match', label: 'Match pairs' },
+  { id: 'gaps', label: 'Fill the gaps' },
+  { id: 'grid', label: 'A grid of rows and columns' },
+  { id: 'spots', label: 'Places in a picture' },
   { id: 'words', label: 'Words to read', note: 'not a question' },
   { id: 'media', label: 'A picture', note: 'not a question' },
+  { id: 'offer', label: 'An offer', note: 'not a question' },
   { id: 'contact', label: 'Contact form', note: 'not a question' },
 ];
 const resultKinds: MenuEntry[] = [
@@ -74,11 +86,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
     const { quiz: now, edit } = store.getState();
     const block = makeBlock(kind, now);
     const old = page.blocks.find((b) => b.id === at);
-    const empty =
-      old &&
-      isQuestion(old) &&
-      old.prompt === '' &&
-      (old.kind !== 'choice' || old.options.every((o) => !o.text && !o.picture));
+    const empty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
     edit(
       empty && old ? replaceBlock(now, old.id, block) : addBlock(page.id, at ?? page.blocks.at(-1)?.id ?? null, block),
     );

@@ -76,19 +76,31 @@ type Props = {
   /** what it is a picture of */ of: string;
   large?: boolean;
   /** a block that is nothing but its picture keeps one */ required?: boolean;
+  /** on the button while there is none */ words?: string;
+  /** Where the picture is kept otherwise than in a field of its own. */
+  keep?: (picture: Picture | undefined) => void;
 };
 
-export function PictureButton({ at, field = ['picture'], picture, of, large, required }: Props) {
+export function PictureButton({
+  at,
+  field = ['picture'],
+  picture,
+  of,
+  large,
+  required,
+  keep,
+  words = 'Add a picture',
+}: Props) {
   const store = useDocumentStore();
   const set = (to: Picture | undefined, join?: string) =>
-    store.getState().edit(setField('set-picture', at(), field, picture, to), join);
+    keep ? keep(to) : void store.getState().edit(setField('set-picture', at(), field, picture, to), join);
   return (
     <DialogTrigger>
       <Thumb aria-label={picture ? `Change the picture of ${of}` : `Add a picture to ${of}`}>
         {picture ? (
           <img src={picture.src} alt="" width={large ? 240 : 48} height={large ? 120 : 28} />
         ) : (
-          <span>Add a picture</span>
+          <span>{words}</span>
         )}
       </Thumb>
       <Panel placement="bottom end" className="studio">

@@ -1,21 +1,26 @@
 'use client';
 /** The settings of a question that are seldom needed, unfolded under it. */
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
 import styled from 'styled-components';
-import type { Choice, Page, Question, QuestionKind } from '../../core/quiz/schema';
-import { isKeyed } from '../../core/quiz/lookup';
-import { plainText } from '../../core/text/rich';
-import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
+import { changeKind } from '../../core/quiz/change-kind';
+import type { Place } from '../../core/quiz/edits';
+import type { Choice, Page, Question, QuestionKind, RichDoc } from '../../core/quiz/schema';
+import { isKeyed, isReviewed, without } from '../../core/quiz/lookup';
+import { plainText, toDoc } from '../../core/text/rich';
+import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { breakBefore, moveBlock, placeOfBlock, removeBlock, setField } from '../edits';
-import { readNumber } from '../targets';
+import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../edits';
+import { NumberField } from './number-field';
 import { PictureButton } from './picture';
+import { RichField } from './rich-field';
 
 const Lines = styled.div`
   display: grid;
   gap: 10px;
   padding-bottom: 12px;
   font-size: 14px;
-  label.wide {
+  .wide {
     display: grid;
     grid-template-columns: 132px minmax(0, 1fr);
     align-items: center;
@@ -67,6 +72,12 @@ export function settingsInWords(question: Question): string {
   ].join(', ');
 }
 
+/** Kinds whose parts can each be right, so that a share of them can be worth a share of the marks. */
+const inParts = (question: Question): boolean =>
+  ['order', 'match', 'gaps', 'grid', 'spots'].includes(question.kind) ||
+  (question.kind === 'choice' && question.pick === 'many');
+const hasList = (question: Question): boolean => ['choice', 'order', 'match', 'grid'].includes(question.kind);
+
 export function QuestionSettings({ question, page }: { question: Question; page: Page }) {
   const store = useDocumentStore();
   const at = () => placeOfBlock(store.getState().quiz, question.id);
@@ -80,30 +91,67 @@ export function QuestionSettings({ question, page }: { question: Question; page:
     const made = make(quiz, question.id);
     if (made) edit(made);
   };
+  const scored = isKeyed(question) || isReviewed(question);
   return (
     <Lines>
+      <KindLine question={question} />
       {question.kind === 'choice' && <ChoiceSettings question={question} set={set} />}
       <div className="row">
         <Toggle selected={question.required ?? false} onChange={(to) => set('required', question.required, to)}>
           Required
         </Toggle>
-        {question.kind === 'choice' && (
+        {hasList(question) && (
           <Toggle
             selected={question.shuffle ?? false}
             onChange={(to) => set('shuffle', question.shuffle, to || undefined)}
           >
-            Shuffle the answers
+            Shuffled for each visitor
           </Toggle>
         )}
+        {question.kind === 'choice' && question.as !== 'drop-down' && (
+          <span>
+            <Choose
+              label="Answers beside each other"
+              value={String(question.across ?? 0)}
+              options={[
+                { id: '0', label: 'as many beside each other as fit' },
+                ...[1, 2, 3, 4].map((n) => ({
+                  id: String(n),
+                  label: n === 1 ? 'one below the other' : `${n} beside each other`,
+                })),
+              ]}
+              onChange={(to) => set('across', question.across, Number(to) || undefined)}
+            />
+          </span>
+        )}
       </div>
-      {isKeyed(question) && (
+      {scored && (
         <div className="row">
-          <NumberField label="Marks" value={question.marks ?? 1} onChange={(to) => set('marks', question.marks, to)} />
+          <NumberField
+            label="Marks"
+            value={question.marks}
+            placeholder="1"
+            above={-1}
+            onChange={(to) => set('marks', question.marks, to, 'marks')}
+          />
           <NumberField
             label="Taken off when wrong"
-            value={question.penalty ?? 0}
-            onChange={(to) => set('penalty', question.penalty, to || undefined)}
+            value={question.penalty}
+            placeholder="0"
+            above={-1}
+            onChange={(to) => set('penalty', question.penalty, to, 'penalty')}
           />
+          {inParts(question) && (
+            <Choose
+              label="Partly right"
+              value={question.credit ?? 'all'}
+              options={[
+                { id: 'all', label: 'all must be right' },
+                { id: 'share', label: 'each right part counts' },
+              ]}
+              onChange={(to) => set('credit', question.credit, to === 'all' ? undefined : to)}
+            />
+          )}
         </div>
       )}
       <label className="wide">
@@ -115,6 +163,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           onChange={(e) => set('hint', question.hint, e.target.value || undefined, 'hint')}
         />
       </label>
+      <Explanations question={question} at={at()} scored={scored} />
       <label className="wide">
         Your own label
         <LineInput
@@ -125,7 +174,17 @@ export function QuestionSettings({ question, page }: { question: Question; page:
         />
       </label>
       <div className="row">
-        <PictureButton at={at} field={['media', 'picture']} picture={question.media?.picture} of="the question" />
+        <NumberField
+          label="Time for it"
+          after="seconds"
+          value={question.limit}
+          placeholder="none"
+          above={0}
+          onChange={(to) => set('limit', question.limit, to, 'limit')}
+        />
+        {question.kind !== 'spots' && (
+          <PictureButton at={at} field={['media', 'picture']} picture={question.media?.picture} of="the question" />
+        )}
       </div>
       <div className="row">
         <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, -1))}>
@@ -148,6 +207,97 @@ export function QuestionSettings({ question, page }: { question: Question; page:
         </TextButton>
       </div>
     </Lines>
+  );
+}
+
+/** The kind, in a sentence; another one is taken at once where nothing is lost, and else after saying what would be. */
+function KindLine({ question }: { question: Question }) {
+  const store = useDocumentStore();
+  const [asked, setAsked] = useState<ReturnType<typeof changeKind> | null>(null);
+  const take = (next: Question) => {
+    const { quiz, edit } = store.getState();
+    edit(changeQuestion(quiz, question, next));
+    setAsked(null);
+  };
+  return (
+    <div>
+      Kind:{' '}
+      <Choose
+        label="Kind of question"
+        value={question.kind}
+        options={Object.entries(kindNames).map(([id, label]) => ({ id: id as QuestionKind, label }))}
+        onChange={(kind) => {
+          const changed = changeKind(question, kind, newId);
+          if (changed.drops.length) setAsked(changed);
+          else if (kind !== question.kind) take(changed.question);
+        }}
+      />
+      {asked && (
+        <p role="alert" style={{ margin: '6px 0 0', color: 'var(--ink-2)' }}>
+          As “{kindNames[asked.question.kind]}” it loses {listed(asked.drops)}.{' '}
+          <TextButton onPress={() => take(asked.question)}>Change it</TextButton>{' '}
+          <TextButton $weight={500} onPress={() => setAsked(null)}>
+            Leave it
+          </TextButton>
+        </p>
+      )}
+    </div>
+  );
+}
+
+const listed = (parts: string[]): string =>
+  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`;
+
+const explanations = [
+  ['right', 'When right'],
+  ['wrong', 'When wrong'],
+  ['always', 'Always'],
+] as const;
+
+/** What is told after answering. Each is a text with links, put in when it is wanted. */
+function Explanations({ question, at, scored }: { question: Question; at: Place; scored: boolean }) {
+  const store = useDocumentStore();
+  const explain = question.explain ?? {};
+  const set = (part: (typeof explanations)[number][0], to: RichDoc | undefined) => {
+    const next = to === undefined ? without(explain, part) : { ...explain, [part]: to };
+    store
+      .getState()
+      .edit(
+        setField('set-explanation', at, ['explain'], question.explain, Object.keys(next).length ? next : undefined),
+        `explain ${part} ${question.id}`,
+      );
+  };
+  const offered = explanations.filter(([part]) => explain[part] === undefined && (scored || part === 'always'));
+  return (
+    <>
+      {explanations
+        .filter(([part]) => explain[part] !== undefined)
+        .map(([part, label]) => (
+          <div key={part} className="wide">
+            <span>
+              {label}
+              <TextButton $weight={400} aria-label={`Remove: ${label}`} onPress={() => set(part, undefined)}>
+                ✕
+              </TextButton>
+            </span>
+            <RichField
+              label={`Explanation: ${label.toLowerCase()}`}
+              value={explain[part]}
+              placeholder="What is told after answering"
+              onChange={(to) => set(part, to)}
+            />
+          </div>
+        ))}
+      {offered.length > 0 && (
+        <MenuButton
+          label="Add an explanation"
+          entries={offered.map(([id, label]) => ({ id, label }))}
+          onAction={(id) => set(id as (typeof explanations)[number][0], toDoc(''))}
+        >
+          <Plus size={14} /> Add an explanation
+        </MenuButton>
+      )}
+    </>
   );
 }
 
@@ -174,6 +324,7 @@ function ChoiceSettings({ question, set }: { question: Choice; set: Setter }) {
           options={[
             { id: 'list', label: 'a list' },
             { id: 'pictures', label: 'pictures' },
+            { id: 'drop-down', label: 'a list that folds away' },
             { id: 'yes-no', label: 'two halves' },
           ]}
           onChange={(to) => set('as', question.as, to === 'list' ? undefined : to)}
@@ -181,40 +332,25 @@ function ChoiceSettings({ question, set }: { question: Choice; set: Setter }) {
       </span>
       {question.pick === 'many' && (
         <>
-          <NumberField label="At least" value={question.min} onChange={(to) => set('min', question.min, to)} />
+          <NumberField
+            label="At least"
+            value={question.min}
+            placeholder="0"
+            above={-1}
+            onChange={(to) => set('min', question.min, to === undefined ? to : Math.round(to))}
+          />
           <NumberField
             label="At most"
             value={question.max}
-            onChange={(to) => set('max', question.max, to || undefined)}
+            placeholder="all"
+            above={0}
+            onChange={(to) => set('max', question.max, to === undefined ? to : Math.max(1, Math.round(to)))}
           />
         </>
       )}
+      <Toggle selected={question.other ?? false} onChange={(to) => set('other', question.other, to || undefined)}>
+        “Something else”, in their own words
+      </Toggle>
     </div>
-  );
-}
-
-function NumberField({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: number | undefined;
-  onChange: (value: number | undefined) => void;
-}) {
-  return (
-    <label style={{ display: 'inline-flex', gap: 6, alignItems: 'center', color: 'var(--ink-2)' }}>
-      {label}
-      <LineInput
-        type="number"
-        min={0}
-        style={{ width: 56 }}
-        value={value ?? ''}
-        onChange={(e) => {
-          const to = readNumber(e.target.value);
-          onChange(e.target.value === '' || to === null ? undefined : Math.max(0, to));
-        }}
-      />
-    </label>
   );
 }

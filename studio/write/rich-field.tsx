@@ -30,6 +30,22 @@ const Frame = styled.div`
   .ProseMirror a {
     color: inherit;
   }
+  position: relative;
+  > .empty {
+    position: absolute;
+    pointer-events: none;
+    color: var(--ink-3);
+  }
+  .gap {
+    border: 1.5px solid var(--ink-2);
+    border-radius: 4px;
+    padding: 0 8px;
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  .gap.ProseMirror-selectednode {
+    outline: 2px solid var(--ink);
+  }
   .insert {
     background: var(--saffron-wash);
     border-bottom: 2px solid var(--saffron);
@@ -92,16 +108,34 @@ const insertNode = (labelOf: (attrs: Insert['attrs']) => string) =>
     ],
   });
 
-/** One line rather than a text: Enter does nothing, and there are no lists. */
+const gapNode = (labelOf: (id: string) => string) =>
+  Node.create({
+    name: 'gap',
+    group: 'inline',
+    inline: true,
+    atom: true,
+    selectable: true,
+    addAttributes: () => ({ gap: { default: '' } }),
+    parseHTML: () => [{ tag: 'span[data-gap]' }],
+    renderHTML: ({ node, HTMLAttributes }) => [
+      'span',
+      mergeAttributes({ class: 'gap', 'data-gap': '' }, HTMLAttributes),
+      labelOf(node.attrs['gap'] as string),
+    ],
+  });
+
 type Props = {
   label: string;
   value: RichText | undefined;
   onChange: (value: RichDoc) => void;
+  /** One line rather than a text: Enter does nothing, and there are no lists. */
   line?: boolean;
   placeholder?: string;
+  /** Words can be made into gaps: what a gap is called, and the id of one newly made of these words. */
+  gaps?: { labelOf: (id: string) => string; make: (words: string) => string };
 };
 
-export function RichField({ label, value, onChange, line }: Props) {
+export function RichField({ label, value, onChange, line, placeholder, gaps }: Props) {
   const quiz = useQuiz();
   const inserts = insertsFor(quiz);
   const names = useRef(inserts);
@@ -129,6 +163,7 @@ export function RichField({ label, value, onChange, line }: Props) {
           names.current.find((i) => i.attrs.value === attrs.value && (i.attrs.ref ?? null) === (attrs.ref ?? null))
             ?.label ?? 'Gone',
       ),
+      ...(gaps ? [gapNode(gaps.labelOf)] : []),
     ],
     content: toDoc(value),
     editorProps: {
@@ -170,6 +205,11 @@ export function RichField({ label, value, onChange, line }: Props) {
         leaving.current = setTimeout(() => setFocused(false));
       }}
     >
+      {placeholder && editor?.isEmpty && (
+        <span className="empty" aria-hidden="true">
+          {placeholder}
+        </span>
+      )}
       <EditorContent editor={editor} />
       {editor && (focused || linking !== null) && (
         <div className="tools">
@@ -191,6 +231,18 @@ export function RichField({ label, value, onChange, line }: Props) {
                 <Link2 size={15} />
               </TextButton>
             </>
+          )}
+          {gaps && (
+            <TextButton
+              onPress={() => {
+                const { from, to } = editor.state.selection;
+                const words = editor.state.doc.textBetween(from, to, ' ').trim();
+                const gap = { type: 'gap', attrs: { gap: gaps.make(words) } };
+                editor.chain().focus().deleteSelection().insertContent(gap).run();
+              }}
+            >
+              Make a gap
+            </TextButton>
           )}
           <MenuButton
             label="Put in a value"

@@ -79,3 +79,98 @@ test('below the grid of the demo stand exact figures', async ({ page }) => {
   expect(await row(/^Lowest/)).toEqual(['−5', '0', '−3', '0', '0', '0', '0']);
   expect(await row(/^Highest/)).toEqual(['21', '21', '13', '25', '24', '24', '28']);
 });
+
+test.describe('right answers', () => {
+  test('are marked in the grid by their keys, with marks beside it', async ({ page }) => {
+    await signUp(page);
+    await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+    await tab(page, 'Score').click();
+    await page.getByRole('button', { name: 'Right answers' }).click();
+    await page.getByRole('gridcell', { name: 'Tea, Right: not right' }).click();
+    await page.keyboard.press('y');
+    await expect(page.getByRole('gridcell', { name: 'Tea, Right: right' })).toBeVisible();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('m');
+    await expect(page.getByRole('gridcell', { name: 'Coffee, Right: partly right' })).toBeVisible();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('n');
+    await expect(page.getByRole('gridcell', { name: 'Coffee, Right: not right' })).toBeVisible();
+    await page.getByLabel('Right is worth').fill('3');
+    await saved(page);
+    await tab(page, 'Write').click();
+    await expect(page.getByText('right', { exact: true })).toBeVisible();
+    await page.reload();
+    await tab(page, 'Score').click();
+    await page.getByRole('gridcell', { name: 'Tea, Right: right' }).click();
+    await expect(page.getByLabel('Right is worth')).toHaveValue('3');
+  });
+});
+
+test.describe('a verdict by bands', () => {
+  test.beforeEach(async ({ page }) => {
+    await enterDemo(page);
+    await page.getByRole('link', { name: 'Ready for your first overnight?' }).click();
+    await tab(page, 'Score').click();
+    await page.getByRole('button', { name: 'The ridge', exact: true }).click();
+  });
+
+  test('is moved by keys and by dragging, and its bands can neither overlap nor leave a gap', async ({ page }) => {
+    const ridge = page.getByRole('slider', { name: 'The ridge begins at' });
+    const near = page.getByRole('slider', { name: 'One night, near a railway begins at' });
+    await ridge.focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(ridge).toHaveAttribute('aria-valuenow', '69');
+    for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowDown');
+    await expect(ridge).toHaveAttribute('aria-valuenow', '46');
+    const box = await near.boundingBox();
+    await page.mouse.move((box?.x ?? 0) + 10, (box?.y ?? 0) + 10);
+    await page.mouse.down();
+    await page.mouse.move((box?.x ?? 0) + 10, (box?.y ?? 0) - 200);
+    await page.mouse.up();
+    await expect(near).toHaveAttribute('aria-valuenow', '45');
+    await page.mouse.move((box?.x ?? 0) + 10, (box?.y ?? 0) + 10);
+    await page.mouse.down();
+    await page.mouse.move((box?.x ?? 0) + 10, (box?.y ?? 0) + 70, { steps: 4 });
+    await page.mouse.up();
+    expect(Number(await near.getAttribute('aria-valuenow'))).toBeLessThan(40);
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
+    await expect(ridge).toHaveAttribute('aria-valuenow', '70');
+    await expect(near).toHaveAttribute('aria-valuenow', '45');
+  });
+
+  test('keeps its stretches in another unit, and its outcomes in another way of deciding', async ({ page }) => {
+    await page.getByRole('button', { name: 'In which unit' }).click();
+    await page.getByRole('option', { name: 'points' }).click();
+    const ridge = page.getByRole('slider', { name: 'The ridge begins at' });
+    await expect(ridge).toHaveAttribute('aria-valuetext', /points/);
+    await page.getByRole('button', { name: 'How it is decided' }).click();
+    await page.getByRole('option', { name: 'the outcome most answers speak for' }).click();
+    await expect(ridge).toHaveCount(0);
+    await expect(page.getByRole('columnheader', { name: 'The ridge' })).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect(ridge).toHaveAttribute('aria-valuenow', '70');
+  });
+});
+
+test('a formula is typed by names, completed, and faulted under its character', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+  await tab(page, 'Score').click();
+  await page.getByRole('button', { name: 'Scale', exact: true }).click();
+  await page.getByLabel('Name of the column').fill('Warmth');
+  await page.getByRole('button', { name: 'Scale', exact: true }).click();
+  await page.getByRole('button', { name: 'How it is counted' }).click();
+  await page.getByRole('option', { name: 'worked out from other scores' }).click();
+  const formula = page.getByLabel('Formula');
+  await formula.fill('');
+  await formula.pressSequentially('2 × Wa');
+  await page.keyboard.press('Tab');
+  await expect(formula).toHaveValue('2 × Warmth');
+  await formula.pressSequentially(' +');
+  await expect(page.getByText('At character 13: a number or a name is expected here.')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Scale 2', exact: true }).click();
+  await expect(formula).toHaveValue('2 × Warmth');
+});

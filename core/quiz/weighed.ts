@@ -1,0 +1,67 @@
+/** Everything that can add to a scale or outcome: answers, items, rows of a grid, and numbers themselves. */
+import type { Place } from './edits';
+import { isQuestion } from './lookup';
+import type { Question, Quiz } from './schema';
+
+export type Weighed = {
+  at: Place;
+  question: Question;
+  /** Its id: that of the answer, item or row, or of the question whose number counts. */
+  id: string;
+  words: string;
+  weights: Record<string, number> | undefined;
+  /** What a weight is multiplied with: nothing for an answer that is chosen, the worth of a column, the number given, places above the last. */
+  times: 'once' | 'column' | 'number' | 'place';
+  /** Whether choosing it can be right, and how right it is. */
+  keyed: boolean;
+  credit?: number;
+};
+
+/** In the order of the quiz, question by question; those that add nothing by their kind are left out. */
+export function weighedIn(quiz: Quiz): Weighed[] {
+  return quiz.pages.flatMap((page) =>
+    page.blocks.flatMap((block) => (isQuestion(block) ? partsOf(block, ['pages', page.id, 'blocks', block.id]) : [])),
+  );
+}
+
+function partsOf(question: Question, at: Place): Weighed[] {
+  switch (question.kind) {
+    case 'choice':
+      return question.options.map((o) => ({
+        at: [...at, 'options', o.id],
+        question,
+        id: o.id,
+        words: o.text || o.picture?.text || '',
+        weights: o.weights,
+        times: 'once',
+        keyed: true,
+        ...(o.credit === undefined ? {} : { credit: o.credit }),
+      }));
+    case 'order':
+      return question.items.map((i) => ({
+        at: [...at, 'items', i.id],
+        question,
+        id: i.id,
+        words: i.text,
+        weights: i.weights,
+        times: 'place',
+        keyed: false,
+      }));
+    case 'grid':
+      return question.rows.map((r) => ({
+        at: [...at, 'rows', r.id],
+        question,
+        id: r.id,
+        words: r.text,
+        weights: r.weights,
+        times: 'column',
+        keyed: false,
+      }));
+    case 'number':
+    case 'slider':
+    case 'rating':
+      return [{ at, question, id: question.id, words: '', weights: question.weights, times: 'number', keyed: false }];
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,68 @@
+'use client';
+/** What the question of the chosen row is worth, beside its key. */
+import { isKeyed } from '../../core/quiz/lookup';
+import { Choose } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { placeOfBlock, setField } from '../edits';
+import { NumberField } from '../write/number-field';
+import type { GridRow } from './grid';
+
+export function KeyPanel({ row }: { row: GridRow | undefined }) {
+  const store = useDocumentStore();
+  if (!row) return null;
+  const { question } = row.of;
+  const set = (field: string, was: unknown, to: unknown) =>
+    store
+      .getState()
+      .edit(
+        setField(`set-${field}`, placeOfBlock(store.getState().quiz, question.id), [field], was, to),
+        `${field} ${question.id}`,
+      );
+  return (
+    <aside aria-label={`The key of question ${row.number}`}>
+      <h2 style={{ font: '700 24px/1.2 var(--heading)' }}>{row.name}</h2>
+      <div style={{ borderTop: '1px solid var(--ink)', marginTop: 10, padding: '10px 0', lineHeight: '30px' }}>
+        {isKeyed(question) ? (
+          <>
+            <NumberField
+              label="Right is worth"
+              after="marks"
+              value={question.marks}
+              placeholder="1"
+              above={-1}
+              onChange={(to) => set('marks', question.marks, to)}
+            />
+            {', '}
+            <NumberField
+              label="wrong takes off"
+              value={question.penalty}
+              placeholder="0"
+              above={-1}
+              onChange={(to) => set('penalty', question.penalty, to)}
+            />
+            .
+            {question.kind === 'choice' && question.pick === 'many' && (
+              <>
+                {' '}
+                <Choose
+                  label="Partly right"
+                  value={question.credit ?? 'all'}
+                  options={[
+                    { id: 'all', label: 'All right ones, and only those, must be chosen' },
+                    { id: 'share', label: 'Each right one counts, each wrong one against it' },
+                  ]}
+                  onChange={(to) => set('credit', question.credit, to === 'all' ? undefined : to)}
+                />
+                .
+              </>
+            )}
+          </>
+        ) : (
+          <span style={{ color: 'var(--ink-2)' }}>
+            Nothing is right or wrong in this question. Mark an answer ● and it counts for marks.
+          </span>
+        )}
+      </div>
+    </aside>
+  );
+}

@@ -1,0 +1,69 @@
+'use client';
+/** Things to put in order: the order typed is the right one, unless it is a matter of taste. */
+import type { Question } from '../../../core/quiz/schema';
+import { Choose } from '../../../ui/controls';
+import { useDocumentStore } from '../../document';
+import { placeOfBlock, setField } from '../../edits';
+import type { Target } from '../../targets';
+import type { Cursor } from '../cursor';
+import { Row } from '../sheet';
+import { Factors } from './factor';
+import { type Hands, LineList } from './lines';
+
+export function OrderPart({
+  question,
+  targets,
+  cursor,
+  hands,
+}: {
+  question: Extract<Question, { kind: 'order' }>;
+  targets: Target[];
+  cursor: Cursor | null;
+  hands: Hands;
+}) {
+  const store = useDocumentStore();
+  const at = placeOfBlock(store.getState().quiz, question.id);
+  return (
+    <>
+      <LineList
+        at={at}
+        list="items"
+        items={question.items}
+        hands={hands}
+        word="Item"
+        another="Another item"
+        placeholder="An item"
+        active={cursor?.option ?? null}
+        open={cursor !== null}
+        gutter={(_, i) => <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{i + 1}</span>}
+        margin={(item, _, active) => (
+          <Factors
+            at={[...at, 'items', item.id]}
+            weights={item.weights}
+            targets={targets}
+            of={item.text || 'the item'}
+            unit="each place above the last"
+            open={active}
+          />
+        )}
+      />
+      {cursor && (
+        <Row>
+          <Choose
+            label="What the order is"
+            value={question.keyed === false ? 'taste' : 'right'}
+            options={[
+              { id: 'right', label: 'This order is the right one' },
+              { id: 'taste', label: 'No order is right: a ranking of wishes' },
+            ]}
+            onChange={(to) =>
+              store
+                .getState()
+                .edit(setField('set-keyed', at, ['keyed'], question.keyed, to === 'taste' ? false : undefined))
+            }
+          />
+        </Row>
+      )}
+    </>
+  );
+}

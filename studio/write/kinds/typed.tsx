@@ -1,0 +1,244 @@
+'use client';
+/** Short and long text: which words are accepted, and what is forgiven. */
+import type { Accepted, Question, TextQuestion } from '../../../core/quiz/schema';
+import { acceptedOf, fold, matchAccepted } from '../../../core/text/fold';
+import { Choose, LineInput, Toggle } from '../../../ui/controls';
+import { Mark } from '../../../ui/marks';
+import { useState } from 'react';
+import { useDocumentStore } from '../../document';
+import { placeOfBlock, setField } from '../../edits';
+import { useFocusLater } from '../cursor';
+import { TextField } from '../fields';
+import { RightNote } from '../margin';
+import { Row, Small } from '../sheet';
+import { type Hands, Keys, lineField, linesOf, NewLine } from './lines';
+
+const written = (text: string, credit: number): Accepted => (credit === 1 ? text : { text, credit });
+
+/** The spellings that are accepted, each right or partly right. They have no ids: a line is known by its place. */
+export function Spellings({ question, hands, open }: { question: TextQuestion; hands: Hands; open: boolean }) {
+  const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const accept = question.accept ?? [];
+  const set = (to: Accepted[], join?: string) =>
+    store
+      .getState()
+      .edit(
+        setField(
+          'set-accepted',
+          placeOfBlock(store.getState().quiz, question.id),
+          ['accept'],
+          question.accept,
+          to.length ? to : undefined,
+        ),
+        join,
+      );
+  const field = (i: number) => lineField(`${question.id} ${i}`);
+  const put = (i: number, texts: string[]) => {
+    set([...accept.slice(0, i), ...texts, ...accept.slice(i)]);
+    focusLater(field(i + texts.length - 1));
+  };
+  return (
+    <>
+      {accept.map((one, i) => {
+        const { text, credit } = acceptedOf(one);
+        return (
+          <Row
+            key={i}
+            gutter={
+              <span style={{ paddingTop: 3 }}>
+                <Mark kind={credit === 1 ? 'yes' : credit > 0 ? 'maybe' : 'no'} size={12} />
+              </span>
+            }
+            margin={
+              open ? (
+                <Choose
+                  label={`What “${text}” is`}
+                  value={credit === 1 ? 'right' : credit > 0 ? 'partly' : 'wrong'}
+                  options={[
+                    { id: 'right', label: 'right' },
+                    { id: 'partly', label: 'partly right' },
+                    { id: 'wrong', label: 'wrong' },
+                  ]}
+                  onChange={(to) =>
+                    set(
+                      accept.map((x, k) =>
+                        k === i ? written(text, to === 'right' ? 1 : to === 'partly' ? 0.5 : 0) : x,
+                      ),
+                    )
+                  }
+                />
+              ) : credit > 0 ? (
+                <RightNote credit={credit} />
+              ) : (
+                'wrong'
+              )
+            }
+          >
+            <TextField
+              label={`Accepted wording ${i + 1}`}
+              field={field(i)}
+              value={text}
+              placeholder="Words that are accepted"
+              onChange={(to) =>
+                set(
+                  accept.map((x, k) => (k === i ? written(to, credit) : x)),
+                  `accept ${question.id} ${i}`,
+                )
+              }
+              onKeyDown={(event) => {
+                if (event.key === 'Enter') {
+                  event.preventDefault();
+                  if (event.ctrlKey || event.metaKey) hands.nextQuestion();
+                  else put(i + 1, ['']);
+                } else if (event.key === 'Backspace' && text === '') {
+                  event.preventDefault();
+                  set(accept.filter((_, k) => k !== i));
+                  focusLater(i > 0 ? field(i - 1) : hands.above);
+                }
+              }}
+              onPaste={(event) => {
+                const lines = linesOf(event);
+                if (lines.length < 2) return;
+                event.preventDefault();
+                set([...accept.slice(0, i + (text ? 1 : 0)), ...lines, ...accept.slice(i + 1)]);
+              }}
+            />
+          </Row>
+        );
+      })}
+      {open && (
+        <Row
+          gutter={
+            <span style={{ opacity: 0.5, paddingTop: 4 }}>
+              <Mark kind="not-yet" size={12} />
+            </span>
+          }
+          margin={
+            <Small style={{ fontSize: 12 }}>
+              <Keys keys={['Ctrl Enter']} words="next question" />
+            </Small>
+          }
+        >
+          <NewLine
+            label="Another accepted wording"
+            placeholder={
+              accept.length ? 'Another accepted wording' : 'Words that are right, if there is a right answer'
+            }
+            add={(texts) => put(accept.length, texts)}
+            nextQuestion={hands.nextQuestion}
+          />
+        </Row>
+      )}
+      {!open && accept.length === 0 && (
+        <Row>
+          <span style={{ color: 'var(--ink-3)' }}>Any words, read under Findings</span>
+        </Row>
+      )}
+      {open && accept.length > 0 && (
+        <Row>
+          <Forgiven question={question} />
+          <TryWords question={question} />
+        </Row>
+      )}
+    </>
+  );
+}
+
+/** Capitals, spaces and quotation marks are always forgiven; what else is, is chosen here. */
+export function Forgiven({ question }: { question: Extract<Question, { kind: 'text' | 'gaps' | 'spots' }> }) {
+  const store = useDocumentStore();
+  const set = (field: string[], was: unknown, to: unknown) =>
+    store.getState().edit(setField('set-forgiven', placeOfBlock(store.getState().quiz, question.id), field, was, to));
+  const { fold: folding = {} } = question;
+  const folds = (part: object) => {
+    const next = Object.fromEntries(Object.entries({ ...folding, ...part }).filter(([, v]) => v));
+    set(['fold'], question.fold, Object.keys(next).length ? next : undefined);
+  };
+  return (
+    <Small style={{ gap: '4px 16px' }}>
+      <span>Capitals and spaces do not matter. Also forgiven:</span>
+      <Toggle selected={folding.accents ?? false} onChange={(accents) => folds({ accents })}>
+        accents
+      </Toggle>
+      <Toggle selected={folding.punctuation ?? false} onChange={(punctuation) => folds({ punctuation })}>
+        punctuation
+      </Toggle>
+      <Choose
+        label="Typing slips"
+        value={String(folding.slips ?? 0)}
+        options={[
+          { id: '0', label: 'no typing slip' },
+          { id: '1', label: 'one typing slip' },
+          { id: '2', label: 'two typing slips' },
+          { id: '3', label: 'three typing slips' },
+        ]}
+        onChange={(to) => folds({ slips: Number(to) })}
+      />
+      <Toggle
+        selected={question.reviewRest ?? false}
+        onChange={(to) => set(['reviewRest'], question.reviewRest, to || undefined)}
+      >
+        I read what is left
+      </Toggle>
+    </Small>
+  );
+}
+
+/** What a visitor might type, and how it would be marked. */
+export function TryWords({ question }: { question: TextQuestion }) {
+  const [typed, setTyped] = useState('');
+  const credit = matchAccepted(typed, question.accept ?? [], question.fold);
+  return (
+    <Small style={{ marginTop: 8 }}>
+      <label style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+        Try it:
+        <LineInput
+          aria-label="What a visitor might type"
+          style={{ width: 150, fontSize: 13 }}
+          value={typed}
+          maxLength={300}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+      </label>
+      {typed.trim() !== '' && (
+        <span role="status" style={{ display: 'inline-flex', gap: 5, alignItems: 'center' }}>
+          <Mark kind={credit === 1 ? 'yes' : credit ? 'maybe' : question.reviewRest ? 'not-yet' : 'no'} size={12} />
+          {credit === 1 ? 'right' : credit ? 'partly right' : question.reviewRest ? 'waits for you' : 'wrong'}, read as
+          “{fold(typed, question.fold)}”
+        </span>
+      )}
+    </Small>
+  );
+}
+
+export function EssayPart({ question }: { question: Extract<Question, { kind: 'essay' }> }) {
+  const store = useDocumentStore();
+  return (
+    <Row>
+      <div style={{ border: '1px dashed var(--line)', padding: '8px 10px', color: 'var(--ink-3)', minHeight: 56 }}>
+        As many words as they like
+      </div>
+      <div style={{ marginTop: 8 }}>
+        <Toggle
+          selected={question.review ?? false}
+          onChange={(to) =>
+            store
+              .getState()
+              .edit(
+                setField(
+                  'set-review',
+                  placeOfBlock(store.getState().quiz, question.id),
+                  ['review'],
+                  question.review,
+                  to || undefined,
+                ),
+              )
+          }
+        >
+          A person marks it
+        </Toggle>
+      </div>
+    </Row>
+  );
+}
