@@ -23,13 +23,18 @@ Object.assign(globalThis, { test: Object.assign(it, { each }), expect });
 
 for (const suite of [
   'score/credit',
+  'score/answer',
+  'run/faults',
+  'run/view',
   'score/kinds',
   'score/result',
   'score/formula',
   'run/run',
   'text/rich',
   'formats/formats',
+  'formats/docs',
   'run/walk',
+  'score/reference',
 ])
   // Loaded here and not imported above: an import would run before the names are in place.
   load(`../core/${suite}.test`);

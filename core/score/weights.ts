@@ -119,13 +119,9 @@ function answeredRange(question: Question, target: string): Range {
   const alsoMarks = question.marksTo === target && marksCount(question);
   if (question.kind === 'choice') return choiceRange(question, target, alsoMarks);
   if (isMeasured(question)) return measuredRange(question, target, alsoMarks);
-  const weights =
-    question.kind === 'grid'
-      ? gridRange(question, target)
-      : question.kind === 'order'
-        ? orderRange(question, target)
-        : nothing;
-  return alsoMarks ? plus(weights, marksRange(question)) : weights;
+  if (question.kind === 'grid') return alsoMarks ? markedGrid(question, target) : gridRange(question, target);
+  if (question.kind === 'order') return alsoMarks ? markedOrder(question, target) : orderRange(question, target);
+  return alsoMarks ? marksRange(question) : nothing;
 }
 
 /** What the marks of an answered question can be, whatever else is answered with it. */
@@ -135,7 +131,9 @@ function marksRange(question: Question): Range {
   if (question.kind === 'essay') return { low: 0, high: marks };
   if (question.kind === 'text') {
     const credits = (question.accept ?? []).map((a) => acceptedOf(a).credit);
-    return spanning([wrong, ...credits.map((c) => (c > 0 ? marks * c : wrong))]);
+    // What is left for a person to read is worth nothing yet, and may come to be worth all of it.
+    const rest = question.reviewRest ? [0, marks] : [wrong];
+    return spanning([...rest, ...credits.map((c) => (c > 0 ? marks * c : wrong))]);
   }
   // A single item cannot be put in a wrong order.
   if (question.kind === 'order' && question.items.length === 1) return { low: marks, high: marks };
@@ -222,6 +220,71 @@ function orderRange(question: Extract<Question, { kind: 'order' }>, target: stri
   return {
     low: weights.reduce((sum, w, i) => sum + w * (n - i), 0),
     high: weights.reduce((sum, w, i) => sum + w * (i + 1), 0),
+  };
+}
+
+/** Weights and marks together, since what weighs most may be wrong. Up to so many items every order is tried. */
+const MOST_ORDERED = 6;
+
+function markedOrder(question: Extract<Question, { kind: 'order' }>, target: string): Range {
+  if (question.items.length > MOST_ORDERED) return plus(orderRange(question, target), marksRange(question));
+  const ids = question.items.map((i) => i.id);
+  return spanning(ordersOf(ids).map((answer) => contribution(question, target, answer)?.value ?? 0));
+}
+
+function ordersOf(ids: string[]): string[][] {
+  if (ids.length < 2) return [ids];
+  return ids.flatMap((id) => ordersOf(ids.filter((x) => x !== id)).map((rest) => [id, ...rest]));
+}
+
+/** The same for a grid: the least and the most that its rows can add with so many of the keyed ones right, and the marks for that many. */
+function markedGrid(question: GridQuestion, target: string): Range {
+  const key = question.key ?? {};
+  let byRight: (Range | undefined)[] = [nothing];
+  for (const row of question.rows) {
+    const right = key[row.id];
+    const ways = rowWays(question, row, target, right);
+    const next: (Range | undefined)[] = [];
+    byRight.forEach((range, n) => {
+      if (!range) return;
+      for (const [more, own] of [
+        [0, ways.wrong],
+        [1, ways.right],
+      ] as const) {
+        if (!own) continue;
+        const sum = plus(range, own);
+        const known = next[n + more];
+        next[n + more] = known ? { low: Math.min(known.low, sum.low), high: Math.max(known.high, sum.high) } : sum;
+      }
+    });
+    byRight = next;
+  }
+  const keyed = Object.keys(key).length;
+  const credit = (n: number) => (question.credit === 'share' ? n / keyed : n === keyed ? 1 : 0);
+  const marks = (n: number) => (credit(n) > 0 ? (question.marks ?? 1) * credit(n) : 0 - (question.penalty ?? 0));
+  return spanning(byRight.flatMap((range, n) => (range ? [range.low + marks(n), range.high + marks(n)] : [])));
+}
+
+/** What a row can add while it equals its key, and while it does not; absent where it cannot be so. */
+function rowWays(
+  question: GridQuestion,
+  row: GridQuestion['rows'][number],
+  target: string,
+  right: string[] | undefined,
+): { right?: Range; wrong?: Range } {
+  const factor = row.weights?.[target] ?? 0;
+  const ids = question.columns.map((c) => c.id);
+  const value = (columns: string[]) => columns.reduce((sum, c) => sum + factor * cellValue(question, row, c), 0);
+  const least = question.required ? 1 : 0;
+  const ways = subsets(ids.length, least, question.pick === 'many' ? ids.length : 1).map((s) =>
+    s.map((i) => ids[i] ?? ''),
+  );
+  const equals = (columns: string[]) =>
+    right !== undefined && columns.length === right.length && columns.every((c) => right.includes(c));
+  const [same, other] = [ways.filter(equals), ways.filter((w) => !equals(w))];
+  return {
+    ...(same.length ? { right: spanning(same.map(value)) } : {}),
+    ...(other.length ? { wrong: spanning(other.map(value)) } : {}),
   };
 }
 
