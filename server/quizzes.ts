@@ -1,6 +1,11 @@
 import type { Quiz } from '../core/quiz/schema';
 import { blankQuiz } from '../core/quiz/blank';
 import { checkQuiz } from '../core/check/check';
+import { writeCsv } from '../core/formats/csv';
+import { writeJson } from '../core/formats/json';
+import { writeMarkdown } from '../core/formats/markdown';
+import { readQuestions } from '../core/formats/read';
+import { isQuestion } from '../core/quiz/lookup';
 import { validateQuiz } from '../core/quiz/validate';
 import { workspaceFigures } from '../db/queries/figures';
 import { addressTaken, allQuizzes, findQuiz, insertQuiz, type QuizRow, updateQuiz } from '../db/queries/quizzes';
@@ -125,6 +130,40 @@ export async function importQuiz(
     );
   }
   return database().transaction((tx) => insert(tx, member, checked.quiz, now, address));
+}
+
+/** A new quiz out of a pasted text or a file, read as the preview read it. @returns its id */
+export async function readIntoQuiz(
+  member: Membership,
+  { text, fileName }: { text: string; fileName: string },
+  now = new Date(),
+): Promise<string> {
+  requireEditor(member);
+  const read = readQuestions(text, { fileName, id: newId('quiz', 8) });
+  if ('trouble' in read) throw new Problem(422, 'not-a-quiz', read.trouble);
+  const checked = validateQuiz(read.quiz);
+  const [fault] = 'faults' in checked ? checked.faults : [];
+  if ('faults' in checked)
+    throw new Problem(422, 'not-a-quiz', `${fault?.place ?? ''}: ${fault?.reason ?? ''}. Nothing was made of it.`);
+  if (!checked.quiz.pages.some((p) => p.blocks.some(isQuestion)))
+    throw new Problem(422, 'no-questions', 'There is no question in this.');
+  return database().transaction((tx) => insert(tx, member, checked.quiz, now));
+}
+
+/** A quiz as a file of an open format, with what that format cannot hold in words. */
+export async function writeQuizFile(
+  member: Membership,
+  quizId: string,
+  format: 'json' | 'csv' | 'md',
+): Promise<{ name: string; text: string; lost: string[] }> {
+  const { draft } = await getQuiz(member, quizId);
+  const { text, lost } =
+    format === 'json'
+      ? { text: writeJson(draft), lost: [] }
+      : format === 'csv'
+        ? writeCsv(draft)
+        : writeMarkdown(draft);
+  return { name: `${slugOf(draft.title)}.${format}`, text, lost };
 }
 
 /** A copy without runs, contacts or editions. @returns its id */

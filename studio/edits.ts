@@ -1,5 +1,5 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
-import type { Block, Choice, Outcome, Page, Question, Quiz, Scale, Verdict } from '../core/quiz/schema';
+import type { Block, Choice, Outcome, Page, Question, Quiz, Scale, Topic, Verdict } from '../core/quiz/schema';
 import { type BlockKind, choiceBlock, newBlock, resultPage } from '../core/quiz/blank';
 import { indexOf, isQuestion } from '../core/quiz/lookup';
 import { type Weighed, weighedIn } from '../core/quiz/weighed';
@@ -81,6 +81,26 @@ export function addPage(quiz: Quiz, after: string | null, block: Block): { edit:
     page,
     edit: { name: 'add-page', ops: [{ op: 'insert', at: [], list: 'pages', item: page, after: after ?? last }] },
   };
+}
+
+/** Pages behind another, with the topics they are filed under. A page that holds nothing but an empty question gives way to them. */
+export function addPages(quiz: Quiz, behind: string, pages: Page[], topics: Topic[], empty?: string): Edit {
+  const ops: Op[] = topics.map((item, i) => ({
+    op: 'insert',
+    at: [],
+    list: 'topics',
+    item,
+    after: topics[i - 1]?.id ?? quiz.topics.at(-1)?.id ?? null,
+  }));
+  pages.forEach((item, i) =>
+    ops.push({ op: 'insert', at: [], list: 'pages', item, after: pages[i - 1]?.id ?? behind }),
+  );
+  const old = indexOf(quiz).pageOf.get(empty ?? '');
+  if (old && empty !== undefined) {
+    if (old.blocks.length === 1) ops.push({ op: 'remove', at: [], list: 'pages', id: old.id });
+    else ops.push({ op: 'remove', at: placeOfPage(old.id), list: 'blocks', id: empty });
+  }
+  return { name: 'add-pages', ops };
 }
 
 export const makeBlock = (kind: BlockKind): Block => newBlock(kind, newId);

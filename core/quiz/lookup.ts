@@ -146,6 +146,6 @@ export function boundsOf(question: Extract<Question, { kind: 'number' | 'slider'
   };
 }
 
-/** A thing without one of its fields. */
-export const without = <T extends object, K extends keyof T>(thing: T, field: K): Omit<T, K> =>
-  Object.fromEntries(Object.entries(thing).filter(([key]) => key !== field)) as Omit<T, K>;
+/** A thing without some of its fields. */
+export const without = <T extends object, K extends keyof T>(thing: T, ...fields: K[]): Omit<T, K> =>
+  Object.fromEntries(Object.entries(thing).filter(([key]) => !(fields as string[]).includes(key))) as Omit<T, K>;

@@ -8,6 +8,7 @@ import styled from 'styled-components';
 import type { QuizLine } from './line';
 import { Kbd, MenuButton, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
+import { ReadList } from '../read-list';
 import { request } from '../request';
 import { day } from '../time';
 import { Frame } from '../shell/frame';
@@ -138,6 +139,20 @@ const stateMark = { live: 'yes', changed: 'maybe', draft: 'not-yet' } as const;
 const stateWords = { live: 'Live', changed: 'Live, with changes', draft: 'Draft' };
 const number = (n: number) => n.toLocaleString('en');
 
+/** Fetches a quiz as a file and hands it to the browser to keep. */
+async function saveFile(id: string, format: string): Promise<{ name: string; lost: string[] }> {
+  const { name, text, lost } = await request<{ name: string; text: string; lost: string[] }>(
+    `/api/quizzes/${id}/file?as=${format}`,
+  );
+  const url = URL.createObjectURL(new Blob([text], { type: 'text/plain' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+  return { name, lost };
+}
+
 export function QuizList({
   lines,
   workspace,
@@ -152,6 +167,7 @@ export function QuizList({
   const router = useRouter();
   const [gone, setGone] = useState<{ id: string; title: string } | null>(null);
   const [trouble, setTrouble] = useState('');
+  const [saved, setSaved] = useState<{ name: string; lost: string[] } | null>(null);
   const act = async (work: () => Promise<unknown>) => {
     setTrouble('');
     try {
@@ -213,6 +229,12 @@ export function QuizList({
               </TextButton>
             </p>
           )}
+          {saved && (
+            <div style={{ background: 'var(--pine-wash)', padding: '8px 12px' }}>
+              <b>{saved.name}</b> is saved.{' '}
+              {saved.lost.length > 0 && `It cannot hold everything; left out: ${saved.lost.join('; ')}`}
+            </div>
+          )}
           {trouble && (
             <p style={{ background: 'var(--brick-wash)', color: 'var(--brick)', padding: '8px 12px' }}>{trouble}</p>
           )}
@@ -256,6 +278,7 @@ export function QuizList({
                   line={line}
                   today={today}
                   onCopy={() => void act(() => request(`/api/quizzes/${line.id}/copy`, {}))}
+                  onSave={(format) => void act(async () => setSaved(await saveFile(line.id, format)))}
                   onDelete={() =>
                     void act(async () => {
                       await request(`/api/quizzes/${line.id}`, undefined, 'DELETE');
@@ -267,7 +290,10 @@ export function QuizList({
             </tbody>
           </Table>
         )}
-        <NewQuiz />
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0 40px', alignItems: 'flex-start' }}>
+          <NewQuiz />
+          <FromList />
+        </div>
       </Page>
     </Frame>
   );
@@ -277,11 +303,13 @@ function Line({
   line,
   today,
   onCopy,
+  onSave,
   onDelete,
 }: {
   line: QuizLine;
   today: string;
   onCopy: () => void;
+  onSave: (format: string) => void;
   onDelete: () => void;
 }) {
   const started = line.runs > 0;
@@ -318,9 +346,12 @@ function Line({
       <td className="more">
         <MenuButton
           label={`What to do with ${line.title}`}
-          onAction={(id) => (id === 'copy' ? onCopy() : onDelete())}
+          onAction={(id) => (id === 'copy' ? onCopy() : id === 'delete' ? onDelete() : onSave(id))}
           entries={[
             { id: 'copy', label: 'Copy', note: 'without its runs' },
+            { id: 'json', label: 'Save as a quiz file', note: 'JSON, all of it' },
+            { id: 'csv', label: 'Save its questions as a table', note: 'CSV' },
+            { id: 'md', label: 'Save its questions as text', note: 'Markdown' },
             { id: 'delete', label: 'Delete', danger: true },
           ]}
         >
@@ -375,6 +406,7 @@ function Sparkline({ days, today }: { days: number[]; today: string }) {
 }
 
 const Start = styled.form`
+  flex: 1 1 420px;
   margin-top: 40px;
   border: 1px solid var(--line);
   border-top: 1px solid var(--ink);
@@ -483,6 +515,28 @@ function NewQuiz() {
           Start writing
         </PrimaryButton>
       </div>
+    </Start>
+  );
+}
+
+/** Questions that stand elsewhere already: pasted, or in a file. */
+function FromList() {
+  const router = useRouter();
+  const [text, setText] = useState('');
+  return (
+    <Start as="section" aria-labelledby="list">
+      <h2 id="list" style={{ marginBottom: 12 }}>
+        Or start from questions you have
+      </h2>
+      <ReadList
+        text={text}
+        onText={setText}
+        take={(n) => (n === 0 ? 'Make a quiz of it' : `Make a quiz of ${n} ${n === 1 ? 'question' : 'questions'}`)}
+        onTake={async ({ text: all, fileName }) => {
+          const { id } = await request<{ id: string }>('/api/quizzes/read', { text: all, fileName });
+          router.push(`/quizzes/${id}/write`);
+        }}
+      />
     </Start>
   );
 }

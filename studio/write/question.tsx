@@ -3,6 +3,8 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ClipboardEvent, type KeyboardEvent, memo, useState } from 'react';
 import type { Page, Picture, Question, Topic } from '../../core/quiz/schema';
+import { readQuestions } from '../../core/formats/read';
+import { isQuestion } from '../../core/quiz/lookup';
 import { plainText } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -23,6 +25,7 @@ import { TextField } from './fields';
 import { QuestionBody } from './kinds/body';
 import { Keys, lineField, linesOf } from './kinds/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
+import { useReading } from './reading';
 import { Row } from './sheet';
 import { TopicField } from './topic';
 
@@ -50,6 +53,7 @@ export const QuestionPart = memo(function QuestionPart({
 }: Props) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
+  const offerReading = useReading();
   const [unfolded, setUnfolded] = useState(false);
   const prompt = plainText(question.prompt);
 
@@ -107,6 +111,11 @@ export const QuestionPart = memo(function QuestionPart({
     focusLater(lineField(line.id));
   };
   const promptPaste = (event: ClipboardEvent<HTMLTextAreaElement>) => {
+    const pasted = event.clipboardData.getData('text/plain');
+    if (prompt === '' && isEmptyQuestion(question) && holdsQuestions(pasted)) {
+      event.preventDefault();
+      return offerReading(pasted, page.id, question.id);
+    }
     const lines = linesOf(event);
     const first = question.kind === 'choice' ? question.options[0] : undefined;
     if (
@@ -120,12 +129,12 @@ export const QuestionPart = memo(function QuestionPart({
     event.preventDefault();
     const { quiz, edit } = store.getState();
     const [wording = '', ...answers] = lines;
-    const pasted = pasteInList(placeOfBlock(quiz, question.id), 'options', first, answers);
+    const put = pasteInList(placeOfBlock(quiz, question.id), 'options', first, answers);
     edit({
       name: 'paste-question',
       ops: [
         { op: 'set', at: placeOfBlock(quiz, question.id), field: ['prompt'], was: question.prompt, to: wording },
-        ...pasted.ops,
+        ...put.ops,
       ],
     });
     focusLater(promptField(question.id));
@@ -206,6 +215,15 @@ export const QuestionPart = memo(function QuestionPart({
     </div>
   );
 });
+
+/** Whether a pasted text is a list of questions, rather than one with its answers. */
+function holdsQuestions(text: string): boolean {
+  if (text.split(/\r?\n/).filter((line) => line.trim()).length < 3) return false;
+  const read = readQuestions(text);
+  if (!('quiz' in read)) return false;
+  const found = read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion));
+  return found.length > 1 && found.some((q) => !isEmptyQuestion(q));
+}
 
 /** Kinds whose own lines say which keys go on. */
 const lists = new Set<Question['kind']>(['choice', 'text', 'order', 'match']);

@@ -14,6 +14,7 @@ import { FocusProvider, useCursor } from './cursor';
 import { walkLines } from './fields';
 import { LiveView } from './live-view';
 import { PagePart } from './page-part';
+import { Reading, ReadButton } from './reading';
 import { Manuscript, Row } from './sheet';
 
 const Split = styled.div`
@@ -40,59 +41,62 @@ export function Write() {
   let number = 1;
   return (
     <FocusProvider value={focusLater}>
-      <Split>
-        <Manuscript ref={sheet} onFocus={onFocus} onPointerDown={onPointerDown} onKeyDown={walkLines}>
-          {!welcomes && (
-            <Row>
-              <TextButton
-                $weight={500}
-                onPress={() => store.getState().edit(addWelcome(store.getState().quiz))}
-                style={{ color: 'var(--ink-3)' }}
-              >
-                <Plus size={15} /> Add a welcome page
-              </TextButton>
-            </Row>
-          )}
-          {quiz.pages.map((page, i) => {
-            const firstNumber = number;
-            number += page.blocks.filter(isQuestion).length;
-            return (
-              <div key={page.id}>
-                <PagePart
-                  page={page}
-                  place={i + 1}
-                  firstNumber={firstNumber}
-                  leadsTo={leadsTo(quiz, page, i)}
-                  quiz={parts}
-                  targets={targets}
-                  cursor={cursor.page === page.id ? cursor : null}
-                />
-                {page.id === lastAsk?.id && (
-                  <Row>
-                    <TextButton
-                      onPress={() => {
-                        const made = makeQuestion();
-                        store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
-                        focusLater(`prompt ${made.id}`);
-                      }}
-                    >
-                      <Plus size={15} /> Next question
-                    </TextButton>
-                  </Row>
-                )}
-              </div>
-            );
-          })}
-          {!quiz.pages.some((p) => p.stage === 'result') && (
-            <Row>
-              <TextButton onPress={() => store.getState().edit(addResultPage(store.getState().quiz))}>
-                <Plus size={15} /> Add a result page
-              </TextButton>
-            </Row>
-          )}
-        </Manuscript>
-        <LiveView quiz={quiz} page={cursor.page} />
-      </Split>
+      <Reading>
+        <Split>
+          <Manuscript ref={sheet} onFocus={onFocus} onPointerDown={onPointerDown} onKeyDown={walkLines}>
+            {!welcomes && (
+              <Row>
+                <TextButton
+                  $weight={500}
+                  onPress={() => store.getState().edit(addWelcome(store.getState().quiz))}
+                  style={{ color: 'var(--ink-3)' }}
+                >
+                  <Plus size={15} /> Add a welcome page
+                </TextButton>
+              </Row>
+            )}
+            {quiz.pages.map((page, i) => {
+              const firstNumber = number;
+              number += page.blocks.filter(isQuestion).length;
+              return (
+                <div key={page.id}>
+                  <PagePart
+                    page={page}
+                    place={i + 1}
+                    firstNumber={firstNumber}
+                    leadsTo={leadsTo(quiz, page, i)}
+                    quiz={parts}
+                    targets={targets}
+                    cursor={cursor.page === page.id ? cursor : null}
+                  />
+                  {page.id === lastAsk?.id && (
+                    <Row>
+                      <TextButton
+                        onPress={() => {
+                          const made = makeQuestion();
+                          store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
+                          focusLater(`prompt ${made.id}`);
+                        }}
+                      >
+                        <Plus size={15} /> Next question
+                      </TextButton>
+                      <ReadButton behind={page.id} />
+                    </Row>
+                  )}
+                </div>
+              );
+            })}
+            {!quiz.pages.some((p) => p.stage === 'result') && (
+              <Row>
+                <TextButton onPress={() => store.getState().edit(addResultPage(store.getState().quiz))}>
+                  <Plus size={15} /> Add a result page
+                </TextButton>
+              </Row>
+            )}
+          </Manuscript>
+          <LiveView quiz={quiz} page={cursor.page} />
+        </Split>
+      </Reading>
     </FocusProvider>
   );
 }

@@ -1,0 +1,42 @@
+/** Taking pages of one quiz over into another. */
+import type { NewId } from './blank';
+import { isQuestion, without } from './lookup';
+import { fold } from '../text/fold';
+import type { Block, Page, Question, Quiz, Topic } from './schema';
+
+/**
+ * The ask pages of a quiz as they can stand in another: with ids of their own, and filed under the topics of the same name there. What points
+ * to scales, outcomes or other pages of the quiz they come from is left behind.
+ */
+export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; topics: Topic[] } {
+  const fresh: Topic[] = [];
+  const topicIn = (id: string | undefined): string | undefined => {
+    const name = from.topics.find((t) => t.id === id)?.name;
+    if (name === undefined) return undefined;
+    const known = [...into.topics, ...fresh].find((t) => fold(t.name) === fold(name));
+    if (known) return known.id;
+    const topic = { id: newId('t'), name };
+    fresh.push(topic);
+    return topic.id;
+  };
+  const unweighed = <T extends { weights?: unknown }>(list: T[]): T[] => list.map((x) => without(x, 'weights') as T);
+  const pages = from.pages
+    .filter((page) => page.stage === 'ask')
+    .map((page, i): Page => ({
+      id: newId('p'),
+      name: page.name || `Page ${into.pages.filter((p) => p.stage === 'ask').length + i + 1}`,
+      stage: 'ask',
+      blocks: page.blocks.map((block) => {
+        const moved = { ...without(block, 'showIf'), id: newId(isQuestion(block) ? 'q' : 'b') } as Block;
+        if (!isQuestion(moved)) return moved;
+        const topic = topicIn(moved.topic);
+        const bare = without(moved as Question & { weights?: unknown }, 'topic', 'marksTo', 'weights');
+        const filed = { ...bare, ...(topic === undefined ? {} : { topic }) } as Question;
+        if (filed.kind === 'choice') return { ...filed, options: unweighed(filed.options) };
+        if (filed.kind === 'order') return { ...filed, items: unweighed(filed.items) };
+        if (filed.kind === 'grid') return { ...filed, rows: unweighed(filed.rows) };
+        return filed;
+      }),
+    }));
+  return { pages, topics: fresh };
+}

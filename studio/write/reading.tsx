@@ -1,0 +1,55 @@
+'use client';
+/** A list of questions pasted into the manuscript: looked at first, then put in as pages of their own. */
+import { createContext, type ReactNode, useContext, useState } from 'react';
+import { graft } from '../../core/quiz/graft';
+import { SideSheet, TextButton } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { addPages, newId } from '../edits';
+import { ReadList } from '../read-list';
+import { useFocusLater } from './cursor';
+
+/** Offers to read a text as questions, to stand behind a page; an empty question is replaced. */
+type Offer = (text: string, behind: string, empty?: string) => void;
+const Context = createContext<Offer>(() => undefined);
+export const useReading = () => useContext(Context);
+
+export function Reading({ children }: { children: ReactNode }) {
+  const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const [offered, setOffered] = useState<{ text: string; behind: string; empty?: string } | null>(null);
+  return (
+    <Context.Provider value={(text, behind, empty) => setOffered({ text, behind, ...(empty ? { empty } : {}) })}>
+      {children}
+      <SideSheet title="Read a list of questions" open={offered !== null} onClose={() => setOffered(null)}>
+        {offered && (
+          <ReadList
+            text={offered.text}
+            onText={(text) => setOffered({ ...offered, text })}
+            take={(n) => (n === 0 ? 'Put them in' : `Put in ${n} ${n === 1 ? 'question' : 'questions'}`)}
+            onTake={({ quiz: read }) => {
+              const { quiz, edit } = store.getState();
+              const { pages, topics } = graft(read, quiz, newId);
+              if (edit(addPages(quiz, offered.behind, pages, topics, offered.empty))) {
+                setOffered(null);
+                focusLater(`prompt ${pages[0]?.blocks[0]?.id ?? ''}`);
+              }
+            }}
+          >
+            <TextButton $weight={500} onPress={() => setOffered(null)}>
+              Leave it
+            </TextButton>
+          </ReadList>
+        )}
+      </SideSheet>
+    </Context.Provider>
+  );
+}
+
+export function ReadButton({ behind }: { behind: string }) {
+  const offer = useReading();
+  return (
+    <TextButton $weight={500} style={{ marginInlineStart: 24 }} onPress={() => offer('', behind)}>
+      Read a list
+    </TextButton>
+  );
+}

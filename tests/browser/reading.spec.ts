@@ -1,0 +1,64 @@
+import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { saved, signUp, startQuiz } from './people';
+
+const list =
+  '1. What holds a cut tyre?\na) Grass\nb) A banknote *\n\n2. Which freeze?\n[x] The bottle\n[ ] The bell\nAnswer: d';
+
+test('a pasted list is looked at first, and becomes a quiz', async ({ page }) => {
+  await signUp(page);
+  await page.getByLabel('Questions to read').fill(list);
+  await expect(page.getByText('Read as questions with answers below them: 2 questions.')).toBeVisible();
+  const understood = page.getByRole('list', { name: 'What was understood' }).getByRole('listitem');
+  await expect(understood.nth(0)).toContainText('A banknote');
+  await expect(page.getByRole('list', { name: 'What was guessed or left out' })).toContainText(
+    'Line 5, left out: “d” is none of the answers',
+  );
+  await page.getByRole('button', { name: 'Make a quiz of 2 questions' }).click();
+  await page.waitForURL('**/write');
+  await expect(page.getByLabel('Question 2', { exact: true })).toHaveValue('Which freeze?');
+});
+
+test('a file is read, said what is wrong with it, and written again', async ({ page }) => {
+  await signUp(page);
+  const file = page.getByLabel('A file with questions');
+  await file.setInputFiles({
+    name: 'quiz.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{ "version": 1 }'),
+  });
+  await expect(page.getByRole('alert').filter({ hasText: 'This is no quiz that can be read' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Make a quiz of it' })).toBeDisabled();
+  await file.setInputFiles({
+    name: 'list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Question;Right;Answer;Answer\n"Tea; or coffee?";1;Tea;Coffee\n'),
+  });
+  await expect(page.getByText('Read as a table, a question in each row: 1 question.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make a quiz of 1 question' }).click();
+  await expect(page.getByLabel('Question 1', { exact: true })).toHaveValue('Tea; or coffee?');
+  await page.goto('/quizzes');
+  await page.getByRole('button', { name: 'What to do with Untitled quiz' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Save its questions as a table' }).click();
+  expect(readFileSync(await (await download).path(), 'utf8')).toContain('"Tea; or coffee?"'.replaceAll('"', ''));
+  await expect(page.getByText('untitled-quiz.csv is saved.')).toBeVisible();
+});
+
+test('a list pasted into an empty question is put in as pages, and one undo takes it out', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+  await page.getByLabel('Question 1', { exact: true }).focus();
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByLabel('Question 2', { exact: true })).toBeFocused();
+  await page.evaluate((text) => navigator.clipboard.writeText(text), list);
+  await page.keyboard.press('Control+V');
+  await page.getByRole('button', { name: 'Put in 2 questions' }).click();
+  await expect(page.getByLabel('Question 2', { exact: true })).toHaveValue('What holds a cut tyre?');
+  await expect(page.getByLabel('Question 3', { exact: true })).toHaveValue('Which freeze?');
+  await expect(page.getByLabel('Question 4', { exact: true })).toHaveCount(0);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Question 2', { exact: true })).toHaveValue('');
+  await expect(page.getByLabel('Question 3', { exact: true })).toHaveCount(0);
+});
