@@ -14,7 +14,7 @@ export function bodyReader<T>(schema: JSONSchemaType<T> | Schema, most = 64_000)
   return async (request) => {
     if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
       throw new Problem(400, 'not-json', 'JSON is expected here.');
-    const text = await readText(request, most);
+    const text = (await readBytes(request, most)).toString('utf8');
     let value: unknown;
     try {
       value = JSON.parse(text);
@@ -27,25 +27,24 @@ export function bodyReader<T>(schema: JSONSchemaType<T> | Schema, most = 64_000)
   };
 }
 
-/** The body as text; a body that is too long is given up on as soon as it is. */
-async function readText(request: Request, most: number): Promise<string> {
-  const tooLarge = () => new Problem(413, 'too-large', `This is too large: ${Math.round(most / 1000)} kB at most.`);
+/** The body as bytes; a body that is too long is given up on as soon as it is. */
+export async function readBytes(request: Request, most: number): Promise<Buffer> {
+  const size = most < 1_000_000 ? `${Math.round(most / 1000)} kB` : `${Math.round(most / 1_000_000)} MB`;
+  const tooLarge = () => new Problem(413, 'too-large', `This is too large: ${size} at most.`);
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
   const reader = request.body?.getReader();
-  if (!reader) return '';
-  const decoder = new TextDecoder();
-  let text = '';
-  let size = 0;
-  for (;;) {
+  const parts: Uint8Array[] = [];
+  for (let read = 0; reader;) {
     const { done, value } = await reader.read();
-    if (done) return text + decoder.decode();
-    size += value.byteLength;
-    if (size > most) {
+    if (done) break;
+    read += value.byteLength;
+    if (read > most) {
       await reader.cancel();
       throw tooLarge();
     }
-    text += decoder.decode(value, { stream: true });
+    parts.push(value);
   }
+  return Buffer.concat(parts);
 }
 
 /** Runs a route and turns what goes wrong into an answer. */

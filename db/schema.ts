@@ -9,6 +9,7 @@ import type { Sent } from '../core/run/run';
 import {
   bigint,
   boolean,
+  customType,
   date,
   foreignKey,
   index,
@@ -21,6 +22,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
 // Accounts, in the shape better-auth wants them.
@@ -142,6 +144,22 @@ export const edits = pgTable(
     uniqueIndex('edits_once').on(t.workspaceId, t.quizId, t.editId),
     ofQuiz(t),
   ],
+);
+/** Pictures that creators have put in, made smaller and without what cameras write into them. They are never changed, only added. */
+export const pictures = pgTable(
+  'pictures',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    pictureId: text('picture_id').notNull(),
+    type: text('type').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    bytes: bytea('bytes').notNull(),
+    addedAt: at('added_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.pictureId] })],
 );
 export const editions = pgTable(
   'editions',

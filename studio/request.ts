@@ -10,17 +10,21 @@ export class RequestFailed extends Error {
 }
 
 /** GET without a body, POST with one, or another method. @throws RequestFailed with words for the creator */
-export async function request<T>(
-  url: string,
-  body?: unknown,
-  method = body === undefined ? 'GET' : 'POST',
-): Promise<T> {
+export function request<T>(url: string, body?: unknown, method = body === undefined ? 'GET' : 'POST'): Promise<T> {
+  return send<T>(url, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+  });
+}
+
+/** Sends a file as it is. @throws RequestFailed with words for the creator */
+export const upload = <T>(url: string, file: Blob): Promise<T> =>
+  send<T>(url, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file });
+
+async function send<T>(url: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(url, {
-      method,
-      ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
-    });
+    response = await fetch(url, init);
   } catch {
     throw new RequestFailed(
       503,

@@ -65,14 +65,14 @@ function reachability(quiz: Quiz): Finding[] {
     const unseenResult =
       page.stage === 'result' && page !== quiz.pages.find((p) => p.stage === 'result') && !page.showIf;
     if (!pages.has(page.id) && !unseenResult)
-      found.push(warning('page-unreachable', 'write', [page.id], `Nobody gets to “${name(page)}”.`));
+      found.push(warning('page-unreachable', 'route', [page.id], `Nobody gets to “${name(page)}”.`));
     const taken = routes.get(page.id);
     (page.routes ?? []).forEach((_, i) => {
       if (pages.has(page.id) && taken && !taken.has(i)) {
         found.push(
           warning(
             'route-never',
-            'write',
+            'route',
             [page.id],
             `The ${ordinal(i)} rule of “${name(page)}” is never taken: no answers make it true, or one above always comes first.`,
           ),
@@ -82,7 +82,7 @@ function reachability(quiz: Quiz): Finding[] {
   }
   if (endless.length > 0) {
     const names = endless.map((id) => `“${indexOf(quiz).pages.get(id)?.name ?? id}”`).join(', ');
-    found.push(error('endless-loop', 'write', [endless[0] ?? ''], `Whoever comes to ${names} never gets to a result.`));
+    found.push(error('endless-loop', 'route', [endless[0] ?? ''], `Whoever comes to ${names} never gets to a result.`));
   }
   return found;
 }

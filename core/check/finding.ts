@@ -1,6 +1,6 @@
 import type { Edit } from '../quiz/edits';
 
-export type Tab = 'write' | 'score' | 'mail' | 'publish';
+export type Tab = 'write' | 'score' | 'route' | 'mail' | 'publish';
 export type Finding = {
   code: string;
   severity: 'error' | 'warning' | 'note';

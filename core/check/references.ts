@@ -56,21 +56,21 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
     if (typeof to !== 'object') return;
     const name = pages.get(where[0] ?? '')?.name ?? '';
     if ('page' in to && !pages.has(to.page))
-      found.push(error('route-target-missing', 'write', where, `“${name}” leads to a page that is gone.`));
+      found.push(error('route-target-missing', 'route', where, `“${name}” leads to a page that is gone.`));
     if ('quiz' in to && published && !published.has(to.quiz))
       found.push(
-        error('handover-unpublished', 'write', where, `“${name}” hands over to a quiz that is not published.`),
+        error('handover-unpublished', 'route', where, `“${name}” hands over to a quiz that is not published.`),
       );
     if ('url' in to && !isSafeAddress(to.url))
       found.push(
-        error('redirect-unsafe', 'write', where, `“${name}” leads to an address that does not start with https://.`),
+        error('redirect-unsafe', 'route', where, `“${name}” leads to an address that does not start with https://.`),
       );
   };
 
   for (const page of quiz.pages) {
-    condition('write', [page.id], page.showIf);
+    condition('route', [page.id], page.showIf);
     for (const route of page.routes ?? []) {
-      condition('write', [page.id], route.when);
+      condition('route', [page.id], route.when);
       target([page.id], route.to);
     }
     target([page.id], page.otherwise);

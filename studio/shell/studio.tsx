@@ -52,6 +52,7 @@ export function Studio({ open, live, children }: { open: Open; live: Live; child
 const tabs = [
   { id: 'write', label: 'Write' },
   { id: 'score', label: 'Score' },
+  { id: 'route', label: 'Route' },
   { id: 'mail', label: 'Mail' },
   { id: 'publish', label: 'Publish' },
   { id: 'findings', label: 'Findings' },
@@ -109,7 +110,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
   return (
     <LiveContext.Provider value={{ live, publish, publishing, trouble, openCheck: () => setSheet('check') }}>
       <Frame
-        paper={current === 'write' || current === 'score' || current === 'mail'}
+        paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
         current={current}
         tabs={tabs.map((t) => ({
           ...t,

@@ -6,6 +6,8 @@ import { readNumber } from '../targets';
 
 type Props = {
   label: string;
+  /** What a screen reader says where the sentence around it is the label. */
+  name?: string;
   after?: string;
   value: number | undefined;
   placeholder?: string;
@@ -15,7 +17,7 @@ type Props = {
   onChange: (value: number | undefined) => void;
 };
 
-export function NumberField({ label, after, value, placeholder, wide, above, onChange }: Props) {
+export function NumberField({ label, name, after, value, placeholder, wide, above, onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const wrong = typed !== null && typed.trim() !== '';
   return (
@@ -25,6 +27,7 @@ export function NumberField({ label, after, value, placeholder, wide, above, onC
         inputMode="decimal"
         style={{ width: wide ? 84 : 56, color: wrong ? 'var(--brick)' : 'var(--ink)' }}
         aria-invalid={wrong || undefined}
+        aria-label={name}
         placeholder={placeholder ?? ''}
         value={typed ?? value ?? ''}
         onBlur={() => setTyped(null)}

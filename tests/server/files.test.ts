@@ -51,7 +51,7 @@ describe('questions from elsewhere', () => {
   });
 
   it('are read and written by those of the workspace alone', async () => {
-    const [member, stranger, reader] = [await somebody(), await somebody(), await somebody('Otto', 'viewer')];
+    const [member, stranger, reader] = [await somebody(), await somebody(), await somebody('Otto', 'reader')];
     const id = await importQuiz(member, { ...smallQuiz(), id: newId('quiz', 8) }, newId('at'));
     await expect(writeQuizFile(stranger, id, 'json')).rejects.toMatchObject({ status: 404 });
     await expect(readIntoQuiz(reader, { text: list, fileName: '' })).rejects.toMatchObject({ status: 403 });

@@ -1,0 +1,5 @@
+import { Route } from '../../../../../studio/route/route';
+
+export default function RoutePage() {
+  return <Route />;
+}

@@ -1,0 +1,94 @@
+/** Conditions and targets in words, as a creator reads them. */
+import { isQuestion, nameOf } from './lookup';
+import { indexOf, OTHER } from './lookup';
+import type { Condition, Question, Quiz, Target } from './schema';
+
+/** A condition that asks one thing. */
+export type Test = Exclude<Condition, { all: Condition[] } | { any: Condition[] } | { not: Condition }>;
+
+const joined = (parts: string[], word: string): string =>
+  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} ${word} ${parts.at(-1) ?? ''}`;
+
+const names = (ids: string | string[] | undefined): string[] => (ids === undefined ? [] : [ids].flat());
+
+const optionWords = (question: Question | undefined, id: string): string => {
+  if (id === OTHER) return 'something else';
+  const options = question?.kind === 'choice' ? question.options : [];
+  const option = options.find((o) => o.id === id);
+  return option ? option.text || option.picture?.text || 'an answer without words' : 'an answer that is gone';
+};
+
+type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
+function boundWords(bounds: Bounds, unit: string): string[] {
+  const say = (n: number | 'most') => (n === 'most' ? 'the full score' : `${n}${unit}`.replace('-', '−'));
+  const { lt, le, gt, ge, eq } = bounds;
+  return [
+    ...(eq === undefined ? [] : [`is ${say(eq)}`]),
+    ...(ge === undefined ? [] : [ge === 'most' ? 'is the full score' : `is ${say(ge)} or more`]),
+    ...(gt === undefined ? [] : [`is more than ${say(gt)}`]),
+    ...(le === undefined ? [] : [`is ${say(le)} or less`]),
+    ...(lt === undefined ? [] : [`is less than ${say(lt)}`]),
+  ];
+}
+
+/** "How far? is Under 20 km and Wilder is 5 or more" */
+export function conditionWords(quiz: Quiz, condition: Condition): string {
+  const inside = (c: Condition) =>
+    ('all' in c && c.all.length > 1) || ('any' in c && c.any.length > 1)
+      ? `(${conditionWords(quiz, c)})`
+      : conditionWords(quiz, c);
+  if ('all' in condition) return joined(condition.all.map(inside), 'and') || 'always';
+  if ('any' in condition) return joined(condition.any.map(inside), 'or') || 'never';
+  if ('not' in condition) return `not ${inside(condition.not)}`;
+  return testWords(quiz, condition);
+}
+
+function testWords(quiz: Quiz, test: Test): string {
+  const { questions, outcomes, contactOf } = indexOf(quiz);
+  const scaleName = (id: string) =>
+    id === 'marks' ? 'the score in marks' : (quiz.scales.find((s) => s.id === id)?.name ?? 'a scale that is gone');
+  if ('answer' in test) {
+    const question = questions.get(test.answer);
+    const say = (ids: string[]) => ids.map((id) => optionWords(question, id));
+    const parts = [
+      ...(test.is === undefined ? [] : [`is ${joined(say(names(test.is)), 'and')}`]),
+      ...(test.isAny === undefined ? [] : [`is ${joined(say(names(test.isAny)), 'or')}`]),
+      ...(test.isAll === undefined ? [] : [`includes ${joined(say(names(test.isAll)), 'and')}`]),
+      ...(test.isNone === undefined ? [] : [`is not ${joined(say(names(test.isNone)), 'or')}`]),
+      ...(test.answered === undefined ? [] : [test.answered ? 'is answered' : 'is left empty']),
+      ...(test.right === undefined ? [] : [test.right ? 'is right' : 'is not right']),
+      ...(test.contains === undefined ? [] : [`contains “${test.contains}”`]),
+      ...boundWords(test, ''),
+    ];
+    return `${question ? nameOf(question) : 'a question that is gone'} ${joined(parts, 'and')}`;
+  }
+  if ('scale' in test)
+    return `${scaleName(test.scale)} ${joined(boundWords(test, test.unit === 'percent' ? ' %' : ''), 'and')}`;
+  if ('topic' in test) {
+    const topic = quiz.topics.find((t) => t.id === test.topic)?.name ?? 'a topic that is gone';
+    return `${scaleName(test.of)} in ${topic} ${joined(boundWords(test, test.unit === 'percent' ? ' %' : ''), 'and')}`;
+  }
+  if ('verdict' in test) return `the visitor is ${outcomes.get(test.is)?.outcome.name || 'an outcome that is gone'}`;
+  if ('known' in test)
+    return `${test.known} ${test.is === undefined ? `contains “${test.contains ?? ''}”` : `is “${test.is}”`}`;
+  if ('contact' in test) {
+    const field = contactOf.get(test.contact)?.fields.find((f) => f.id === test.contact);
+    return `${field?.label ?? 'a field that is gone'} ${test.answered ? 'was given' : 'was not given'}`;
+  }
+  return `the number of tries here ${joined(boundWords(test, ''), 'and')}`;
+}
+
+/** Where a target leads: "Repairs", "the next page", "the result". */
+export function targetWords(quiz: Quiz, target: Target | undefined): string {
+  if (target === undefined || target === 'next') return 'the next page';
+  if (target === 'finish') return 'the result';
+  if (target === 'again') return 'the start again';
+  if ('page' in target) return quiz.pages.find((p) => p.id === target.page)?.name || 'a page without a name';
+  return 'quiz' in target ? `the quiz “${target.quiz}”` : target.url;
+}
+
+/** Questions that a rule after this page can ask about: those that stand on it or before it, and the bank's. */
+export function questionsBefore(quiz: Quiz, page: string): Question[] {
+  const at = indexOf(quiz).position.get(page) ?? 0;
+  return [...quiz.pages.slice(0, at + 1).flatMap((p) => p.blocks.filter(isQuestion)), ...(quiz.bank ?? [])];
+}

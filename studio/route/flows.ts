@@ -1,0 +1,77 @@
+/** How visitors flow between pages, from the odds of a rehearsal: what the spine draws. Pure, and tested on its own. */
+import { indexOf } from '../../core/quiz/lookup';
+import type { Page, Quiz, Target } from '../../core/quiz/schema';
+import type { Odds } from '../../core/rehearse/odds';
+
+export type Arc = {
+  from: number;
+  to: number;
+  /** The rule that leads there, by its place in the page; −1 = otherwise, −2 = a held page let go; null = a page passed over. */
+  route: number | null;
+  /** Of all visitors; null before a rehearsal. */
+  share: number | null;
+};
+export type Flows = {
+  pages: Page[];
+  /** From each page down to the one below it. */
+  down: (number | null)[];
+  arcs: Arc[];
+  /** Rules that lead out of the quiz, by page and rule. */
+  out: { from: number; route: number; to: Target; share: number | null }[];
+};
+
+/** The row that a target leads to from a page; null where it leads out of the quiz. */
+export function rowOf(quiz: Quiz, from: number, to: Target | undefined): number | null {
+  const result = quiz.pages.findIndex((p) => p.stage === 'result');
+  const last = result < 0 ? quiz.pages.length : result;
+  if (to === undefined || to === 'next') return Math.min(from + 1, last);
+  if (to === 'finish') return last;
+  if (to === 'again') return 0;
+  return 'page' in to ? (indexOf(quiz).position.get(to.page) ?? null) : null;
+}
+
+export function flowsOf(quiz: Quiz, odds: Odds | null): Flows {
+  const { pages } = quiz;
+  const down: (number | null)[] = pages.map(() => (odds ? 0 : null));
+  const arcs: Arc[] = [];
+  const out: Flows['out'] = [];
+  pages.forEach((page, from) => {
+    if (page.stage !== 'ask') return;
+    const shareOf = (route: number) => (odds ? (odds.routes[page.id]?.[route] ?? 0) : null);
+    const ways: [number, Target | undefined][] = [
+      ...(page.routes ?? []).map((r, i): [number, Target] => [i, r.to]),
+      [-1, page.otherwise],
+      ...(page.hold ? [[-2, page.hold.then] as [number, Target | undefined]] : []),
+    ];
+    for (const [route, target] of ways) {
+      const share = shareOf(route);
+      const to = rowOf(quiz, from, target);
+      if (to === null) {
+        if (target !== undefined) out.push({ from, route, to: target, share });
+      } else if (to === from + 1) {
+        pass(from, to, share, route < 0 && (target === undefined || target === 'next'));
+      } else if (to < pages.length) {
+        arcs.push({ from, to, route, share });
+      }
+    }
+  });
+  return { pages, down, arcs, out };
+
+  /** Down to the next page; where it is shown to some only, the others pass it over. */
+  function pass(from: number, to: number, share: number | null, next: boolean) {
+    const page = pages[to];
+    if (share === null || !odds || !next || !page?.showIf) {
+      const before = down[from];
+      down[from] = share === null ? null : (before ?? 0) + share;
+      return;
+    }
+    const enters = Math.min(share, odds.pages[page.id] ?? 0);
+    down[from] = (down[from] ?? 0) + enters;
+    const rest = Number((share - enters).toFixed(9));
+    if (rest <= 0) return;
+    let over = to + 1;
+    const skipped = (p: Page | undefined) => p?.stage === 'ask' && p.showIf !== undefined && odds?.pages[p.id] === 0;
+    while (skipped(pages[over])) over += 1;
+    if (over < pages.length) arcs.push({ from, to: over, route: null, share: rest });
+  }
+}

@@ -1,0 +1,109 @@
+import { expect, type Page, test } from '@playwright/test';
+import { saved, signUp, startQuiz, tab } from './people';
+
+/** Three pages: one that asks the way, and two to go to. */
+async function threePages(page: Page) {
+  await signUp(page);
+  await startQuiz(page, 'How far?', ['Under 20 km', 'More than 80 km']);
+  await page.getByLabel('Question 1', { exact: true }).focus();
+  for (const wording of ['Which spanner?', 'Which bag?']) {
+    await page.keyboard.press('Control+Enter');
+    await page.keyboard.type(wording);
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('One');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Another');
+  }
+  for (const [i, name] of ['Distance', 'Repairs', 'Bags'].entries())
+    await page.getByLabel(`Name of page ${i + 1}`).fill(name);
+  await tab(page, 'Route').click();
+}
+const rows = (page: Page) => page.getByRole('list', { name: 'Pages in their order' }).getByRole('button');
+const choose = async (page: Page, label: string, option: string) => {
+  await page.getByRole('button', { name: label }).first().click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+
+test('a rule is a sentence, and visitors take it', async ({ page }) => {
+  await threePages(page);
+  await page.getByRole('button', { name: 'Add a sentence' }).click();
+  await choose(page, 'Where it goes on to', 'Bags');
+  await expect(rows(page).nth(0)).toContainText('Goes when How far? is Under 20 km, to Bags');
+  await expect(rows(page).nth(1)).toContainText('2,500 visitors');
+  const rule = page.getByRole('listitem').filter({ hasText: 'When' });
+  await expect(rule).toContainText('2,500');
+  await saved(page);
+
+  // Both answers to the same page: one gesture.
+  await page.getByRole('button', { name: 'Another answer for the same' }).click();
+  await page.getByRole('menuitem', { name: 'More than 80 km' }).click();
+  await expect(rows(page).nth(1)).toContainText('nobody gets here');
+  await choose(page, 'Answer 2 of the rule', '(without this one)');
+  await expect(rows(page).nth(1)).toContainText('2,500 visitors');
+
+  const follow = page.getByRole('region', { name: 'Follow a visitor' });
+  await follow.getByText('Under 20 km').click();
+  await follow.getByRole('button', { name: 'Next' }).click();
+  await expect(follow.getByText('Which bag?')).toBeVisible();
+  await expect(follow.getByRole('list', { name: 'The way so far' })).toContainText('Distance: Under 20 km');
+  await follow.getByRole('button', { name: 'A step back' }).click();
+  await follow.getByText('More than 80 km').click();
+  await follow.getByRole('button', { name: 'Next' }).click();
+  await expect(follow.getByText('Which spanner?')).toBeVisible();
+  await follow.getByRole('button', { name: 'Let one run by itself' }).click();
+  await expect(follow.getByRole('list', { name: 'The way so far' })).toContainText('Result');
+});
+
+test('rules are put in order by keys, and one that never applies says so', async ({ page }) => {
+  await threePages(page);
+  for (const to of ['Bags', 'the result']) {
+    await page.getByRole('button', { name: 'Add a sentence' }).click();
+    await page
+      .getByRole('button', { name: 'Where it goes on to' })
+      .nth(to === 'Bags' ? 0 : 1)
+      .click();
+    await page.getByRole('option', { name: to, exact: true }).click();
+  }
+  await expect(page.getByText('The second rule of “Distance” is never taken')).toBeVisible();
+  await page.getByRole('button', { name: 'Rule 2; Alt and arrow keys move it' }).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.getByRole('button', { name: 'Rule 1; Alt and arrow keys move it' })).toBeFocused();
+  await expect(page.getByRole('listitem').filter({ hasText: 'When' }).first()).toContainText('the result');
+  await page.getByRole('button', { name: /^Remove rule 2/ }).click();
+  await expect(page.getByText('is never taken')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'When' })).toHaveCount(2);
+});
+
+test('pages are chosen by arrow keys; one is shown to some, one is held until it is right', async ({ page }) => {
+  await threePages(page);
+  await tab(page, 'Score').click();
+  await page.getByRole('button', { name: 'Right answers' }).click();
+  await page.getByRole('gridcell', { name: 'One, Right' }).first().click();
+  await page.keyboard.press('y');
+  await tab(page, 'Route').click();
+  await rows(page).nth(0).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(rows(page).nth(1)).toBeFocused();
+  await expect(page.getByRole('region', { name: 'Where Repairs leads' })).toBeVisible();
+  await choose(page, 'When one can leave it', 'only when it is right');
+  await expect(page.getByLabel('Tries')).toHaveValue('3');
+  await choose(page, 'Who is shown this page', 'some only …');
+  await choose(page, 'What is asked', 'How far?');
+  await expect(rows(page).nth(1)).toContainText('2,500 visitors');
+  await saved(page);
+  await page.reload();
+  await rows(page).nth(1).click();
+  await expect(page.getByText('It is shown only when')).toBeVisible();
+  await page.getByRole('button', { name: 'Show it to everybody' }).click();
+  await expect(rows(page).nth(1)).toContainText('5,000 visitors');
+});
+
+test('an address to go to is checked', async ({ page }) => {
+  await threePages(page);
+  await choose(page, 'Where it goes on to', 'an address elsewhere');
+  await page.getByLabel('The address').fill('javascript:alert(1)');
+  await expect(page.getByText('“Distance” leads to an address that does not start with https://.')).toBeVisible();
+  await page.getByLabel('The address').fill('https://slowspoke.test/');
+  await expect(page.getByText('does not start with https://')).toHaveCount(0);
+});

@@ -1,0 +1,55 @@
+import sharp from 'sharp';
+import { GET } from '../../app/media/[workspace]/[picture]/route';
+import { addPicture } from '../../server/pictures';
+import { somebody } from './world';
+
+const photo = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: '#12695a' } })
+    .withExif({ IFD0: { Copyright: 'Pia of Slow Spoke' } })
+    .jpeg()
+    .toBuffer();
+const served = (src: string) => {
+  const [, , workspace = '', picture = ''] = src.split('/');
+  return GET(new Request(`http://localhost${src}`), { params: Promise.resolve({ workspace, picture }) });
+};
+
+describe('a picture', () => {
+  it('is made smaller, stripped, and served to be kept for good', async () => {
+    const { src } = await addPicture(await somebody(), await photo(3_000, 2_000));
+    const response = await served(src);
+    expect(response.headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
+    expect(response.headers.get('content-type')).toBe('image/webp');
+    const { width, height, format, exif } = await sharp(Buffer.from(await response.arrayBuffer())).metadata();
+    expect({ width, height, format, exif }).toEqual({ width: 1_600, height: 1_067, format: 'webp', exif: undefined });
+  });
+
+  it('that is small stays as large as it is', async () => {
+    const { src } = await addPicture(await somebody(), await photo(40, 30));
+    expect(await sharp(Buffer.from(await (await served(src)).arrayBuffer())).metadata()).toMatchObject({
+      width: 40,
+      height: 30,
+    });
+  });
+
+  it('that is none, or broken, or too large to open is refused', async () => {
+    const member = await somebody();
+    const whole = await photo(300, 300);
+    await expect(addPicture(member, Buffer.from('a tent'))).rejects.toMatchObject({
+      status: 422,
+      code: 'not-a-picture',
+    });
+    await expect(addPicture(member, Buffer.alloc(0))).rejects.toMatchObject({ code: 'not-a-picture' });
+    await expect(addPicture(member, whole.subarray(0, 200))).rejects.toMatchObject({ code: 'not-a-picture' });
+    const bomb = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="20000" height="20000"/>');
+    await expect(addPicture(member, bomb)).rejects.toMatchObject({ code: 'too-large' });
+  });
+
+  it('is put in by those who may edit, and found under its own workspace alone', async () => {
+    const [member, other] = [await somebody(), await somebody()];
+    await expect(addPicture(await somebody('Otto', 'reader'), await photo(10, 10))).rejects.toMatchObject({
+      status: 403,
+    });
+    const { src } = await addPicture(member, await photo(10, 10));
+    expect((await served(src.replace(member.workspaceId, other.workspaceId))).status).toBe(404);
+  });
+});
