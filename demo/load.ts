@@ -54,6 +54,7 @@ async function load(): Promise<void> {
   await importQuiz(pia, readQuiz('winter-tyres'), 'winter-tyres', new Date(now - 9 * DAY));
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
     await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
+  for (const name of ['wishes', 'repair', 'overnight']) await publishQuiz(wren, name, 0, new Date(now - 10 * DAY));
   const tourer = readQuiz('tourer');
   await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
   await publishQuiz(wren, tourer.id, 0, new Date(now - 32 * DAY));

@@ -1,8 +1,8 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
-import { type ReactNode, useEffect, useId, useRef } from 'react';
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import type { Offer } from '../core/quiz/schema';
-import type { BlockView, ContactView, OutcomeView, View } from '../core/run/view';
+import type { BlockView, ContactView, OutcomeView, ReviewLine, View } from '../core/run/view';
 import type { Refusal } from '../core/run/faults';
 import { Rich } from '../ui/rich';
 import { Wrong, Media } from './questions/parts';
@@ -198,6 +198,37 @@ function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProp
           </ul>
         </>
       );
+    case 'topics':
+      return (
+        <>
+          {block.title && <h2 style={{ fontSize: 18 }}>{block.title}</h2>}
+          <ul className="v-scales">
+            {block.lines.map((line) => (
+              <li key={line.id}>
+                <span>
+                  {line.name} <b>{line.points}</b>
+                </span>
+                <i aria-hidden="true">
+                  <b style={{ width: `${Math.max(0, Math.min(100, line.percent ?? 0))}%` }} />
+                </i>
+              </li>
+            ))}
+          </ul>
+        </>
+      );
+    case 'answers':
+      return (
+        <>
+          {block.title && <h2 style={{ fontSize: 18 }}>{block.title}</h2>}
+          <ol className="v-review">
+            {block.lines.map((line) => (
+              <ReviewPart key={line.id} line={line} />
+            ))}
+          </ol>
+        </>
+      );
+    case 'share':
+      return <SharePart text={block.text} button={block.button} />;
     case 'again':
       return (
         <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={onAgain}>
@@ -279,6 +310,53 @@ function OutcomePart({ outcome, onOffer }: { outcome: OutcomeView; onOffer?: (ou
       </div>
       {outcome.offer && <OfferPart offer={outcome.offer} onTake={() => onOffer?.(outcome.id)} />}
     </section>
+  );
+}
+
+function ReviewPart({ line }: { line: ReviewLine }) {
+  return (
+    <li>
+      <h3>{line.prompt}</h3>
+      <p data-state={line.state ?? undefined}>
+        {line.state && <span className="v-state">{words[line.state]}</span>} {line.given || words.leftEmpty}
+        {line.marks && <small> {line.marks}</small>}
+      </p>
+      {line.right && (
+        <p>
+          {words.rightIs} <b>{line.right}</b>
+        </p>
+      )}
+      {line.explanations?.map((text, i) => (
+        <div className="v-words v-hint" key={i}>
+          <Rich text={text} />
+        </div>
+      ))}
+    </li>
+  );
+}
+
+/** Hands the address on: by the device's own sheet where it has one, else by the clipboard. */
+function SharePart({ text, button }: { text: string; button: string }) {
+  const [done, setDone] = useState('');
+  const share = async () => {
+    const url = location.href.split('#')[0] ?? '';
+    try {
+      if (typeof navigator.share === 'function') await navigator.share({ text, url });
+      else {
+        await navigator.clipboard.writeText([text, url].filter(Boolean).join(' '));
+        setDone(words.copied);
+      }
+    } catch {
+      // Whoever closes the sheet has thought better of it.
+    }
+  };
+  return (
+    <div className="v-share">
+      <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={() => void share()}>
+        {button || words.share}
+      </button>
+      <span role="status">{done}</span>
+    </div>
   );
 }
 

@@ -3,6 +3,7 @@ import type { Block, Question, Quiz } from '../quiz/schema';
 import { composeLetter } from './letter';
 import { answerText, progressOf } from './progress';
 import { foldRun, type Sent, startRun } from './run';
+import { reviewLine } from './review';
 import { viewOf } from './view';
 import { fillFor } from '../score/result';
 import type { Answer } from '../score/answer';
@@ -304,6 +305,130 @@ describe('what a browser may see', () => {
     });
     const fixed = { ...q, delivery: { back: false } };
     expect(viewOf(fixed, foldRun(fixed, { seed: 1 }, sent)).back).toBe(false);
+  });
+});
+
+describe('what a visitor had right', () => {
+  const right = { right: true, marks: true, explanations: true };
+  const explain = { right: 'Well done', wrong: 'Think again', always: 'So it is' };
+  const keyed = choice('q1', [option('a', {}, { credit: 1 }), option('b', {}, { credit: 0.5 }), option('c')], {
+    marks: 2,
+    penalty: 1,
+    explain,
+  });
+  test.each<[string, Question, Answer | undefined, object]>([
+    ['right', keyed, ['a'], { given: 'a', state: 'right', marks: '2 / 2', explanations: ['Well done', 'So it is'] }],
+    [
+      'partly',
+      keyed,
+      ['b'],
+      { given: 'b', state: 'partly', right: 'a', marks: '1 / 2', explanations: ['Think again', 'So it is'] },
+    ],
+    [
+      'wrong',
+      keyed,
+      ['c'],
+      { given: 'c', state: 'wrong', right: 'a', marks: '−1 / 2', explanations: ['Think again', 'So it is'] },
+    ],
+    ['left empty', keyed, [], { given: '', state: 'wrong', right: 'a', marks: '0 / 2' }],
+    ['read by nobody yet', of('essay', { review: true }), 'so', { given: 'so', state: 'waiting' }],
+    ['no right answer', text('q'), 'tea', { given: 'tea', state: null }],
+    [
+      'typed',
+      text('q', { accept: [{ text: 'half', credit: 0.5 }, 'quick link'] }),
+      'x',
+      { state: 'wrong', right: 'quick link' },
+    ],
+    ['a number', of('number', { target: 3, within: 0.5 }), 9, { right: '2.5 – 3.5' }],
+    ['a number of percent', of('slider', { target: 10, withinPercent: 10 }), 90, { right: '9 – 11' }],
+    ['one number', of('number', { target: 3 }), 9, { right: '3' }],
+    ['a day', of('date', { target: '2027-04-18' }), '2027-01-01', { right: '2027-04-18' }],
+    ['an order', of('order', { items: [option('a'), option('b')] }), ['b', 'a'], { right: 'a, b' }],
+    [
+      'pairs',
+      of('match', { pairs: [{ left: option('l'), right: option('r') }], extras: [option('x')] }),
+      { l: 'x' },
+      { right: 'l: r' },
+    ],
+    [
+      'gaps',
+      of('gaps', { text: '', gaps: [{ id: 'g', accept: ['spoke'] }, { id: 'h' }] }),
+      { g: 'x' },
+      { right: 'spoke, –' },
+    ],
+    [
+      'rows',
+      of('grid', { rows: [option('r')], columns: [option('c'), option('d')], key: { r: ['d'] } }),
+      { r: ['c'] },
+      { right: 'r: d' },
+    ],
+    [
+      'places',
+      of('spots', {
+        spots: [
+          { id: 's', text: 'here', accept: ['hub'] },
+          { id: 't', region: { x: 0, y: 0, r: 0.1 } },
+        ],
+      }),
+      { s: 'rim' },
+      { right: 'here: hub' },
+    ],
+  ])('%s', (_name, question, answer, line) => {
+    expect(reviewLine(question, answer, right)).toMatchObject(line);
+  });
+
+  it('is told only as far as the creator allows, and never before the end', () => {
+    const line = reviewLine(keyed, ['c'], {});
+    expect(line).toEqual({ id: 'q1', prompt: 'q1', given: 'c', state: 'wrong' });
+    expect(reviewLine(keyed, ['a'], right)).not.toHaveProperty('right');
+    expect(reviewLine(keyed, ['c'], right, { byHand: 2 })).toMatchObject({ state: 'right', marks: '2 / 2' });
+    expect(reviewLine(keyed, ['a'], right, { counted: ['c'] })).toMatchObject({ given: 'a', state: 'wrong' });
+    for (const block of [
+      { id: 'b', kind: 'answers', right: true },
+      { id: 'b', kind: 'topics', of: 'marks' },
+      { id: 'b', kind: 'share' },
+    ] as Block[])
+      expect(shownOf(block)).toEqual([]);
+    expect(shownOf({ id: 'b', kind: 'share', text: 'Look', button: 'Tell' }, 'result')).toEqual([
+      { kind: 'share', id: 'b', text: 'Look', button: 'Tell' },
+    ]);
+  });
+
+  it('stands on the result by question and by topic', () => {
+    const q = quiz(
+      [
+        page('p', [
+          { ...keyed, topic: 'kit' },
+          choice('q2', [option('a', { s: 1 }), option('b', { s: 4 })], { topic: 'legs' }),
+        ]),
+        result('end', [
+          { id: 'b1', kind: 'answers', title: 'Yours', right: true },
+          { id: 'b2', kind: 'topics', of: 'marks', unit: 'points' },
+          { id: 'b3', kind: 'topics', of: 's' },
+        ]),
+      ],
+      {
+        topics: [
+          { id: 'kit', name: 'Kit' },
+          { id: 'legs', name: 'Legs' },
+        ],
+        scales: [{ id: 's', name: 'S' }],
+      },
+    );
+    const view = viewOf(q, foldRun(q, { seed: 1 }, [{ do: 'go', page: 'p', answers: { q1: ['b'], q2: ['b'] } }]));
+    expect(view.page?.blocks).toEqual([
+      {
+        kind: 'answers',
+        id: 'b1',
+        title: 'Yours',
+        lines: [
+          { id: 'q1', prompt: 'q1', given: 'b', state: 'partly', right: 'a' },
+          { id: 'q2', prompt: 'q2', given: 'b', state: null },
+        ],
+      },
+      { kind: 'topics', id: 'b2', lines: [{ id: 'kit', name: 'Kit', points: '1 / 2', percent: 50 }] },
+      { kind: 'topics', id: 'b3', lines: [{ id: 'legs', name: 'Legs', points: '100 %', percent: 100 }] },
+    ]);
   });
 });
 

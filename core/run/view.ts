@@ -4,12 +4,15 @@
  */
 import type { Block, Offer, Page, Picture, Question, Quiz, RichText } from '../quiz/schema';
 import { boundsOf, indexOf, isQuestion, pickRange } from '../quiz/lookup';
-import { fillRich } from '../text/rich';
+import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
 import { fillFor, resultOf, type Result } from '../score/result';
 import { progressOf } from './progress';
-import { type ContactGiven, currentPage, type Run, shownBlocks } from './run';
+import { type ReviewLine, reviewLine } from './review';
+import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks } from './run';
 import { randomOf, shuffled } from './random';
+
+export type { ReviewLine } from './review';
 
 type Media = { picture?: Picture; sound?: Picture; video?: Picture };
 type Asked = { id: string; prompt: RichText; required: boolean; hint?: RichText; media?: Media; across?: number };
@@ -76,6 +79,9 @@ export type BlockView =
   | { kind: 'offer'; id: string; offer: Offer }
   | { kind: 'verdict'; id: string; outcomes: OutcomeView[] }
   | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
+  | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
+  | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
+  | { kind: 'share'; id: string; text: string; button: string }
   | { kind: 'again'; id: string; button: string };
 
 export type View = {
@@ -118,6 +124,9 @@ export function viewOf(quiz: Quiz, run: Run): View {
 
 type Help = { quiz: Quiz; run: Run; fill: (text: RichText) => RichText; result: () => Result };
 
+/** Blocks that tell how it went: they stand on results alone. */
+const atTheEnd = new Set<Block['kind']>(['verdict', 'score', 'topics', 'answers', 'share', 'again']);
+
 function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView[] {
   // Most pages show no value of the run; its result is worked out only where one does.
   let result: Result | undefined;
@@ -127,9 +136,7 @@ function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView
   const help = { quiz, run, fill, result: resultNow };
   // What a visitor turns out to be is not told before the questions are over.
   const early = page.stage === 'ask';
-  return shown.flatMap((block) =>
-    early && ['verdict', 'score', 'again'].includes(block.kind) ? [] : project(block, help),
-  );
+  return shown.flatMap((block) => (early && atTheEnd.has(block.kind) ? [] : project(block, help)));
 }
 
 function project(block: Block, help: Help): BlockView[] {
@@ -167,6 +174,19 @@ function project(block: Block, help: Help): BlockView[] {
           kind: 'verdict',
           id,
           outcomes: (help.result().verdicts[block.verdict]?.outcomes ?? []).flatMap((o) => outcomeView(o, help)),
+        },
+      ];
+    case 'topics':
+      return [{ kind: 'topics', id, ...given('title', block.title), lines: topicLines(block.of, block.unit, help) }];
+    case 'answers':
+      return [{ kind: 'answers', id, ...given('title', block.title), lines: reviewLines(block, help) }];
+    case 'share':
+      return [
+        {
+          kind: 'share',
+          id,
+          text: block.text === undefined ? '' : plainText(help.fill(block.text)),
+          button: block.button ?? '',
         },
       ];
     case 'score':
@@ -257,7 +277,6 @@ function projectQuestion(question: Question, { run, fill }: Help): QuestionView 
 }
 
 function scoreLine(id: string, { quiz, result }: Help): ScoreLine[] {
-  const say = (points: number, decimals = 2) => String(Number(points.toFixed(decimals))).replace('-', '−');
   if (id === 'marks') {
     const { awarded, possible, percent } = result().marks;
     return [{ id, name: '', points: `${say(awarded)} / ${say(possible)}`, percent }];
@@ -267,6 +286,36 @@ function scoreLine(id: string, { quiz, result }: Help): ScoreLine[] {
   if (!scale || !reading || reading.points === null) return [];
   return [{ id, name: scale.name, points: say(reading.points, scale.decimals), percent: reading.percent }];
 }
+
+/** A line for each topic that was asked about on the way. */
+function topicLines(of: string, unit: 'points' | 'percent' | undefined, { quiz, result }: Help): ScoreLine[] {
+  return quiz.topics.flatMap(({ id, name }): ScoreLine[] => {
+    const topic = result().topics[id];
+    if (!topic) return [];
+    const marks = of === 'marks' ? topic.marks : null;
+    const reading = topic.scales[of];
+    const points = marks ? marks.awarded : (reading?.points ?? null);
+    const percent = marks ? marks.percent : (reading?.percent ?? null);
+    if (points === null || percent === null) return [];
+    const decimals = quiz.scales.find((s) => s.id === of)?.decimals;
+    const shown = unit === 'points' ? say(points, decimals) : `${say(percent, 0)} %`;
+    return [{ id, name, points: marks && unit === 'points' ? `${shown} / ${say(marks.possible)}` : shown, percent }];
+  });
+}
+
+function reviewLines(block: Extract<Block, { kind: 'answers' }>, { quiz, run, fill }: Help): ReviewLine[] {
+  return questionsOnWay(quiz, run).flatMap(({ id }) => {
+    const question = indexOf(quiz).questions.get(id);
+    if (!question) return [];
+    const line = reviewLine(question, run.answers[id], block, {
+      counted: run.first[id] ?? run.answers[id],
+      byHand: run.reviews[id],
+    });
+    return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
+  });
+}
+
+const say = (points: number, decimals = 2): string => String(Number(points.toFixed(decimals))).replace('-', '−');
 
 function outcomeView(id: string, { quiz, fill }: Help): OutcomeView[] {
   const found = indexOf(quiz).outcomes.get(id)?.outcome;

@@ -137,6 +137,83 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
       );
     case 'offer':
       return <OfferFields offer={block.offer} label="The offer" field={`prompt ${block.id}`} at={at} set={set} />;
+    case 'topics':
+      return (
+        <div style={{ display: 'grid', gap: 6 }}>
+          <TextField
+            label="Title of the score by topic"
+            value={block.title ?? ''}
+            placeholder="A title, if you like"
+            onChange={(to) => set(['title'], block.title, to || undefined)}
+          />
+          <span>
+            For each topic, the{' '}
+            <Choose
+              label="Which score"
+              value={block.of}
+              options={[{ id: 'marks', label: 'marks' }, ...quiz.scales.map((s) => ({ id: s.id, label: s.name }))]}
+              onChange={(to) => set(['of'], block.of, to)}
+            />{' '}
+            in{' '}
+            <Choose
+              label="In which unit"
+              value={block.unit ?? 'percent'}
+              options={[
+                { id: 'percent', label: 'percent' },
+                { id: 'points', label: 'points' },
+              ]}
+              onChange={(to) => set(['unit'], block.unit, to)}
+            />
+            .
+          </span>
+        </div>
+      );
+    case 'answers':
+      return (
+        <div style={{ display: 'grid', gap: 6 }}>
+          <TextField
+            label="Title of the answers"
+            value={block.title ?? ''}
+            placeholder="A title, if you like"
+            onChange={(to) => set(['title'], block.title, to || undefined)}
+          />
+          <span style={{ color: 'var(--ink-2)' }}>What the visitor answered, and whether it was right. Also:</span>
+          <div style={{ display: 'flex', gap: '6px 18px', flexWrap: 'wrap' }}>
+            {(
+              [
+                ['right', 'what would be right'],
+                ['marks', 'the marks'],
+                ['explanations', 'the explanations'],
+              ] as const
+            ).map(([field, words]) => (
+              <Toggle
+                key={field}
+                selected={block[field] ?? false}
+                onChange={(to) => set([field], block[field], to || undefined)}
+              >
+                {words}
+              </Toggle>
+            ))}
+          </div>
+        </div>
+      );
+    case 'share':
+      return (
+        <div style={{ display: 'grid', gap: 6 }}>
+          <RichField
+            label="What is shared with the address"
+            value={block.text}
+            placeholder="A line to go with the address"
+            onChange={(to) => set(['text'], block.text, to)}
+          />
+          <TextField
+            label="Words on the button"
+            value={block.button ?? ''}
+            placeholder="Share this quiz"
+            onChange={(to) => set(['button'], block.button, to || undefined)}
+          />
+        </div>
+      );
     case 'again':
       return (
         <TextField

@@ -56,9 +56,13 @@ const kinds: (MenuEntry & { id: BlockKind })[] = [
 const resultKinds: MenuEntry[] = [
   { id: 'verdict', label: 'The outcome reached' },
   { id: 'score', label: 'Scores' },
+  { id: 'topics', label: 'Scores by topic' },
+  { id: 'answers', label: 'What was answered' },
   { id: 'words', label: 'Words to read' },
   { id: 'media', label: 'A picture' },
   { id: 'contact', label: 'Contact form' },
+  { id: 'offer', label: 'An offer' },
+  { id: 'share', label: 'Share' },
   { id: 'again', label: 'Take it again' },
 ];
 
@@ -237,6 +241,9 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
 function makeBlock(kind: string, quiz: Quiz) {
   if (kind === 'verdict') return { id: newId('b'), kind: 'verdict' as const, verdict: quiz.verdicts[0]?.id ?? 'none' };
   if (kind === 'score') return { id: newId('b'), kind: 'score' as const, scales: quiz.scales.map((s) => s.id) };
+  if (kind === 'topics') return { id: newId('b'), kind: 'topics' as const, of: 'marks' };
+  if (kind === 'answers') return { id: newId('b'), kind: 'answers' as const, right: true, explanations: true };
+  if (kind === 'share') return { id: newId('b'), kind: 'share' as const };
   if (kind === 'again') return { id: newId('b'), kind: 'again' as const };
   return newBlock(kind as BlockKind, newId);
 }

@@ -220,3 +220,44 @@ test('an address that leads nowhere says so', async ({ page }) => {
   expect(response?.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'There is no quiz at this address.' })).toBeVisible();
 });
+
+test('questions of every keyed kind lead to marks, right answers and explanations', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${world().app}/q/repair`);
+  await page.getByRole('button', { name: 'Get the tools out' }).click();
+  await page.getByText('A folded banknote').click();
+  await page.getByText('A piece of an old tyre').click();
+  await page.getByRole('button', { name: 'It is right as it stands' }).click();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('textbox').fill(' Quik-Link');
+  await page.getByText('The chainring').click();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByLabel('A squeal when braking in the wet').selectOption('Dirt or oil on the pads');
+  await page.getByLabel('A scraping at every turn of the wheel').selectOption('A bent rotor');
+  await page.getByLabel('A grinding whenever you brake').selectOption('A loose bell');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByLabel('Gap 1').fill('spoke');
+  await page.getByLabel('Gap 2').fill('Half  a turn');
+  await page.getByRole('button', { name: 'Next' }).click();
+  const picture = page.getByRole('img', { name: 'A loaded touring bicycle' });
+  const { width = 0, height = 0 } = (await picture.boundingBox()) ?? {};
+  await picture.click({ position: { x: width * 0.26, y: height * 0.62 } });
+  await page.getByRole('button', { name: /^2\. the quick link/ }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('spinbutton').or(page.getByRole('textbox')).fill('3.5');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('button', { name: 'Skip this' }).click();
+
+  const line = (name: string) => page.getByRole('listitem').filter({ hasText: name });
+  await expect(line('The tyre has a cut')).toContainText('Right: A folded banknote, A piece of an old tyre 2 / 2');
+  await expect(line('What small part joins')).toContainText('Right: Quik-Link 1 / 1');
+  await expect(line('The chain jumps')).toContainText('Right would be The smallest sprocket');
+  await expect(line('The chain jumps')).toContainText('A new chain on an old sprocket skips');
+  await expect(line('Which sound means what?')).toContainText('Partly right:');
+  await expect(line('Which sound means what?')).toContainText('1.33 / 2');
+  await expect(line('Fill in what is missing.')).toContainText('Right: spoke, Half  a turn');
+  await expect(line('Point at what')).toContainText('Partly right:');
+  await expect(line('How many bar')).toContainText('Right: 3.5 1 / 1');
+  await expect(page.getByText(/^Tyres \d+ %$/)).toBeVisible();
+});

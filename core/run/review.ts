@@ -1,0 +1,99 @@
+/** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
+import type { Question, RichText } from '../quiz/schema';
+import { isKeyed, isReviewed, nameOf } from '../quiz/lookup';
+import { acceptedOf } from '../text/fold';
+import type { Answer } from '../score/answer';
+import { marksOf } from '../score/credit';
+import { round9 } from '../score/numbers';
+import { answerText } from './progress';
+
+export type ReviewLine = {
+  id: string;
+  prompt: string;
+  given: string;
+  /** null for a question that is neither right nor wrong */
+  state: 'right' | 'partly' | 'wrong' | 'waiting' | null;
+  right?: string;
+  marks?: string;
+  explanations?: RichText[];
+};
+
+/** What counts as right, in words; "" where nothing does. */
+export function rightText(question: Question): string {
+  const first = (accept: Parameters<typeof acceptedOf>[0][] | undefined) =>
+    (accept ?? []).map(acceptedOf).find((a) => a.credit === 1)?.text ?? '';
+  switch (question.kind) {
+    case 'choice':
+      return question.options
+        .filter((o) => o.credit === 1)
+        .map((o) => o.text || (o.picture?.text ?? ''))
+        .join(', ');
+    case 'text':
+      return first(question.accept);
+    case 'number':
+    case 'slider': {
+      if (question.target === undefined) return '';
+      const slack = question.withinPercent
+        ? (Math.abs(question.target) * question.withinPercent) / 100
+        : (question.within ?? 0);
+      const [low, high] = [round9(question.target - slack), round9(question.target + slack)];
+      return slack === 0 ? String(question.target) : `${low} – ${high}`;
+    }
+    case 'date':
+      return question.target ?? '';
+    case 'order':
+      return question.keyed === false ? '' : question.items.map((i) => i.text).join(', ');
+    case 'match':
+      return question.pairs
+        .map((p) => `${p.left.text || p.left.picture?.text}: ${p.right.text || p.right.picture?.text}`)
+        .join('; ');
+    case 'gaps':
+      return question.gaps.map((g) => first(g.accept) || '–').join(', ');
+    case 'grid':
+      return answerText(question, question.key ?? {});
+    case 'spots':
+      return question.spots
+        .filter((s) => s.accept)
+        .map((s, i) => `${s.text ?? i + 1}: ${first(s.accept)}`)
+        .join('; ');
+    default:
+      return '';
+  }
+}
+
+type Allowed = { right?: boolean; marks?: boolean; explanations?: boolean };
+
+/**
+ * One question of a run, looked at afterwards.
+ * @param counted the answer that is marked, and marks set by hand where there are any
+ */
+export function reviewLine(
+  question: Question,
+  answer: Answer | undefined,
+  allowed: Allowed,
+  { counted = answer, byHand }: { counted?: Answer | undefined; byHand?: number | undefined } = {},
+): ReviewLine {
+  const scored = isKeyed(question) || isReviewed(question);
+  const marked = scored ? marksOf(question, counted, byHand) : null;
+  const credit = marked?.credit ?? 0;
+  const state = !marked ? null : marked.pending ? 'waiting' : credit >= 1 ? 'right' : credit > 0 ? 'partly' : 'wrong';
+  const told = question.explain ?? {};
+  const explanations = [
+    ...(state === 'right' && told.right !== undefined ? [told.right] : []),
+    ...((state === 'wrong' || state === 'partly') && told.wrong !== undefined ? [told.wrong] : []),
+    ...(told.always === undefined ? [] : [told.always]),
+  ];
+  const right = rightText(question);
+  const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
+  return {
+    id: question.id,
+    prompt: nameOf(question),
+    given: answerText(question, answer),
+    state,
+    ...(allowed.right && state !== null && state !== 'right' && right ? { right } : {}),
+    ...(allowed.marks && marked && !marked.pending
+      ? { marks: `${number(marked.awarded)} / ${number(question.marks ?? 1)}` }
+      : {}),
+    ...(allowed.explanations && explanations.length ? { explanations } : {}),
+  };
+}
