@@ -190,9 +190,11 @@ function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProp
                 <span>
                   {line.name || words.marks} <b>{line.points}</b>
                 </span>
-                <i aria-hidden="true">
-                  <b style={{ width: `${Math.max(0, Math.min(100, line.percent ?? 0))}%` }} />
-                </i>
+                {line.percent !== null && (
+                  <i aria-hidden="true">
+                    <b style={{ width: `${Math.max(0, Math.min(100, line.percent))}%` }} />
+                  </i>
+                )}
               </li>
             ))}
           </ul>
@@ -208,9 +210,11 @@ function BlockOf({ block, values, fault, onChange, onAgain, onOffer }: BlockProp
                 <span>
                   {line.name} <b>{line.points}</b>
                 </span>
-                <i aria-hidden="true">
-                  <b style={{ width: `${Math.max(0, Math.min(100, line.percent ?? 0))}%` }} />
-                </i>
+                {line.percent !== null && (
+                  <i aria-hidden="true">
+                    <b style={{ width: `${Math.max(0, Math.min(100, line.percent))}%` }} />
+                  </i>
+                )}
               </li>
             ))}
           </ul>

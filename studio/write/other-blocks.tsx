@@ -110,7 +110,7 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
             onChange={(to) => set(['title'], block.title, to || undefined)}
           />
           <div style={{ display: 'flex', gap: '6px 18px', flexWrap: 'wrap' }}>
-            {quiz.scales.map((s) => (
+            {[{ id: 'marks', name: 'Marks' }, ...quiz.scales].map((s) => (
               <Toggle
                 key={s.id}
                 selected={block.scales.includes(s.id)}
@@ -119,7 +119,7 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
                     ['scales'],
                     block.scales,
                     on
-                      ? quiz.scales.map((x) => x.id).filter((x) => x === s.id || block.scales.includes(x))
+                      ? ['marks', ...quiz.scales.map((x) => x.id)].filter((x) => x === s.id || block.scales.includes(x))
                       : block.scales.filter((x) => x !== s.id),
                   )
                 }

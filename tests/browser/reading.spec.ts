@@ -37,7 +37,7 @@ test('a file is read, said what is wrong with it, and written again', async ({ p
   await expect(page.getByText('Read as a table, a question in each row: 1 question.')).toBeVisible();
   await page.getByRole('button', { name: 'Make a quiz of 1 question' }).click();
   await expect(page.getByLabel('Question 1', { exact: true })).toHaveValue('Tea; or coffee?');
-  await page.goto('/quizzes');
+  await page.getByRole('link', { name: '← Quizzes' }).click();
   await page.getByRole('button', { name: 'What to do with Untitled quiz' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: 'Save its questions as a table' }).click();

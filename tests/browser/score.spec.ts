@@ -136,6 +136,8 @@ test.describe('a verdict by bands', () => {
     for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
     await expect(ridge).toHaveAttribute('aria-valuenow', '70');
     await expect(near).toHaveAttribute('aria-valuenow', '45');
+    // The next test opens the same quiz.
+    await saved(page);
   });
 
   test('keeps its stretches in another unit, and its outcomes in another way of deciding', async ({ page }) => {
@@ -150,6 +152,7 @@ test.describe('a verdict by bands', () => {
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
     await expect(ridge).toHaveAttribute('aria-valuenow', '70');
+    await saved(page);
   });
 });
 
@@ -172,5 +175,5 @@ test('a formula is typed by names, completed, and faulted under its character', 
   await saved(page);
   await page.reload();
   await page.getByRole('button', { name: 'Scale 2', exact: true }).click();
-  await expect(formula).toHaveValue('2 × Warmth');
+  await expect(formula).toHaveValue(/^2 × Warmth ?$/);
 });

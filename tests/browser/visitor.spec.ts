@@ -225,12 +225,12 @@ test('questions of every keyed kind lead to marks, right answers and explanation
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${world().app}/q/repair`);
   await page.getByRole('button', { name: 'Get the tools out' }).click();
-  await page.getByText('A folded banknote').click();
-  await page.getByText('A piece of an old tyre').click();
+  await page.getByLabel('A folded banknote').check();
+  await page.getByLabel('A piece of an old tyre').check();
   await page.getByRole('button', { name: 'It is right as it stands' }).click();
   await page.getByRole('button', { name: 'Next' }).click();
-  await page.getByRole('textbox').fill(' Quik-Link');
-  await page.getByText('The chainring').click();
+  await page.getByRole('textbox').fill(' Quik Link');
+  await page.getByLabel('The chainring').check();
   await page.getByRole('button', { name: 'Next' }).click();
   await page.getByLabel('A squeal when braking in the wet').selectOption('Dirt or oil on the pads');
   await page.getByLabel('A scraping at every turn of the wheel').selectOption('A bent rotor');
@@ -251,7 +251,7 @@ test('questions of every keyed kind lead to marks, right answers and explanation
 
   const line = (name: string) => page.getByRole('listitem').filter({ hasText: name });
   await expect(line('The tyre has a cut')).toContainText('Right: A folded banknote, A piece of an old tyre 2 / 2');
-  await expect(line('What small part joins')).toContainText('Right: Quik-Link 1 / 1');
+  await expect(line('What small part joins')).toContainText('Right: Quik Link 1 / 1');
   await expect(line('The chain jumps')).toContainText('Right would be The smallest sprocket');
   await expect(line('The chain jumps')).toContainText('A new chain on an old sprocket skips');
   await expect(line('Which sound means what?')).toContainText('Partly right:');
