@@ -55,6 +55,20 @@ async function take(): Promise<void> {
   await studio.getByRole('table').waitFor();
   await shot(studio, 'people');
 
+  await studio.goto(`${home}/quizzes/overnight/route`);
+  await studio.getByText('all ways counted').waitFor();
+  await studio.getByLabel('Follow a visitor').getByLabel('I hoped you would tell me').check();
+  await studio.getByRole('list', { name: 'Pages in their order' }).getByRole('button').first().click();
+  await shot(studio, 'route');
+  await studio.goto(`${home}/quizzes/overnight/score`);
+  await studio.getByText('all ways counted').waitFor();
+  await studio.getByRole('button', { name: 'The ridge', exact: true }).click();
+  await shot(studio, 'score-bands');
+  await studio.goto(`${home}/quizzes/repair/write`);
+  await studio.getByLabel('Pair 1', { exact: true }).click();
+  await studio.waitForLoadState('networkidle').catch(() => undefined);
+  await shot(studio, 'write-kinds');
+
   const dark = await open(1280, 800, 'dark');
   await enter(dark);
   await dark.goto(`${home}/quizzes/tourer/score`);

@@ -228,6 +228,60 @@ describe('what an answer adds', () => {
       false,
       [1, 2],
     ],
+    [
+      // a b is right: 2 × 1 + 0 + 3; b a is wrong: 0 + 1 × 1 − 1.
+      'an order with its marks',
+      {
+        id: 'q',
+        kind: 'order',
+        prompt: 'q',
+        items: [option('a', { s: 1 }), option('b')],
+        marksTo: 's',
+        marks: 3,
+        penalty: 1,
+      },
+      false,
+      [0, 5],
+    ],
+    [
+      // Right rows weigh least: both right 0 + 0 + 2, one right 2 + 0 + 1, none right 2 + 2 − 1.
+      'a grid with a share of its marks',
+      {
+        id: 'q',
+        kind: 'grid',
+        prompt: 'q',
+        required: true,
+        rows: [option('r', { s: 1 }), option('t', { s: 1 })],
+        columns: [
+          { id: 'c', text: 'c', value: 0 },
+          { id: 'd', text: 'd', value: 2 },
+        ],
+        key: { r: ['c'], t: ['c'] },
+        credit: 'share',
+        marksTo: 's',
+        marks: 2,
+        penalty: 1,
+      },
+      false,
+      [2, 3],
+    ],
+    [
+      // More columns than all subsets are tried of: weights and marks are bounded apart.
+      'a wide grid of many with its marks',
+      {
+        id: 'q',
+        kind: 'grid',
+        prompt: 'q',
+        pick: 'many',
+        required: true,
+        rows: [option('r', { s: 1 })],
+        columns: Array.from({ length: 30 }, (_, i) => ({ id: `c${i}`, text: '', value: 1 })),
+        key: { r: ['c1'] },
+        marksTo: 's',
+      },
+      false,
+      [1, 31],
+    ],
   ])('lies between the least and the most of a %s', (_name, question, optional, [low, high]) => {
     expect(rangeOf(question, 's', optional)).toEqual({ low, high });
   });

@@ -239,6 +239,8 @@ function ordersOf(ids: string[]): string[][] {
 
 /** The same for a grid: the least and the most that its rows can add with so many of the keyed ones right, and the marks for that many. */
 function markedGrid(question: GridQuestion, target: string): Range {
+  if (question.pick === 'many' && question.columns.length > MANY)
+    return plus(gridRange(question, target), marksRange(question));
   const key = question.key ?? {};
   let byRight: (Range | undefined)[] = [nothing];
   for (const row of question.rows) {

@@ -222,11 +222,17 @@ function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
   const farthest = Math.max(1, ...jumps.map((a) => a.to - a.from));
   const reach = (arc: Arc) => 26 + (120 * (arc.to - arc.from)) / farthest;
   const isOn = (arc: Arc) => quiz.pages[arc.from]?.id === chosen && (rule === null || arc.route === rule);
-  const notes = placed(
-    jumps
+  const notes = placed([
+    ...jumps
       .filter((arc) => arc.route !== null)
-      .map((arc) => ({ arc, at: (y(arc.from) + y(arc.to)) / 2, x: X + SPINE / 2 + reach(arc) * 0.75 })),
-  );
+      .map((arc) => ({
+        ...arc,
+        to: quiz.pages[arc.to]?.name || 'the result',
+        at: (y(arc.from) + y(arc.to)) / 2,
+        x: X + SPINE / 2 + reach(arc) * 0.75,
+      })),
+    ...flows.out.map((way) => ({ ...way, to: targetWords(quiz, way.to), at: y(way.from), x: X + 14 })),
+  ]);
   const move = (event: KeyboardEvent) => {
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     const at = quiz.pages.findIndex((p) => p.id === chosen) + by;
@@ -353,17 +359,16 @@ function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
         })}
       </svg>
       <div className="notes" aria-hidden="true">
-        {notes.map(({ arc, top }, i) => {
-          const from = quiz.pages[arc.from];
-          const when = arc.route !== null && arc.route >= 0 ? from?.routes?.[arc.route]?.when : undefined;
+        {notes.map(({ from, route, to, share, top }, i) => {
+          const when = route !== null && route >= 0 ? quiz.pages[from]?.routes?.[route]?.when : undefined;
           return (
             <div key={i} style={{ top }}>
-              <b>{when ? conditionWords(quiz, when) : arc.route === -2 ? 'Not right after its tries' : 'Otherwise'}</b>
+              <b>{when ? conditionWords(quiz, when) : route === -2 ? 'Not right after its tries' : 'Otherwise'}</b>
               <span>
-                {arc.share === 0 ? (
+                {share === 0 ? (
                   <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never taken</span>
                 ) : (
-                  `${counted(arc.share, odds)} go to ${quiz.pages[arc.to]?.name || 'the result'}`
+                  `${counted(share, odds)} go to ${to}`
                 )}
               </span>
             </div>

@@ -145,6 +145,7 @@ export const QuestionPart = memo(function QuestionPart({
       <Row
         gutter={
           <span
+            className="numeral"
             style={{ font: '700 34px/38px var(--heading)', fontVariantNumeric: 'tabular-nums', marginInlineEnd: 16 }}
             aria-hidden="true"
           >

@@ -57,6 +57,17 @@ const Line = styled.div<{ $active?: boolean }>`
   }
   @media (max-width: 899px) {
     grid-template-columns: var(--gutter) minmax(0, 1fr);
+    > .gutter {
+      padding-inline-end: 6px;
+      overflow: hidden;
+      > span {
+        margin-inline-end: 0 !important;
+        font-size: 11px !important;
+      }
+      > .numeral {
+        font-size: 24px !important;
+      }
+    }
     > .margin {
       grid-column: 2;
       padding: 0 16px 8px 0;

@@ -14,21 +14,30 @@ for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(colorScheme, () => {
     test.use({ colorScheme });
     test('the studio has nothing that axe finds', async ({ page }) => {
-      test.setTimeout(120_000);
+      test.setTimeout(180_000);
       await page.goto(world().app);
       await clean(page);
       await enterDemo(page);
       await clean(page);
-      for (const [tab, settled] of [
+      for (const [tab, settled, quiz = 'tourer'] of [
         ['write', 'How far in a day, with bags on?'],
         ['score', 'Where visitors end'],
         ['mail', 'Tray'],
         ['publish', 'As a link'],
         ['findings', 'Saw it'],
+        ['route', 'all ways counted', 'overnight'],
+        ['score', 'all ways counted', 'overnight'],
+        ['write', '', 'repair'],
       ]) {
-        await page.goto(`${world().app}/quizzes/tourer/${tab}`);
-        await expect(page.getByText(settled ?? '').first()).toBeVisible();
-        if (tab === 'write') await page.getByLabel('Answer 3').first().click();
+        await page.goto(`${world().app}/quizzes/${quiz}/${tab}`);
+        if (settled) await expect(page.getByText(settled).first()).toBeVisible();
+        if (tab === 'write')
+          await page
+            .getByLabel(quiz === 'repair' ? 'Pair 1' : 'Answer 3')
+            .first()
+            .click();
+        if (tab === 'score' && quiz === 'overnight')
+          await page.getByRole('button', { name: 'The ridge', exact: true }).click();
         await clean(page);
       }
       await page.getByRole('button', { name: 'Preview' }).click();
