@@ -3,6 +3,7 @@
  * the next. Jest loads them anew for each, which takes hours. Worked examples come first, since most mutants fall to them.
  */
 import { createRequire } from 'node:module';
+import fc from 'fast-check';
 import { expect } from 'expect';
 
 const load = createRequire(__filename);
@@ -18,6 +19,10 @@ const each =
       it(`${name} #${++cases}`, () => body(...parts));
     }
   };
+// Properties are tried on fewer quizzes, the same for every mutant: one that survives costs the whole of them.
+process.env['TRIES'] = '60';
+fc.configureGlobal({ numRuns: 60, seed: 7 });
+
 // Mocha's own names are there; Jest's are put beside them.
 Object.assign(globalThis, { test: Object.assign(it, { each }), expect });
 

@@ -199,6 +199,7 @@ const Words = styled(AriaButton)`
   border: 0;
   background: none;
   padding: 0 1px;
+  text-align: start;
   font-weight: 600;
   cursor: pointer;
   border-bottom: 1.5px solid var(--ink-3);

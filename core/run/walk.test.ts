@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { anyAnswers, anyQuiz } from '../../tests/any-quiz';
 import { choice, option, page, quiz, result, text } from '../../tests/quizzes';
+import { tries } from '../../tests/tries';
 import type { Page, Quiz } from '../quiz/schema';
 import { resultOf } from '../score/result';
 import { recordFault, walk } from './walk';
@@ -174,7 +175,7 @@ describe('properties of any quiz', () => {
         }
         expect(marks.awarded).toBeLessThanOrEqual(marks.possible + 1e-9);
       }),
-      { numRuns: 200 },
+      tries(200),
     );
   });
   it('a page that nobody can come to changes no result', () => {

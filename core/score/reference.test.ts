@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { anyAnswers, anyQuiz } from '../../tests/any-quiz';
 import { reference } from '../../tests/reference';
+import { tries } from '../../tests/tries';
 import { walk } from '../run/walk';
 import { resultOf } from './result';
 
@@ -26,7 +27,7 @@ describe('scores equal those of the model written a second time', () => {
         for (const [id, points] of Object.entries(result.verdicts['v']?.tallies ?? {}))
           expect([id, points]).toEqual([id, expected.tally(id).points]);
       }),
-      { numRuns: 400 },
+      tries(400),
     );
   });
 
@@ -46,7 +47,7 @@ describe('scores equal those of the model written a second time', () => {
         const tied = tallies.filter((t) => height(t) === top).map((t) => t.id);
         expect(result.verdicts['v']?.outcomes).toEqual(verdict.ties === 'blend' ? tied : tied.slice(0, 1));
       }),
-      { numRuns: 300 },
+      tries(300),
     );
   });
 });

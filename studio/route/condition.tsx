@@ -375,7 +375,10 @@ function AnswerRest({
   const chosen = [test.is ?? test.isAny ?? test.isAll ?? test.isNone ?? []].flat();
   const how: How =
     test.is !== undefined
-      ? 'is'
+      ? // One answer of one: both say the same, and one word is enough.
+        question.kind === 'choice' && question.pick === 'one' && chosen.length === 1
+        ? 'isAny'
+        : 'is'
       : test.isAny !== undefined
         ? 'isAny'
         : test.isAll !== undefined
