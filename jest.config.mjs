@@ -1,7 +1,10 @@
 import nextJest from 'next/jest.js';
 
 const make = nextJest({ dir: './' });
-const shared = { testEnvironment: 'node', modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data', '<rootDir>/.stryker'] };
+const shared = {
+  testEnvironment: 'node',
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data', '<rootDir>/.stryker'],
+};
 // Packages that ship as ES modules alone; Jest runs CommonJS and has to transform them.
 const modules = [
   'better-auth',

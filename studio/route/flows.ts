@@ -75,3 +75,40 @@ export function flowsOf(quiz: Quiz, odds: Odds | null): Flows {
     if (over < pages.length) arcs.push({ from, to: over, route: null, share: rest });
   }
 }
+
+/** A row of the spine: a page, or a stretch of pages where nothing branches, folded into one line. */
+export type SpineRow = { page: number } | { from: number; to: number };
+
+/** Quizzes up to this many pages are drawn whole; a stretch of fewer pages than FOLD is not worth a fold. */
+const WHOLE = 14;
+const FOLD = 4;
+
+/**
+ * The rows of the spine. In a long quiz, stretches of pages that everyone goes through one after the other fold into one
+ * row; the first page of a stretch stays, so that the fold has a name above it. `keep` are pages that stay in any case.
+ */
+export function rowsOf({ pages, arcs, out }: Flows, odds: Odds | null, keep: ReadonlySet<number>): SpineRow[] {
+  if (pages.length <= WHOLE) return pages.map((_, page) => ({ page }));
+  const stays = new Set([0, ...keep, ...out.map((o) => o.from), ...arcs.flatMap((a) => [a.from, a.to])]);
+  pages.forEach((p, i) => {
+    if (p.stage === 'result' || p.showIf || p.hold || p.draw || odds?.pages[p.id] === 0) stays.add(i);
+  });
+  const rows: SpineRow[] = [];
+  for (let i = 0; i < pages.length;) {
+    let end = i;
+    while (end < pages.length && !stays.has(end)) end += 1;
+    if (end - i >= FOLD) rows.push({ from: i, to: end - 1 });
+    else for (let k = i; k < end; k += 1) rows.push({ page: k });
+    if (end < pages.length) rows.push({ page: end });
+    i = end + 1;
+  }
+  return rows;
+}
+
+/** Visits of rehearsed visitors, in round numbers of five thousand where odds are exact. */
+const CROWD = 5_000;
+export const visitorsOf = (odds: Odds | null): number => odds?.visitors ?? CROWD;
+export const counted = (share: number | null | undefined, odds: Odds | null): string =>
+  share === null || share === undefined ? '–' : Math.round(share * visitorsOf(odds)).toLocaleString('en');
+export const percent = (share: number): string =>
+  share > 0 && share < 0.005 ? 'under 1%' : `${Math.round(share * 100)}%`;

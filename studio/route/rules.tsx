@@ -15,7 +15,7 @@ import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { NumberField } from '../write/number-field';
 import { ConditionSentence, firstTest } from './condition';
-import { counted, percent } from './route';
+import { counted, percent } from './flows';
 
 type Rule = NonNullable<Page['routes']>[number];
 

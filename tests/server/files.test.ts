@@ -31,7 +31,7 @@ describe('questions from elsewhere', () => {
     expect({ ...fresh.draft, id: '' }).toEqual({ ...old.draft, id: '' });
     for (const format of ['csv', 'md'] as const) {
       const { text, name, lost } = await writeQuizFile(member, id, format);
-      expect(lost.join()).toContain('point');
+      expect(lost.join()).toContain('a picture with places');
       const again = await getQuiz(member, await readIntoQuiz(member, { text, fileName: name }));
       const wordings = (q: typeof old.draft) =>
         q.pages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'match' ? [b.pairs.length] : [])));

@@ -1,0 +1,354 @@
+'use client';
+/** The spine: the pages in their order, the jumps between them as arcs beside it, thick where many visitors go. */
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import styled from 'styled-components';
+import { conditionWords, targetWords } from '../../core/quiz/sentences';
+import type { Page, Quiz } from '../../core/quiz/schema';
+import type { Odds } from '../../core/rehearse/odds';
+import { type Arc, counted, flowsOf, rowsOf } from './flows';
+
+const ROW = 50;
+const SPINE = 26;
+/** Where the spine stands in the drawing, and its width without the notes. */
+const X = 64;
+const DRAWING = 214;
+
+const Rows = styled.div`
+  position: relative;
+  ol {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li > button {
+    display: block;
+    width: 100%;
+    height: ${ROW}px;
+    border: 0;
+    background: none;
+    text-align: start;
+    padding: 5px 12px 5px 24px;
+    cursor: pointer;
+    border-radius: 0;
+    box-shadow: inset 24px -1px 0 -23px transparent;
+  }
+  li > button[aria-current='true'] {
+    background: var(--saffron-wash);
+    box-shadow: inset 4px 0 0 var(--saffron);
+  }
+  li b {
+    display: block;
+    font: 600 15px/20px var(--text);
+    max-width: 176px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  li small {
+    font-size: 13px;
+    color: var(--ink-2);
+  }
+  li.lost b {
+    color: var(--brick);
+  }
+  svg {
+    position: absolute;
+    inset-block-start: 0;
+    inset-inline-start: 210px;
+    pointer-events: none;
+    overflow: visible;
+  }
+  .notes {
+    position: absolute;
+    inset-block-start: 0;
+    inset-inline-start: ${210 + DRAWING}px;
+    inset-inline-end: 0;
+    margin: 0;
+    font-size: 13px;
+    line-height: 17px;
+  }
+  .notes > div {
+    position: absolute;
+    inset-inline: 0;
+    b {
+      font-weight: 600;
+      display: -webkit-box;
+      -webkit-line-clamp: 2;
+      -webkit-box-orient: vertical;
+      overflow: hidden;
+    }
+    span {
+      color: var(--ink-2);
+    }
+  }
+  @media (max-width: 620px) {
+    svg,
+    .notes {
+      display: none;
+    }
+    li b {
+      max-width: none;
+    }
+  }
+`;
+
+type SpineProps = {
+  quiz: Quiz;
+  odds: Odds | null;
+  chosen: string;
+  rule: number | null;
+  /** The pages that the followed visitor has come by. */
+  way: string[];
+  onChoose: (page: string) => void;
+};
+
+export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
+  const flows = useMemo(() => flowsOf(quiz, odds), [quiz, odds]);
+  const lit = new Set(way);
+  const [unfolded, setUnfolded] = useState<number[]>([]);
+  const rows = useMemo(() => {
+    const keep = new Set(unfolded);
+    quiz.pages.forEach((p, i) => {
+      if (p.id === chosen) keep.add(i);
+    });
+    return rowsOf(flows, odds, keep);
+  }, [flows, odds, unfolded, quiz, chosen]);
+  const rowOfPage = new Map(rows.flatMap((r, i) => ('page' in r ? [[r.page, i] as const] : [])));
+  const y = (page: number) => (rowOfPage.get(page) ?? 0) * ROW + ROW / 2;
+  const thick = (share: number | null) => (share === null ? 3 : Math.max(1.25, SPINE * Math.min(1, share)));
+  const jumps = flows.arcs.filter((a) => a.to > a.from).sort((a, b) => a.to - a.from - (b.to - b.from));
+  const loops = flows.arcs.filter((a) => a.to <= a.from);
+  const farthest = Math.max(1, ...jumps.map((a) => a.to - a.from));
+  const reach = (arc: Arc) => 26 + (120 * (arc.to - arc.from)) / farthest;
+  const isOn = (arc: Arc) => quiz.pages[arc.from]?.id === chosen && (rule === null || arc.route === rule);
+  const notes = placed([
+    ...jumps
+      .filter((arc) => arc.route !== null)
+      .map((arc) => ({
+        ...arc,
+        to: quiz.pages[arc.to]?.name || 'the result',
+        at: (y(arc.from) + y(arc.to)) / 2,
+        x: X + SPINE / 2 + reach(arc) * 0.75,
+      })),
+    ...flows.out.map((way) => ({ ...way, to: targetWords(quiz, way.to), at: y(way.from), x: X + 14 })),
+  ]);
+  const list = useRef<HTMLOListElement>(null);
+  // A page reached by the arrow keys may come out of a fold: it is in the list only after the next drawing.
+  const [reached, setReached] = useState('');
+  useEffect(() => {
+    if (reached) list.current?.querySelector<HTMLElement>(`[data-page="${CSS.escape(reached)}"]`)?.focus();
+  }, [reached]);
+  const move = (event: KeyboardEvent) => {
+    const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const next = quiz.pages[quiz.pages.findIndex((p) => p.id === chosen) + by];
+    if (by === 0 || !next) return;
+    event.preventDefault();
+    onChoose(next.id);
+    setReached(next.id);
+  };
+  return (
+    <Rows>
+      <ol aria-label="Pages in their order" onKeyDown={move} ref={list}>
+        {rows.map((row) => {
+          if (!('page' in row))
+            return (
+              <li key={`fold ${row.from}`} className="fold">
+                <button
+                  type="button"
+                  aria-label={`${row.to - row.from + 1} pages without a branch, ${row.from + 1} to ${row.to + 1}: unfold`}
+                  onClick={() => {
+                    setUnfolded([...unfolded, ...range(row.from, row.to)]);
+                    setReached(quiz.pages[row.from]?.id ?? '');
+                  }}
+                >
+                  <b>
+                    Pages {row.from + 1} to {row.to + 1}
+                  </b>
+                  <small>one after the other · unfold</small>
+                </button>
+              </li>
+            );
+          const i = row.page;
+          const page = quiz.pages[i];
+          if (!page) return null;
+          const share = odds?.pages[page.id];
+          const lost = share === 0;
+          return (
+            <li key={page.id} className={lost ? 'lost' : undefined}>
+              <button
+                type="button"
+                data-page={page.id}
+                aria-current={page.id === chosen}
+                onClick={() => onChoose(page.id)}
+              >
+                <b>{page.name || (page.stage === 'result' ? 'Result' : `Page ${i + 1}`)}</b>
+                <small>
+                  {lost ? 'nobody gets here' : share === undefined ? '…' : `${counted(share, odds)} visitors`}
+                  <span className="sr-only">{spoken(quiz, page, i, flows.arcs)}</span>
+                </small>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      <svg width={DRAWING} height={rows.length * ROW} aria-hidden="true">
+        {rows.map((row, at) => {
+          const i = 'page' in row ? row.page : row.to;
+          const width = thick(flows.down[i] ?? null);
+          const here = lit.has(quiz.pages[i]?.id ?? '') && lit.has(quiz.pages[i + 1]?.id ?? '');
+          return i < quiz.pages.length - 1 && quiz.pages[i]?.stage === 'ask' && flows.down[i] !== 0 ? (
+            <rect
+              key={i}
+              x={X - width / 2}
+              y={at * ROW + ROW / 2}
+              width={width}
+              height={ROW}
+              style={{ fill: here ? 'var(--saffron)' : 'var(--spark)', opacity: here ? 1 : 0.75 }}
+            />
+          ) : null;
+        })}
+        {[...jumps, ...loops].map((arc, i) => {
+          const back = arc.to <= arc.from;
+          const side = back ? -1 : 1;
+          const x = X + (side * SPINE) / 2;
+          const r = back ? 34 : reach(arc);
+          const path = `M${x} ${y(arc.from)}C${x + side * r} ${y(arc.from)} ${x + side * r} ${y(arc.to)} ${x} ${y(arc.to)}`;
+          const on = isOn(arc);
+          const dead = arc.share === 0;
+          return (
+            <g key={i}>
+              <path
+                d={path}
+                fill="none"
+                strokeWidth={back ? 1.75 : thick(arc.share)}
+                strokeDasharray={dead ? '4 4' : undefined}
+                style={{
+                  stroke: dead ? 'var(--brick)' : on ? 'var(--saffron)' : back ? 'var(--ink)' : 'var(--spark)',
+                  opacity: on || back || dead ? 1 : 0.75,
+                }}
+              />
+              {on && !dead && (
+                <path d={path} fill="none" strokeWidth={1.5} strokeDasharray="5 4" style={{ stroke: 'var(--ink)' }} />
+              )}
+              {back && (
+                <text
+                  x={x - 34}
+                  y={(y(arc.from) + y(arc.to)) / 2 + 4}
+                  textAnchor="end"
+                  style={{ fontSize: 12.5, fill: 'var(--ink-2)' }}
+                >
+                  {arc.share === null ? 'back' : `${counted(arc.share, odds)} back`}
+                </text>
+              )}
+              {back && (
+                <path
+                  d={`M${x - 8} ${y(arc.to) - 5}l8 5-8 5`}
+                  fill="none"
+                  style={{ stroke: 'var(--ink)' }}
+                  strokeWidth={1.75}
+                />
+              )}
+            </g>
+          );
+        })}
+        {notes.map(({ at, x, top }, i) => (
+          <path
+            key={i}
+            d={`M${x} ${at}L${DRAWING - 6} ${top + 8}`}
+            fill="none"
+            style={{ stroke: 'var(--ink-3)' }}
+            strokeWidth={0.75}
+          />
+        ))}
+        {rows.map((row, at) => {
+          if (!('page' in row))
+            return [-9, 0, 9].map((by) => (
+              <circle
+                key={`${row.from} ${by}`}
+                cx={X}
+                cy={at * ROW + ROW / 2 + by}
+                r={2.5}
+                style={{ fill: 'var(--ink)' }}
+              />
+            ));
+          const i = row.page;
+          const page = quiz.pages[i];
+          if (!page) return null;
+          const lost = odds?.pages[page.id] === 0;
+          const on = lit.has(page.id);
+          return (
+            <g key={page.id}>
+              <rect
+                x={X - 14}
+                y={y(i) - 11}
+                width={28}
+                height={22}
+                strokeWidth={1.5}
+                strokeDasharray={lost ? '3 3' : undefined}
+                style={{
+                  fill: on ? 'var(--saffron)' : 'var(--paper)',
+                  stroke: lost ? 'var(--brick)' : 'var(--ink)',
+                }}
+              />
+              <text
+                x={X}
+                y={y(i) + 4.5}
+                textAnchor="middle"
+                style={{ fontSize: 12.5, fontWeight: 700, fill: lost ? 'var(--brick)' : on ? '#1D2430' : 'var(--ink)' }}
+              >
+                {page.stage === 'result' ? '●' : i + 1}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <div className="notes" aria-hidden="true">
+        {notes.map(({ from, route, to, share, top }, i) => {
+          const when = route !== null && route >= 0 ? quiz.pages[from]?.routes?.[route]?.when : undefined;
+          return (
+            <div key={i} style={{ top }}>
+              <b>{when ? conditionWords(quiz, when) : route === -2 ? 'Not right after its tries' : 'Otherwise'}</b>
+              <span>
+                {share === 0 ? (
+                  <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never taken</span>
+                ) : (
+                  `${counted(share, odds)} go to ${to}`
+                )}
+              </span>
+            </div>
+          );
+        })}
+      </div>
+    </Rows>
+  );
+}
+
+const range = (from: number, to: number): number[] => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+/** Notes beside their arcs, pushed down where they would lie on each other. */
+function placed<T extends { at: number }>(notes: T[]): (T & { top: number })[] {
+  let free = 0;
+  return [...notes]
+    .sort((a, b) => a.at - b.at)
+    .map((note) => {
+      const top = Math.max(free, note.at - 26);
+      free = top + 56;
+      return { ...note, top };
+    });
+}
+
+/** What the arcs of a page say, for those who do not see them. */
+function spoken(quiz: Quiz, page: Page, row: number, arcs: Arc[]): string {
+  const words = arcs
+    .filter((a) => a.from === row && a.route !== null)
+    .map((a) => {
+      const when = a.route !== null && a.route >= 0 ? page.routes?.[a.route]?.when : undefined;
+      const to = quiz.pages[a.to]?.name || 'the result';
+      return `${when ? `when ${conditionWords(quiz, when)}, ` : 'otherwise '}to ${to}${a.to <= row ? ', back' : ''}`;
+    });
+  return words.length
+    ? `. Goes ${words.join('; ')}`
+    : page.stage === 'ask'
+      ? `. Goes to ${targetWords(quiz, page.otherwise)}`
+      : '';
+}
