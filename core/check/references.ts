@@ -1,5 +1,5 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
-import type { Block, Condition, Quiz, Target } from '../quiz/schema';
+import type { Block, Carry, Condition, Quiz, Target } from '../quiz/schema';
 import { indexOf, isQuestion, nameOf, optionIds } from '../quiz/lookup';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../score/conditions';
@@ -52,6 +52,15 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
   const condition = (tab: Tab, where: string[], c: Condition | undefined) => {
     for (const one of c ? testsIn(c) : []) test(tab, where, one);
   };
+  const insertGone = ({ value, ref }: { value: string; ref?: string }): boolean =>
+    (value === 'outcome' && ref !== undefined && !quiz.verdicts.some((v) => v.id === ref)) ||
+    ((value === 'points' || value === 'percent') && ref !== undefined && !scales.has(ref)) ||
+    (value === 'answer' && !questions.has(ref ?? '')) ||
+    (value === 'known' && !quiz.known.some((k) => k.id === ref));
+  const carry = (tab: Tab, where: string[], name: string, values: Carry = []) => {
+    if (values.some((v) => insertGone(v) || (v.value === 'contact' && !contactOf.has(v.ref ?? ''))))
+      gone(tab, where, `${name} takes along a value that is gone.`);
+  };
   const target = (where: string[], to: Target | undefined) => {
     if (typeof to !== 'object') return;
     const name = pages.get(where[0] ?? '')?.name ?? '';
@@ -61,6 +70,7 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
       found.push(
         error('handover-unpublished', 'route', where, `“${name}” hands over to a quiz that is not published.`),
       );
+    if ('carry' in to) carry('route', where, `“${name}”`, to.carry);
     if ('url' in to && !isSafeAddress(to.url))
       found.push(
         error('redirect-unsafe', 'route', where, `“${name}” leads to an address that does not start with https://.`),
@@ -89,13 +99,7 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
   for (const letter of quiz.messages) {
     condition('mail', [letter.id], letter.when);
     for (const insert of [...insertsIn(letter.subject), ...insertsIn(letter.body)]) {
-      const { value, ref } = insert;
-      const missing =
-        (value === 'outcome' && ref !== undefined && !quiz.verdicts.some((v) => v.id === ref)) ||
-        ((value === 'points' || value === 'percent') && ref !== undefined && !scales.has(ref)) ||
-        (value === 'answer' && !questions.has(ref ?? '')) ||
-        (value === 'known' && !quiz.known.some((k) => k.id === ref));
-      if (missing) gone('mail', [letter.id], `“${letter.name}” puts in a value that is gone.`);
+      if (insertGone(insert)) gone('mail', [letter.id], `“${letter.name}” puts in a value that is gone.`);
     }
   }
   found.push(...formulaFindings(quiz));
@@ -110,6 +114,13 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
       gone('write', at, 'The result shows a scale that is gone.');
     if (block.kind === 'hand-over' && published && !published.has(block.quiz))
       found.push(error('handover-unpublished', 'write', at, 'The result hands over to a quiz that is not published.'));
+    if (block.kind === 'hand-over') carry('write', at, 'The result', block.carry);
+    if (block.kind === 'chart' && !questions.has(block.question ?? ''))
+      gone('write', at, 'The result shows how others answered, but not which question.');
+    if (block.kind === 'contact')
+      for (const field of block.fields)
+        if (field.from !== undefined && !quiz.known.some((k) => k.id === field.from))
+          gone('write', [...at, field.id], `“${field.label}” is filled in with a known value that is gone.`);
     if (!isQuestion(block)) return;
     const lost = targetsOfQuestion(block).find((id) => id === 'marks' || (!scales.has(id) && !outcomes.has(id)));
     if (lost !== undefined) gone('score', at, `“${nameOf(block)}” speaks for an outcome or scale that is gone.`);

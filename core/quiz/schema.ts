@@ -297,11 +297,18 @@ const questionKinds = [
 const Question = byField('kind', ...questionKinds);
 
 // Other blocks.
+/** What goes along to another quiz or address: a value of this quiz, and the name it goes by there. */
+const Carry = Type.Array(
+  closed({ value: oneOf('outcome', 'points', 'percent', 'answer', 'contact', 'known'), ref: optional(Id), as: Line }),
+  { maxItems: 60 },
+);
 const ContactField = closed({
   id: Id,
   label: Line,
   format: oneOf('text', 'name', 'email', 'phone'),
   required: optional(Type.Boolean()),
+  /** The known value that it is filled in with beforehand. */
+  from: optional(Id),
 });
 const block = { id: Id, showIf: optional(Condition) };
 const Contact = closed({
@@ -342,14 +349,10 @@ const Block = byField(
   closed({ ...block, kind: oneOf('certificate'), ...title, body: optional(RichText), button: optional(Line) }),
   closed({ ...block, kind: oneOf('share'), text: optional(RichText), button: optional(Line) }),
   closed({ ...block, kind: oneOf('again'), button: optional(Line) }),
-  closed({ ...block, kind: oneOf('hand-over'), quiz: Id, button: optional(Line) }),
+  closed({ ...block, kind: oneOf('hand-over'), quiz: Id, button: optional(Line), carry: optional(Carry) }),
 );
 
 // Pages.
-const Carry = Type.Array(
-  closed({ value: oneOf('outcome', 'points', 'percent', 'answer', 'contact', 'known'), ref: optional(Id), as: Line }),
-  { maxItems: 60 },
-);
 const Target = shared(
   'Target',
   Type.Union([
@@ -437,6 +440,8 @@ const Verdict = byField(
 );
 const Known = closed({
   id: Id,
+  /** The creator's own name for it; where empty, the id serves. */
+  name: optional(Line),
   from: oneOf('address', 'page', 'quiz'),
   param: optional(Line),
   default: optional(Line),
@@ -471,6 +476,10 @@ export const QuizSchema = Type.Object(
         back: optional(Type.Boolean()),
         /** Seconds for the whole quiz. */
         limit: optional(Seconds),
+        /** All answers are shown once more before they are sent for good. */
+        lookOver: optional(Type.Boolean()),
+        /** Explanations stand after each page; then there is no way back. */
+        explain: optional(oneOf('after')),
       },
       { additionalProperties: false, default: {} },
     ),
@@ -531,5 +540,7 @@ export type RichDoc = Static<typeof RichDoc>;
 export type Inline = Static<typeof Inline>;
 export type Insert = Static<typeof Insert>;
 export type Offer = Static<typeof Offer>;
+export type Carry = Static<typeof Carry>;
+export type Known = Static<typeof Known>;
 export type Unit = 'points' | 'percent';
 export type QuestionKind = Question['kind'];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import { rehearsedRun } from '../rehearse/sampled';
 import { resultOf } from '../score/result';
-import { foldRun, type Sent, startRun, step } from './run';
+import { foldRun, LOOK_OVER, type Sent, startRun, step } from './run';
 import { progressOf } from './progress';
 import { viewOf } from './view';
 
@@ -262,5 +262,105 @@ describe('what the browser may see', () => {
     const order = (seed: number) => JSON.stringify(viewOf(big, startRun(big, { seed })).page?.blocks);
     expect(order(5)).toBe(order(5));
     expect(order(5)).not.toBe(order(6));
+  });
+});
+
+describe('looking over all answers', () => {
+  const over = quiz([page('p', [ab('q')]), page('r', [ab('u')])], {
+    verdicts: [strongest('v', ['x', 'y'])],
+    delivery: { lookOver: true },
+  });
+  const sent: Sent[] = [
+    { do: 'go', page: 'p', answers: { q: ['a'] } },
+    { do: 'go', page: 'r', answers: { u: ['b'] } },
+  ];
+  const at = (...more: Sent[]) => foldRun(over, { seed: 1 }, [...sent, ...more]);
+
+  it('stands between the last page and the result', () => {
+    expect(at()).toMatchObject({ looking: true, finished: false });
+    expect(viewOf(over, at())).toMatchObject({
+      back: true,
+      page: {
+        id: LOOK_OVER,
+        blocks: [
+          {
+            kind: 'look-over',
+            lines: [
+              { page: 'p', id: 'q', prompt: 'q', given: 'a' },
+              { page: 'r', id: 'u', prompt: 'u', given: 'b' },
+            ],
+          },
+        ],
+      },
+    });
+    expect(at({ do: 'go', page: LOOK_OVER })).toMatchObject({ finished: true, way: [{}, {}, { page: 'end' }] });
+    expect(at({ do: 'go', page: LOOK_OVER })).not.toHaveProperty('looking');
+  });
+
+  it('leads back to any answer, and comes again after it is changed', () => {
+    const changed = at({ do: 'change', page: 'p' });
+    expect(changed).toMatchObject({ way: [{ page: 'p', shown: [] }], answers: { q: ['a'], u: ['b'] } });
+    expect(at({ do: 'back', page: LOOK_OVER }).way).toMatchObject([{ page: 'p' }, { page: 'r', shown: [] }]);
+    const again = at(
+      { do: 'change', page: 'p' },
+      { do: 'go', page: 'p', answers: { q: ['b'] } },
+      {
+        do: 'go',
+        page: 'r',
+        answers: { u: ['b'] },
+      },
+    );
+    expect(again).toMatchObject({ looking: true, answers: { q: ['b'] } });
+  });
+
+  it('takes nothing else, and its words stand nowhere else', () => {
+    for (const wrong of [
+      { do: 'go', page: 'r', answers: { u: ['a'] } },
+      { do: 'change', page: 'gone' },
+      { do: 'back', page: 'r' },
+    ] as Sent[])
+      expect(at(wrong)).toEqual(at());
+    const early = foldRun(over, { seed: 1 }, [{ do: 'change', page: 'p' }]);
+    expect(early).toEqual(startRun(over, { seed: 1 }));
+    expect(at({ do: 'time', of: 'quiz', page: LOOK_OVER })).toMatchObject({ finished: true });
+  });
+
+  it('does not let one back where the creator allows no way back', () => {
+    const firm = { ...over, delivery: { lookOver: true, back: false } };
+    const run = foldRun(firm, { seed: 1 }, sent);
+    expect(viewOf(firm, run).back).toBe(false);
+    for (const one of [
+      { do: 'change', page: 'p' },
+      { do: 'back', page: LOOK_OVER },
+    ] as Sent[])
+      expect(step(firm, run, one)).toMatchObject({ refused: [{ code: 'no-back' }] });
+  });
+});
+
+describe('explanations after each page', () => {
+  const told = quiz(
+    [
+      page('p', [
+        choice('q', [option('a', {}, { credit: 1 }), option('b')], { explain: { wrong: 'It is a.' } }),
+        ab('plain'),
+      ]),
+      page('r', [ab('u')]),
+    ],
+    { verdicts: [strongest('v', ['x', 'y'])], delivery: { explain: 'after' } },
+  );
+  const first: Sent = { do: 'go', page: 'p', answers: { q: ['b'], plain: ['a'] } };
+
+  it('say what was right, of the page just left alone, and allow no way back', () => {
+    const run = foldRun(told, { seed: 1 }, [first]);
+    expect(viewOf(told, run)).toMatchObject({
+      back: false,
+      explained: [{ id: 'q', state: 'wrong', right: 'a', explanations: ['It is a.'] }],
+    });
+    expect(viewOf(told, run).explained).toHaveLength(1);
+    expect(step(told, run, { do: 'back', page: 'r' })).toMatchObject({ refused: [{ code: 'no-back' }] });
+    const done = foldRun(told, { seed: 1 }, [first, { do: 'go', page: 'r', answers: { u: ['a'] } }]);
+    expect(viewOf(told, done)).not.toHaveProperty('explained');
+    expect(viewOf(told, startRun(told, { seed: 1 }))).not.toHaveProperty('explained');
+    expect(viewOf({ ...told, delivery: {} }, run)).not.toHaveProperty('explained');
   });
 });

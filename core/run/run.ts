@@ -34,6 +34,8 @@ export type Run = {
   /** Every page entered, those gone back from included. */
   visits: number;
   finished: boolean;
+  /** All pages are behind; the answers are looked over before they are sent for good. */
+  looking?: true;
   /** Set when a run was ended after too many visits. */
   stopped?: 'visits';
   /** Where it left the quiz for another one, or for another address. */
@@ -43,6 +45,12 @@ export type Run = {
 export type Step = { run: Run } | { refused: Refusal[] };
 
 export const MOST_VISITS = 500;
+
+/** Stands for a page where all answers are looked over; no page of a quiz can have this id. */
+export const LOOK_OVER = '*';
+
+/** Whether a visitor may turn back: not where the creator says no, nor where what is right has been told already. */
+export const turnsBack = (quiz: Quiz): boolean => quiz.delivery.back !== false && quiz.delivery.explain !== 'after';
 
 export type Start = { seed: number; known?: Record<string, string>; reviews?: Record<string, number> };
 
@@ -88,10 +96,12 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
       ? { run: { ...run, offers: [...run.offers, sent.outcome] } }
       : { run };
   }
+  if (run.looking) return lookOver(quiz, run, sent);
   const here = currentPage(quiz, run);
-  if (!here || here.id !== sent.page || run.left) return refuse(null, 'wrong-page', 'This page has been left already.');
+  if (sent.do === 'change' || !here || here.id !== sent.page || run.left)
+    return refuse(null, 'wrong-page', 'This page has been left already.');
   if (sent.do === 'back') {
-    if (run.finished || run.way.length < 2 || quiz.delivery.back === false)
+    if (run.finished || run.way.length < 2 || !turnsBack(quiz))
       return refuse(null, 'no-back', 'There is no way back from here.');
     const before = run.way.at(-2)?.page ?? '';
     return { run: { ...run, way: [...run.way.slice(0, -2), { page: before, shown: [] }] } };
@@ -111,12 +121,33 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   };
   const refusals = [...strangers(blocks, sent), ...faultsIn(shownBlocks(quiz, filled, here), filled)];
   if (refusals.length > 0) return { refused: refusals };
-  return { run: goOn(quiz, filled, here) };
+  const next = goOn(quiz, filled, here);
+  const over = next.finished && !run.finished && next.left === undefined && next.stopped === undefined;
+  return { run: over && quiz.delivery.lookOver ? { ...settle(quiz, filled, here), looking: true } : next };
+}
+
+/** The one step that looking over all answers allows: send them, or go back to one. */
+function lookOver(quiz: Quiz, { looking, ...run }: Run, sent: Exclude<Sent, { do: 'offer' }>): Step {
+  const last = currentPage(quiz, run);
+  if (sent.do === 'change') {
+    const at = run.way.findLastIndex((visit) => visit.page === sent.page);
+    if (at < 0 || !turnsBack(quiz)) return refuse(null, 'no-back', 'There is no way back from here.');
+    return { run: { ...run, way: [...run.way.slice(0, at), { page: sent.page, shown: [] }] } };
+  }
+  if (!looking || !last || sent.page !== LOOK_OVER)
+    return refuse(null, 'wrong-page', 'This page has been left already.');
+  if (sent.do === 'back') {
+    if (!turnsBack(quiz)) return refuse(null, 'no-back', 'There is no way back from here.');
+    return { run: { ...run, way: [...run.way.slice(0, -1), { page: last.id, shown: [] }] } };
+  }
+  return { run: sent.do === 'time' ? finish(quiz, run) : onward(quiz, run, last) };
 }
 
 /** Leaves a page whose answers can be taken; or holds it, where they are not all right yet. */
-export function goOn(quiz: Quiz, filled: Run, here: Page, { oneTry = false, onRoute }: Leaving = {}): Run {
-  const settled = settle(quiz, filled, here);
+export const goOn = (quiz: Quiz, filled: Run, here: Page, leaving: Leaving = {}): Run =>
+  onward(quiz, settle(quiz, filled, here), here, leaving);
+
+function onward(quiz: Quiz, settled: Run, here: Page, { oneTry = false, onRoute }: Leaving = {}): Run {
   const { hold } = here;
   if (!hold || isAllRight(quiz, settled)) return leave(quiz, settled, here, onRoute);
   const tries = settled.tries[here.id] ?? 0;

@@ -3,13 +3,14 @@
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
 import type { Block, Offer, Page, Picture, Question, Quiz, RichText } from '../quiz/schema';
-import { boundsOf, indexOf, isQuestion, pickRange } from '../quiz/lookup';
+import { boundsOf, indexOf, isQuestion, nameOf, pickRange } from '../quiz/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
 import { fillFor, resultOf, type Result } from '../score/result';
-import { progressOf } from './progress';
+import { addressWith, carried } from './carry';
+import { answerText, progressOf } from './progress';
 import { type ReviewLine, reviewLine } from './review';
-import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks } from './run';
+import { type ContactGiven, currentPage, LOOK_OVER, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
 import { randomOf, shuffled } from './random';
 
 export type { ReviewLine } from './review';
@@ -58,7 +59,13 @@ export type ContactView = {
   id: string;
   prompt: string;
   body?: RichText;
-  fields: { id: string; label: string; format: 'text' | 'name' | 'email' | 'phone'; required: boolean }[];
+  fields: {
+    id: string;
+    label: string;
+    format: 'text' | 'name' | 'email' | 'phone';
+    required: boolean;
+    filled?: string;
+  }[];
   skippable: boolean;
   consent?: { text: string; version: number; required: boolean };
 };
@@ -82,7 +89,17 @@ export type BlockView =
   | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
   | { kind: 'share'; id: string; text: string; button: string }
+  /** How others answered; whoever shows it adds the figures, which the core does not have. */
+  | { kind: 'chart'; id: string; title?: string; question: string; prompt: string; options: Part[]; others?: Others }
+  | { kind: 'certificate'; id: string; title: string; body: RichText; button: string }
+  /** `url` is added by whoever knows where that quiz stands. */
+  | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
+  | { kind: 'look-over'; id: string; lines: LookedOver[] }
   | { kind: 'again'; id: string; button: string };
+
+/** How many answered, and how many of them chose each option. */
+export type Others = { answered: number; options: Record<string, number> };
+export type LookedOver = { page: string; id: string; prompt: string; given: string };
 
 export type View = {
   quiz: { title: string; language: string; progress: boolean; look: 'chalk' | 'meadow' };
@@ -90,6 +107,10 @@ export type View = {
   progress: { at: number; of: number };
   back: boolean;
   finished: boolean;
+  /** What is to be said of the page just left, before the next one. */
+  explained?: ReviewLine[];
+  /** Where the run left the quiz to. `quiz` is an id; whoever knows where that quiz stands turns it into an address. */
+  out?: { quiz: string } | { url: string };
   /** What was given on this page before. */
   answers: Record<string, Answer>;
   contact: Record<string, ContactGiven>;
@@ -100,7 +121,7 @@ const given = <K extends string, V>(key: K, value: V | undefined): { [P in K]?: 
 
 /** The view of the page a run stands on. */
 export function viewOf(quiz: Quiz, run: Run): View {
-  const page = currentPage(quiz, run);
+  const page = run.looking || run.left ? undefined : currentPage(quiz, run);
   const shown = page ? shownBlocks(quiz, run, page) : [];
   const ids = new Set(shown.map((b) => b.id));
   const own = <T>(all: Record<string, T>) => Object.fromEntries(Object.entries(all).filter(([id]) => ids.has(id)));
@@ -111,33 +132,86 @@ export function viewOf(quiz: Quiz, run: Run): View {
       progress: quiz.delivery.progress ?? true,
       look: quiz.look.ready ?? 'chalk',
     },
-    page: page
-      ? { id: page.id, stage: page.stage, button: page.button ?? '', blocks: projectAll(quiz, run, page, shown) }
-      : null,
+    page: run.looking
+      ? lookOverPage(quiz, run)
+      : page
+        ? { id: page.id, stage: page.stage, button: page.button ?? '', blocks: projectAll(quiz, run, page, shown) }
+        : null,
     progress: progressOf(quiz, run),
-    back: quiz.delivery.back !== false && !run.finished && run.way.length > 1,
+    back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
     finished: run.finished,
+    ...given('explained', explainedNow(quiz, run)),
+    ...given('out', outOf(quiz, run)),
     answers: own(run.answers),
     contact: own(run.contact),
   };
 }
 
+/** All answers on the way, each with the page it can be changed on. */
+function lookOverPage(quiz: Quiz, run: Run): View['page'] {
+  const lines = run.way.flatMap(({ page, shown }) =>
+    shown.flatMap((id): LookedOver[] => {
+      const question = indexOf(quiz).questions.get(id);
+      return question ? [{ page, id, prompt: nameOf(question), given: answerText(question, run.answers[id]) }] : [];
+    }),
+  );
+  // A page passed twice stands where it was passed last.
+  const last = new Map(lines.map((line, i) => [line.id, i]));
+  return {
+    id: LOOK_OVER,
+    stage: 'ask',
+    button: '',
+    blocks: [{ kind: 'look-over', id: LOOK_OVER, lines: lines.filter((line, i) => last.get(line.id) === i) }],
+  };
+}
+
+/** Right, partly or not, and why: of the questions on the page before this one. */
+function explainedNow(quiz: Quiz, run: Run): ReviewLine[] | undefined {
+  if (quiz.delivery.explain !== 'after' || run.looking) return undefined;
+  const before = run.left ? run.way.at(-1) : run.way.at(-2);
+  const help = { quiz, run, fill: filler(quiz, run, () => resultOf(quiz, run)) };
+  const lines = (before?.shown ?? [])
+    .flatMap((id) => reviewOf(id, { right: true, explanations: true }, help))
+    .filter((line) => line.state !== null || line.explanations);
+  return lines.length ? lines : undefined;
+}
+
+function outOf(quiz: Quiz, run: Run): View['out'] {
+  if (!run.left) return undefined;
+  if ('quiz' in run.left) return { quiz: run.left.quiz };
+  const url = addressWith(run.left.url, carried(quiz, run, run.left.carry));
+  return url === null ? undefined : { url };
+}
+
 type Help = { quiz: Quiz; run: Run; fill: (text: RichText) => RichText; result: () => Result };
 
 /** Blocks that tell how it went: they stand on results alone. */
-const atTheEnd = new Set<Block['kind']>(['verdict', 'score', 'topics', 'answers', 'share', 'again']);
+const atTheEnd = new Set<Block['kind']>([
+  'verdict',
+  'score',
+  'topics',
+  'answers',
+  'chart',
+  'certificate',
+  'share',
+  'again',
+  'hand-over',
+]);
 
 function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView[] {
   // Most pages show no value of the run; its result is worked out only where one does.
   let result: Result | undefined;
   const resultNow = () => (result ??= resultOf(quiz, run));
-  const fill = (text: RichText): RichText =>
-    typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, resultNow())(insert));
-  const help = { quiz, run, fill, result: resultNow };
+  const help = { quiz, run, fill: filler(quiz, run, resultNow), result: resultNow };
   // What a visitor turns out to be is not told before the questions are over.
   const early = page.stage === 'ask';
   return shown.flatMap((block) => (early && atTheEnd.has(block.kind) ? [] : project(block, help)));
 }
+
+const filler =
+  (quiz: Quiz, run: Run, result: () => Result) =>
+  (text: RichText): RichText =>
+    typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, result())(insert));
 
 function project(block: Block, help: Help): BlockView[] {
   if (isQuestion(block)) return [projectQuestion(block, help)];
@@ -155,6 +229,7 @@ function project(block: Block, help: Help): BlockView[] {
             label: f.label,
             format: f.format,
             required: f.required ?? false,
+            ...given('filled', f.from === undefined ? undefined : help.run.known[f.from] || undefined),
           })),
           skippable: block.skippable ?? false,
           ...given('consent', block.consent),
@@ -193,8 +268,32 @@ function project(block: Block, help: Help): BlockView[] {
       return [
         { kind: 'score', id, ...given('title', block.title), lines: block.scales.flatMap((s) => scoreLine(s, help)) },
       ];
-    default:
-      return [];
+    case 'chart': {
+      const question = indexOf(help.quiz).questions.get(block.question ?? '');
+      if (question?.kind !== 'choice') return [];
+      return [
+        {
+          kind: 'chart',
+          id,
+          ...given('title', block.title),
+          question: question.id,
+          prompt: nameOf(question),
+          options: partsOf(question.options),
+        },
+      ];
+    }
+    case 'certificate':
+      return [
+        {
+          kind: 'certificate',
+          id,
+          title: block.title ?? '',
+          body: help.fill(block.body ?? ''),
+          button: block.button ?? '',
+        },
+      ];
+    case 'hand-over':
+      return [{ kind: 'hand-over', id, quiz: block.quiz, button: block.button ?? '' }];
   }
 }
 
@@ -303,16 +402,21 @@ function topicLines(of: string, unit: 'points' | 'percent' | undefined, { quiz, 
   });
 }
 
-function reviewLines(block: Extract<Block, { kind: 'answers' }>, { quiz, run, fill }: Help): ReviewLine[] {
-  return questionsOnWay(quiz, run).flatMap(({ id }) => {
-    const question = indexOf(quiz).questions.get(id);
-    if (!question) return [];
-    const line = reviewLine(question, run.answers[id], block, {
-      counted: run.first[id] ?? run.answers[id],
-      byHand: run.reviews[id],
-    });
-    return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
+const reviewLines = (block: Extract<Block, { kind: 'answers' }>, help: Help): ReviewLine[] =>
+  questionsOnWay(help.quiz, help.run).flatMap(({ id }) => reviewOf(id, block, help));
+
+function reviewOf(
+  id: string,
+  allowed: { right?: boolean; marks?: boolean; explanations?: boolean },
+  { quiz, run, fill }: Omit<Help, 'result'>,
+): ReviewLine[] {
+  const question = indexOf(quiz).questions.get(id);
+  if (!question) return [];
+  const line = reviewLine(question, run.answers[id], allowed, {
+    counted: run.first[id] ?? run.answers[id],
+    byHand: run.reviews[id],
   });
+  return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
 }
 
 const say = (points: number, decimals = 2): string => String(Number(points.toFixed(decimals))).replace('-', '−');
