@@ -9,7 +9,7 @@ import { journeyOf, type JourneyStep } from '../core/stats/counts';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
 import type { Membership } from '../db/queries/members';
-import { eventTimes, oneRun, type RunWithEvents, startedRuns } from '../db/queries/runs';
+import { timedEvents, oneRun, type RunWithEvents, startedRuns } from '../db/queries/runs';
 import { countRuns } from './count-runs';
 import { database } from './database';
 import { editionOf } from './editions';
@@ -171,7 +171,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
 
 /** How long each page was looked at before it was sent, by the server's clock. */
 async function secondsByPage(workspaceId: string, row: RunWithEvents): Promise<Map<string, number>> {
-  const times = await eventTimes(database(), workspaceId, row.runId);
+  const times = await timedEvents(database(), workspaceId, row.runId);
   const seconds = new Map<string, number>();
   let since = row.seenAt.getTime();
   row.events.forEach((sent, i) => {

@@ -1,5 +1,5 @@
 import { checkQuiz, type Finding } from '../core/check/check';
-import { editionsOf, insertEdition, lockQuiz, updateQuiz } from '../db/queries/quizzes';
+import { editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
 import { database } from './database';
@@ -28,7 +28,9 @@ export async function publishQuiz(
         'The quiz was changed in another window meanwhile. Look at it once more, then publish.',
       );
     }
-    const errors: Finding[] = checkQuiz(row.draft).filter((f) => f.severity === 'error');
+    // A quiz may hand over to itself, which is live from now on.
+    const published = (await liveQuizzes(tx, member.workspaceId)).add(quizId);
+    const errors: Finding[] = checkQuiz(row.draft, undefined, { published }).filter((f) => f.severity === 'error');
     if (errors.length > 0)
       throw new Problem(422, 'has-errors', 'The check found errors. Mend them first; nothing was published.', errors);
     const edition = (row.liveEdition ?? 0) + 1;

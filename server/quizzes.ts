@@ -1,4 +1,4 @@
-import type { Quiz } from '../core/quiz/schema';
+import type { Known, Quiz } from '../core/quiz/schema';
 import { blankQuiz } from '../core/quiz/blank';
 import { checkQuiz } from '../core/check/check';
 import { writeCsv } from '../core/formats/csv';
@@ -43,13 +43,14 @@ const DAYS = 30;
 /** The list of quizzes with their figures, which are brought up to date first. */
 export async function listQuizzes(member: Membership, now = new Date()): Promise<QuizLine[]> {
   const rows = await allQuizzes(database(), member.workspaceId);
+  const published = new Set(rows.filter((r) => r.liveEdition !== null).map((r) => r.quizId));
   for (const row of rows) if (row.liveEdition !== null) await countRuns(member.workspaceId, row.quizId);
   const dayNames = Array.from({ length: DAYS }, (_, i) =>
     new Date(now.getTime() - (DAYS - 1 - i) * 86_400_000).toISOString().slice(0, 10),
   );
   const { sums, days } = await workspaceFigures(database(), member.workspaceId, dayNames[0] ?? '');
   return rows.map((row) => {
-    const findings = checkQuiz(row.draft);
+    const findings = checkQuiz(row.draft, undefined, { published });
     const sum = (key: string) => sums.find((s) => s.quizId === row.quizId && s.key === key)?.count ?? 0;
     return {
       id: row.quizId,
@@ -68,6 +69,18 @@ export async function listQuizzes(member: Membership, now = new Date()): Promise
     };
   });
 }
+
+/** A quiz that another one can hand over to, with what it takes from it. */
+export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[] };
+
+/** The quizzes of this workspace as the studio knows them beside the one that is open. */
+export const otherQuizzes = async (member: Membership): Promise<OtherQuiz[]> =>
+  (await allQuizzes(database(), member.workspaceId)).map((row) => ({
+    id: row.quizId,
+    title: row.draft.title,
+    live: row.liveEdition !== null,
+    known: row.draft.known,
+  }));
 
 /** A quiz of this workspace, or nothing at all. */
 export async function getQuiz(member: Membership, quizId: string): Promise<QuizRow> {

@@ -2,22 +2,24 @@ import { randomInt } from 'node:crypto';
 import type { Quiz } from '../core/quiz/schema';
 import { same } from '../core/quiz/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../core/run/run';
-import { viewOf, type View } from '../core/run/view';
+import { GRACE } from '../core/run/clock';
+import { viewOf } from '../core/run/view';
 import { hasContact } from '../core/stats/counts';
 import { appendEvent, insertRun, type RunRow, type RunWithEvents, runByToken } from '../db/queries/runs';
 import { database } from './database';
 import { editionOf, liveQuiz } from './editions';
 import { hashToken, newId } from './ids';
 import { Problem, notFound } from './problem';
+import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
-
-/** What the visitor's browser is told: how far the run is, and the page it stands on. */
-export type Standing = { seq: number; edition: number; view: View };
+import { deadlineFor, pageNow, type Standing, standingOf } from './standing';
 
 /** The first page of a quiz as everybody gets it, before there is a run. */
-export async function firstLook(address: string): Promise<Standing & { address: string }> {
+export async function firstLook(
+  address: string,
+): Promise<Standing & { address: string; labels: Record<string, string> }> {
   const { quiz, edition } = await liveQuiz(address);
-  return { address, seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
+  return { address, labels: quiz.labels, seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
 }
 
 /**
@@ -32,11 +34,13 @@ export async function openRun(
   now = new Date(),
 ): Promise<Standing> {
   const before = await runByToken(database(), address, hashToken(token));
-  if (before) return standing(await editionOf(before.workspaceId, before.quizId, before.edition), before);
+  if (before) return lookAgain(address, token, before, now);
   const { workspaceId, quizId, edition, quiz } = await liveQuiz(address);
+  const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;
+  // What an earlier quiz says is taken from that quiz alone, not from an address that anybody can write.
   const known = Object.fromEntries(
-    quiz.known.flatMap(({ id, param }) => {
-      const value = param === undefined ? undefined : params[param];
+    quiz.known.flatMap(({ id, from, param }) => {
+      const value = from === 'quiz' ? handed?.values[param || id] : params[param || id];
       return value === undefined ? [] : [[id, value.slice(0, 300)] as const];
     }),
   );
@@ -48,27 +52,33 @@ export async function openRun(
     tokenHash: hashToken(token),
     seed: randomInt(2 ** 31),
     known,
-    source: source.slice(0, 100),
+    source: (handed?.from ?? source).slice(0, 100),
     seenAt: now,
     lastAt: now,
   });
   const row = await runByToken(database(), address, hashToken(token));
   // The token opened a run of another quiz of this workspace.
   if (!row) throw new Problem(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
-  return standing(quiz, row);
+  return standingOf(quiz, row, foldRun(quiz, row, row.events), now);
 }
 
-export async function findRun(address: string, token: string): Promise<Standing> {
-  const row = await runByToken(database(), address, hashToken(token));
-  if (!row) throw notFound('This run');
-  return standing(await editionOf(row.workspaceId, row.quizId, row.edition), row);
+/** Where a run stands that is come back to; time that ran out meanwhile has run out. */
+async function lookAgain(address: string, token: string, row: RunWithEvents, now: Date): Promise<Standing> {
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  const deadline = await deadlineFor(quiz, row);
+  if (deadline && now.getTime() > deadline.at + GRACE) {
+    const step = await takeStep(
+      address,
+      token,
+      row.seq + 1,
+      { do: 'time', of: deadline.of, page: pageNow(quiz, run) },
+      now,
+    );
+    return 'taken' in step ? step.taken : step.standing;
+  }
+  return standingOf(quiz, row, run, now);
 }
-
-const standing = (quiz: Quiz, row: RunWithEvents): Standing => ({
-  seq: row.seq,
-  edition: row.edition,
-  view: viewOf(quiz, foldRun(quiz, row, row.events)),
-});
 
 export type StepTaken = { taken: Standing } | { refused: Refusal[]; standing: Standing };
 
@@ -106,18 +116,35 @@ export async function takeStep(
     const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
-    const next = step(quiz, run, sent);
-    if ('refused' in next) {
-      return { refused: next.refused, standing: { seq: row.seq, edition: row.edition, view: viewOf(quiz, run) } };
-    }
-    if (await write(quiz, row, { run: next.run, before: run, seq, sent, now })) {
-      remember(key, { row: { ...row, seq }, quiz, run: next.run });
-      return { taken: { seq, edition: row.edition, view: viewOf(quiz, next.run) } };
+    const taken = await inTime(quiz, row, run, sent, now);
+    if (!taken) throw new Problem(409, 'moved-on', 'There is time left.', await standingOf(quiz, row, run, now));
+    const next = step(quiz, run, taken);
+    if ('refused' in next) return { refused: next.refused, standing: await standingOf(quiz, row, run, now) };
+    if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now })) {
+      const moved = { ...row, seq, lastAt: now };
+      remember(key, { row: moved, quiz, run: next.run });
+      return { taken: await standingOf(quiz, moved, next.run, now) };
     }
     // Another request of the same run was faster; look again.
     recent.delete(key);
   }
   throw new Problem(409, 'busy', 'This run is being changed from several places at once. Please try again.');
+}
+
+/**
+ * What counts of what was sent: all of it in time; after that, that time is up. Null where a browser says so too early.
+ * A late answer is not taken: what was filled in when time was up came with the browser's own word that it is up.
+ */
+async function inTime(quiz: Quiz, row: RunRow, run: Run, sent: Sent, now: Date): Promise<Sent | null> {
+  if (sent.do === 'offer') return sent;
+  const deadline = await deadlineFor(quiz, row);
+  const late = deadline ? now.getTime() - deadline.at : -Infinity;
+  if (sent.do === 'time') {
+    if (!deadline || late < -GRACE) return null;
+    const answers = late <= GRACE && sent.answers ? { answers: sent.answers } : {};
+    return { do: 'time', of: deadline.of, page: sent.page, ...answers };
+  }
+  return deadline && late > GRACE ? { do: 'time', of: deadline.of, page: pageNow(quiz, run) } : sent;
 }
 
 /** Reads where a run stands, if that is just before `seq`; else what the browser must be told. */
@@ -127,7 +154,7 @@ async function readPass(address: string, token: string, seq: number, sent: Sent)
   const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
   const run = foldRun(quiz, row, row.events);
   if (seq === row.seq + 1) return { row, quiz, run };
-  const here: Standing = { seq: row.seq, edition: row.edition, view: viewOf(quiz, run) };
+  const here = await standingOf(quiz, row, run, new Date());
   if (seq <= row.seq && same(row.events[seq - 1], sent)) return { taken: here };
   if (seq <= row.seq)
     throw new Problem(409, 'moved-on', 'This quiz has gone on in another window. Here is where it stands.', here);

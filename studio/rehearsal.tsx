@@ -5,13 +5,14 @@ import type { Finding } from '../core/check/check';
 import type { Odds } from '../core/rehearse/odds';
 import { useQuiz } from './document';
 import type { RehearsalApi } from './rehearsal.worker';
+import type { OtherQuiz } from './shell/live';
 
 type Rehearsal = { odds: Odds | null; findings: Finding[]; /** the quiz has changed since */ stale: boolean };
 const Context = createContext<Rehearsal>({ odds: null, findings: [], stale: true });
 export const useRehearsal = () => useContext(Context);
 
 /** Keeps a rehearsal and the check of the open quiz up to date, a moment after each pause in editing. */
-export function RehearsalProvider({ children }: { children: ReactNode }) {
+export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[]; children: ReactNode }) {
   const quiz = useQuiz();
   const [api, setApi] = useState<Remote<RehearsalApi> | null>(null);
   const [state, setState] = useState<Rehearsal>({ odds: null, findings: [], stale: true });
@@ -25,7 +26,8 @@ export function RehearsalProvider({ children }: { children: ReactNode }) {
     let over = false;
     setState((old) => (old.stale ? old : { ...old, stale: true }));
     const timer = setTimeout(() => {
-      void api.look(quiz).then((seen) => {
+      const published = quizzes.filter((q) => q.live || q.id === quiz.id).map((q) => q.id);
+      void api.look(quiz, published).then((seen) => {
         if (!over) setState({ ...seen, stale: false });
       });
     }, 250);
@@ -33,6 +35,6 @@ export function RehearsalProvider({ children }: { children: ReactNode }) {
       over = true;
       clearTimeout(timer);
     };
-  }, [api, quiz]);
+  }, [api, quiz, quizzes]);
   return <Context.Provider value={state}>{children}</Context.Provider>;
 }

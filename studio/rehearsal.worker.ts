@@ -5,9 +5,9 @@ import { checkQuiz, type Finding } from '../core/check/check';
 import { type Odds, rehearse } from '../core/rehearse/odds';
 
 const api = {
-  look(quiz: Quiz): { odds: Odds; findings: Finding[] } {
+  look(quiz: Quiz, published: string[]): { odds: Odds; findings: Finding[] } {
     const odds = rehearse(quiz);
-    return { odds, findings: checkQuiz(quiz, odds) };
+    return { odds, findings: checkQuiz(quiz, odds, { published: new Set(published) }) };
   },
 };
 export type RehearsalApi = typeof api;

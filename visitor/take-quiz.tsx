@@ -1,57 +1,28 @@
 'use client';
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { View } from '../core/run/view';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { ReviewLine, View } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
+import { Clock } from './clock';
+import { download, keeper, newToken, post } from './keeper';
+import type { Spoken } from './languages';
+import type { Key } from './languages/phrases';
 import { PageView } from './page-view';
-import { goFrom, type Values, valuesFrom } from './values';
-import { words } from './words';
+import { answersIn, goFrom, type Values, valuesFrom } from './values';
+import { SpokenIn, wordsOf } from './words';
 
-type Standing = { seq: number; edition: number; view: View };
-type Kept = { token: string; page?: string; values?: Values };
+type Standing = { seq: number; edition: number; view: View; clock?: { of: 'page' | 'quiz'; left: number } };
+type Trouble = Key | { told: string };
 
-const newToken = (): string =>
-  btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_');
-
-/** Storage that may be blocked, as in a frame of another site: then the run lives as long as the page. */
-function keeper(address: string) {
-  const key = `yes-maybe ${address}`;
-  return {
-    read(): Kept | null {
-      try {
-        return JSON.parse(localStorage.getItem(key) ?? 'null') as Kept | null;
-      } catch {
-        return null;
-      }
-    },
-    write(kept: Kept) {
-      try {
-        localStorage.setItem(key, JSON.stringify(kept));
-      } catch {
-        // Kept in memory only.
-      }
-    },
-  };
-}
-
-async function post(url: string, body: unknown, keepalive = false): Promise<{ status: number; body: unknown }> {
-  const response = await fetch(url, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify(body),
-    keepalive,
-  });
-  return { status: response.status, body: await response.json() };
-}
-
-export function TakeQuiz({ address, first }: { address: string; first: Standing }) {
+export function TakeQuiz({ address, first, spoken }: { address: string; first: Standing; spoken: Spoken }) {
+  const words = useMemo(() => wordsOf(spoken), [spoken]);
   const [standing, setStanding] = useState(first);
   const [values, setValues] = useState<Values>(() => valuesFrom(first.view));
   const [faults, setFaults] = useState<Refusal[]>([]);
   const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [explained, setExplained] = useState<ReviewLine[] | null>(null);
+  const [until, setUntil] = useState<number | null>(null);
   const [embedded, setEmbedded] = useState(false);
   const token = useRef('');
   const opened = useRef<Promise<void>>(Promise.resolve());
@@ -61,16 +32,19 @@ export function TakeQuiz({ address, first }: { address: string; first: Standing 
     setStanding(now);
     setValues(kept ?? valuesFrom(now.view));
     setFaults([]);
+    setUntil(now.clock ? Date.now() + now.clock.left : null);
   }, []);
 
   /** Opens the run of the token this device has, or a new one. */
   const open = useCallback(
     async (anew: boolean) => {
       const store = keeper(address);
-      const kept = anew ? null : store.read();
+      const query = new URLSearchParams(location.search);
+      // Who comes from another quiz begins here with what it says of them, whatever was begun before.
+      const handed = query.get('handed');
+      const kept = anew || handed !== null ? null : store.read();
       token.current = kept?.token ?? newToken();
       if (!kept) store.write({ token: token.current });
-      const query = new URLSearchParams(location.search);
       const place = query.get('in');
       query.delete('in');
       const { status, body } = await post(`/q/${address}/open`, {
@@ -81,11 +55,22 @@ export function TakeQuiz({ address, first }: { address: string; first: Standing 
       if (status === 409 && kept) return open(true);
       if (status !== 200) throw new Error((body as { message?: string }).message);
       const now = body as Standing;
-      if (now.seq > 0 || anew) {
+      if (handed !== null) {
+        query.delete('handed');
+        if (place !== null) query.set('in', place);
+        history.replaceState(null, '', `${location.pathname}${query.size ? `?${query}` : ''}`);
+      }
+      if (now.seq > 0 || anew || handed !== null) {
         const page = now.view.page?.id;
         stand(now, kept?.values && kept.page === page && !now.view.finished ? kept.values : undefined);
-      } else if (kept?.values && kept.page === now.view.page?.id) setValues(kept.values);
-      if (now.seq > 0 && !now.view.finished) setTrouble(words.goneOn);
+      } else {
+        // The first page is there already, and perhaps half filled in: it learns what this visitor brings along.
+        setStanding(now);
+        setUntil(now.clock ? Date.now() + now.clock.left : null);
+        const back = kept?.values && kept.page === now.view.page?.id ? kept.values : null;
+        setValues((old) => back ?? { ...old, contact: { ...valuesFrom(now.view).contact, ...old.contact } });
+      }
+      if (now.seq > 0 && !now.view.finished) setTrouble('goneOn');
     },
     [address, stand],
   );
@@ -138,6 +123,14 @@ export function TakeQuiz({ address, first }: { address: string; first: Standing 
     keeper(address).write({ token: token.current, page: pageId ?? '', values: next });
   };
 
+  const follow = (now: Standing) => {
+    const { out } = now.view;
+    if (!out || !('url' in out)) return;
+    if (!out.url.startsWith('/')) return void window.open(out.url, '_top');
+    const place = new URLSearchParams(location.search).get('in');
+    location.assign(place === null ? out.url : `${out.url}&in=${encodeURIComponent(place)}`);
+  };
+
   const send = async (sent: Sent) => {
     if (inFlight.current) return;
     inFlight.current = true;
@@ -148,8 +141,12 @@ export function TakeQuiz({ address, first }: { address: string; first: Standing 
       await opened.current.catch(() => (opened.current = open(false)));
       const { status, body } = await post(`/q/${address}/step`, { token: token.current, seq: standing.seq + 1, sent });
       if (status === 200) {
-        stand(body as Standing);
+        const now = body as Standing;
+        stand(now);
         keeper(address).write({ token: token.current });
+        if (sent.do === 'time') setTrouble('timeIsUp');
+        if (sent.do === 'go' && now.view.explained && now.view.page?.id !== pageId) setExplained(now.view.explained);
+        else follow(now);
       } else if (status === 422) {
         const { refused, standing: now } = body as { refused: Refusal[]; standing: Standing };
         setStanding(now);
@@ -157,10 +154,10 @@ export function TakeQuiz({ address, first }: { address: string; first: Standing 
       } else if (status === 409) {
         const { details, message } = body as { details?: Standing; message: string };
         if (details) stand(details);
-        setTrouble(details ? words.elsewhere : message);
-      } else setTrouble((body as { message?: string }).message ?? words.lost);
+        setTrouble(details ? (sent.do === 'time' ? null : 'elsewhere') : { told: message });
+      } else setTrouble({ told: (body as { message?: string }).message ?? words.say('lost') });
     } catch {
-      setTrouble(words.lost);
+      setTrouble('lost');
     } finally {
       inFlight.current = false;
       setBusy(false);
@@ -170,44 +167,76 @@ export function TakeQuiz({ address, first }: { address: string; first: Standing 
   const again = () => {
     setTrouble(null);
     opened.current = open(true);
-    opened.current.catch(() => setTrouble(words.lost));
+    opened.current.catch(() => setTrouble('lost'));
   };
 
   return (
-    <main className="v-page" data-look={standing.view.quiz.look} data-embedded={embedded ? '' : undefined}>
-      <PageView
-        view={standing.view}
-        values={values}
-        faults={faults}
-        busy={busy}
-        takeFocus
-        trouble={
-          trouble && (
-            <>
-              {trouble}{' '}
-              {trouble === words.goneOn && (
-                <button type="button" className="v-skip" style={{ minHeight: 24, padding: 0 }} onClick={again}>
-                  {words.anew}
-                </button>
-              )}
-            </>
-          )
-        }
-        onChange={change}
-        onNext={() => void send(goFrom(standing.view, values))}
-        onSkip={(block) => void send(goFrom(standing.view, values, block))}
-        onBack={() => void send({ do: 'back', page: pageId ?? '' })}
-        onAgain={again}
-        onOffer={(outcome) => {
-          const seq = standing.seq + 1;
-          void post(`/q/${address}/step`, { token: token.current, seq, sent: { do: 'offer', outcome } }, true).then(
-            ({ status, body }) => {
-              if (status === 200) setStanding((old) => ({ ...old, seq: (body as Standing).seq }));
-            },
-            () => undefined,
-          );
-        }}
-      />
-    </main>
+    <SpokenIn value={words}>
+      <main className="v-page" data-look={standing.view.quiz.look} data-embedded={embedded ? '' : undefined}>
+        <PageView
+          view={standing.view}
+          values={values}
+          faults={faults}
+          busy={busy}
+          takeFocus
+          trouble={
+            trouble && (
+              <>
+                {typeof trouble === 'string' ? words.say(trouble) : trouble.told}{' '}
+                {trouble === 'goneOn' && (
+                  <button type="button" className="v-skip" style={{ minHeight: 24, padding: 0 }} onClick={again}>
+                    {words.say('anew')}
+                  </button>
+                )}
+              </>
+            )
+          }
+          onChange={change}
+          onNext={() => void send(goFrom(standing.view, values))}
+          onSkip={(block) => void send(goFrom(standing.view, values, block))}
+          onBack={() => void send({ do: 'back', page: pageId ?? '' })}
+          onAgain={again}
+          onRevise={(page) => void send({ do: 'change', page })}
+          onCertificate={(block) =>
+            download(
+              `/q/${address}/certificate`,
+              { token: token.current, block },
+              `${words.say('certificateFor')} – ${standing.view.quiz.title}.pdf`,
+            )
+          }
+          {...(explained ? { explained } : {})}
+          onGoOn={() => {
+            setExplained(null);
+            follow(standing);
+          }}
+          clock={
+            until !== null &&
+            standing.clock && (
+              <Clock
+                key={until}
+                until={until}
+                onTime={() =>
+                  void send({
+                    do: 'time',
+                    of: standing.clock?.of ?? 'page',
+                    page: pageId ?? '',
+                    answers: answersIn(standing.view, values),
+                  })
+                }
+              />
+            )
+          }
+          onOffer={(outcome) => {
+            const seq = standing.seq + 1;
+            void post(`/q/${address}/step`, { token: token.current, seq, sent: { do: 'offer', outcome } }, true).then(
+              ({ status, body }) => {
+                if (status === 200) setStanding((old) => ({ ...old, seq: (body as Standing).seq }));
+              },
+              () => undefined,
+            );
+          }}
+        />
+      </main>
+    </SpokenIn>
   );
 }

@@ -2,7 +2,7 @@
 import type { BlockView, QuestionView, View } from '../core/run/view';
 import { type Answer, chosenIn, isAnswered, partOf } from '../core/score/answer';
 import type { ContactGiven, Sent } from '../core/run/sent';
-import { words } from './words';
+import type { Words } from './words';
 
 export type ContactValues = { fields: Record<string, string>; consent: boolean };
 export type Values = { answers: Record<string, Answer>; contact: Record<string, ContactValues> };
@@ -12,41 +12,51 @@ export function valuesFrom(view: View): Values {
     id,
     'fields' in given ? { fields: given.fields, consent: given.consent !== undefined } : { fields: {}, consent: false },
   ]);
-  return { answers: view.answers, contact: Object.fromEntries(contact) };
+  return { answers: view.answers, contact: { ...filledIn(view), ...Object.fromEntries(contact) } };
 }
 
+/** Fields that the quiz can fill in by itself, with what it knows. */
+const filledIn = (view: View): Record<string, ContactValues> =>
+  Object.fromEntries(
+    (view.page?.blocks ?? []).flatMap((block): [string, ContactValues][] => {
+      const fields = block.kind === 'contact' ? block.fields.filter((f) => f.filled) : [];
+      if (fields.length === 0) return [];
+      return [[block.id, { fields: Object.fromEntries(fields.map((f) => [f.id, f.filled ?? ''])), consent: false }]];
+    }),
+  );
+
 /** What the waiting button says is missing, or null when the page can be left. */
-export function missing(view: View, values: Values): { block: string; say: string } | null {
+export function missing(view: View, values: Values, say: Words['say']): { block: string; say: string } | null {
   for (const block of view.page?.blocks ?? []) {
-    const say = missingIn(block, values);
-    if (say) return { block: block.id, say };
+    const told = missingIn(block, values, say);
+    if (told) return { block: block.id, say: told };
   }
   return null;
 }
 
-function missingIn(block: BlockView, values: Values): string | null {
-  if ('required' in block) return missingAnswer(block, values.answers[block.id]);
+function missingIn(block: BlockView, values: Values, say: Words['say']): string | null {
+  if ('required' in block) return missingAnswer(block, values.answers[block.id], say);
   if (block.kind === 'contact') {
     const given = values.contact[block.id];
     const empty = block.fields.find((f) => f.required && !given?.fields[f.id]?.trim());
-    if (empty) return `${words.fillIn}: ${empty.label}`;
-    return block.consent?.required && !given?.consent ? words.fillIn : null;
+    if (empty) return `${say('fillIn')}: ${empty.label}`;
+    return block.consent?.required && !given?.consent ? say('fillIn') : null;
   }
   return null;
 }
 
-function missingAnswer(block: QuestionView, answer: Answer | undefined): string | null {
+function missingAnswer(block: QuestionView, answer: Answer | undefined, say: Words['say']): string | null {
   if (block.kind === 'choice') {
     const n = chosenIn(answer).length;
     if (n === 0 && !block.required) return null;
     if (n < block.min) {
-      if (n > 0) return words.chooseMore(block.min - n);
-      return block.min === 1 ? words.chooseOne : words.choose(block.min);
+      if (n > 0) return say('chooseMore', { n: block.min - n });
+      return block.min === 1 ? say('chooseOne') : say('choose', { n: block.min });
     }
-    return n > block.max ? words.tooMany(block.max) : null;
+    return n > block.max ? say('tooMany', { n: block.max }) : null;
   }
   if (!block.required) return null;
-  if (!isAnswered(answer)) return block.kind === 'text' || block.kind === 'essay' ? words.write : words.answerThis;
+  if (!isAnswered(answer)) return block.kind === 'text' || block.kind === 'essay' ? say('write') : say('answerThis');
   const parts =
     block.kind === 'match'
       ? block.lefts
@@ -58,17 +68,24 @@ function missingAnswer(block: QuestionView, answer: Answer | undefined): string 
             ? block.gaps.map((id) => ({ id }))
             : [];
   const open = parts.filter((p) => partOf(answer, p.id) === undefined).length;
-  return open ? words.partsLeft(open) : null;
+  return open ? say('partsLeft', { n: open }) : null;
 }
+
+/** What is filled in on the page, by question. */
+export const answersIn = (view: View, values: Values): Record<string, Answer> =>
+  Object.fromEntries(
+    (view.page?.blocks ?? []).flatMap((block) => {
+      const answer = values.answers[block.id];
+      return 'required' in block && answer !== undefined ? [[block.id, answer] as const] : [];
+    }),
+  );
 
 /** The request that leaves the page. */
 export function goFrom(view: View, values: Values, skipped?: string): Sent {
   const blocks = view.page?.blocks ?? [];
-  const answers: Record<string, Answer> = {};
+  const answers = answersIn(view, values);
   const contact: Record<string, ContactGiven> = {};
   for (const block of blocks) {
-    const answer = values.answers[block.id];
-    if ('required' in block && answer !== undefined) answers[block.id] = answer;
     if (block.kind !== 'contact') continue;
     const given = values.contact[block.id] ?? { fields: {}, consent: false };
     const empty = Object.values(given.fields).every((v) => !v.trim());

@@ -1,58 +1,35 @@
-const small = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-const inWords = (n: number): string => small[n] ?? String(n);
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+'use client';
+import { createContext, useContext } from 'react';
+import { en, type FaultKey, type Key, type Phrase, type Phrases } from './languages/phrases';
 
-/** The fixed words of the visitor's side. */
-export const words = {
-  next: 'Next',
-  back: 'Back',
-  start: 'Start',
-  seeResult: 'See my result',
-  again: 'Take it again',
-  share: 'Share this quiz',
-  copied: 'The address is copied.',
-  right: 'Right:',
-  partly: 'Partly right:',
-  wrong: 'Not right:',
-  waiting: 'Waits to be read:',
-  leftEmpty: 'left empty',
-  rightIs: 'Right would be',
-  skip: 'Skip this',
-  optional: 'optional',
-  of: (at: number, of: number) => `${at} of ${of}`,
-  chooseOne: 'Choose an answer',
-  choose: (n: number) => `Choose ${inWords(n)}`,
-  chooseMore: (n: number) => `Choose ${inWords(n)} more`,
-  chosen: (n: number) => `${capital(inWords(n))} chosen,`,
-  toGo: (n: number) => `${inWords(n)} to go`,
-  upTo: (n: number) => `Choose up to ${inWords(n)}`,
-  asMany: 'Choose as many as you like',
-  tooMany: (n: number) => `${n} at most`,
-  write: 'Write an answer',
-  answerThis: 'Answer this',
-  partsLeft: (n: number) => (n === 1 ? 'One part to go' : `${capital(inWords(n))} parts to go`),
-  somethingElse: 'Something else',
-  whichOne: 'What is it?',
-  moveIt: 'Move it to where you are',
-  ofSteps: (n: number, of: number) => `${n} of ${of}`,
-  putInOrder: 'Put them in order',
-  orderIs: 'This is your order',
-  orderStands: 'It is right as it stands',
-  nowAt: (what: string, place: number) => `${what} is now number ${place}`,
-  up: (what: string) => `Move ${what} up`,
-  down: (what: string) => `Move ${what} down`,
-  goesWith: 'goes with …',
-  gap: (n: number) => `Gap ${n}`,
-  placeIt: 'Point at it',
-  tapOrArrows: 'tap the picture, or use the arrow keys',
-  placedAt: (x: number, y: number) => `placed at ${x} across, ${y} down`,
-  marks: 'Marks',
-  fillIn: 'Fill this in',
-  sending: 'One moment …',
-  lost: 'The connection is gone. Your answers are kept; try again in a moment.',
-  elsewhere: 'This quiz has gone on in another window. Here is where it stands.',
-  goneOn: 'Welcome back. You are where you left off.',
-  anew: 'Start anew',
-  thanks: 'Thank you. That was all.',
-  youAre: 'Your result',
-};
+type Values = Record<string, string | number>;
+
+/** The fixed words of the visitor's side in one language, ready to be said. */
+export function wordsOf({ language, phrases }: { language: string; phrases: Phrases }) {
+  const plurals = new Intl.PluralRules(language);
+  const numbers = phrases.numbers?.split(' ') ?? [];
+  const say = (key: Key, values: Values = {}): string => {
+    const phrase: Phrase = phrases[key] ?? en[key];
+    const { n } = values;
+    const rule =
+      typeof n !== 'number'
+        ? 'other'
+        : n === 0 && typeof phrase === 'object' && phrase.zero
+          ? 'zero'
+          : plurals.select(n);
+    const text = typeof phrase === 'string' ? phrase : (phrase[rule] ?? phrase.other);
+    return text.replace(/\{(\w+)\}/g, (whole, name: string) => {
+      if (name !== 'w' && name !== 'W') return values[name] === undefined ? whole : String(values[name]);
+      const word = (typeof n === 'number' ? numbers[n] : undefined) ?? String(n);
+      return name === 'w' ? word : word.charAt(0).toUpperCase() + word.slice(1);
+    });
+  };
+  /** Why an answer cannot be taken, in this language; the core's own words in English. */
+  const fault = (code: string, message: string): string => phrases.faults?.[code as FaultKey] ?? message;
+  return { say, fault, language };
+}
+export type Words = ReturnType<typeof wordsOf>;
+
+const Spoken = createContext<Words>(wordsOf({ language: 'en', phrases: en }));
+export const SpokenIn = Spoken.Provider;
+export const useWords = (): Words => useContext(Spoken);

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import { rehearsedRun } from '../rehearse/sampled';
 import { resultOf } from '../score/result';
-import { foldRun, LOOK_OVER, type Sent, startRun, step } from './run';
+import { LOOK_OVER } from './look-over';
+import { foldRun, type Sent, startRun, step } from './run';
 import { progressOf } from './progress';
 import { viewOf } from './view';
 

@@ -11,6 +11,7 @@ import { factsOf } from '../score/facts';
 import { addQuestion, Ledger, planOf } from '../score/ledger';
 import { drawnBlocks } from './draw';
 import type { ContactGiven, Sent } from './sent';
+import { LOOK_OVER } from './look-over';
 import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
 
 export type { Refusal, RefusalCode } from './faults';
@@ -45,9 +46,6 @@ export type Run = {
 export type Step = { run: Run } | { refused: Refusal[] };
 
 export const MOST_VISITS = 500;
-
-/** Stands for a page where all answers are looked over; no page of a quiz can have this id. */
-export const LOOK_OVER = '*';
 
 /** Whether a visitor may turn back: not where the creator says no, nor where what is right has been told already. */
 export const turnsBack = (quiz: Quiz): boolean => quiz.delivery.back !== false && quiz.delivery.explain !== 'after';

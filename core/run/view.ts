@@ -8,9 +8,10 @@ import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
 import { fillFor, resultOf, type Result } from '../score/result';
 import { addressWith, carried } from './carry';
+import { LOOK_OVER } from './look-over';
 import { answerText, progressOf } from './progress';
 import { type ReviewLine, reviewLine } from './review';
-import { type ContactGiven, currentPage, LOOK_OVER, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
+import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
 import { randomOf, shuffled } from './random';
 
 export type { ReviewLine } from './review';
@@ -102,7 +103,7 @@ export type Others = { answered: number; options: Record<string, number> };
 export type LookedOver = { page: string; id: string; prompt: string; given: string };
 
 export type View = {
-  quiz: { title: string; language: string; progress: boolean; look: 'chalk' | 'meadow' };
+  quiz: { title: string; language: string; progress: boolean; looksOver: boolean; look: 'chalk' | 'meadow' };
   page: { id: string; stage: 'ask' | 'result'; button: string; blocks: BlockView[] } | null;
   progress: { at: number; of: number };
   back: boolean;
@@ -130,6 +131,7 @@ export function viewOf(quiz: Quiz, run: Run): View {
       title: quiz.title,
       language: quiz.language,
       progress: quiz.delivery.progress ?? true,
+      looksOver: quiz.delivery.lookOver ?? false,
       look: quiz.look.ready ?? 'chalk',
     },
     page: run.looking

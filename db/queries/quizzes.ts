@@ -17,6 +17,17 @@ export async function lockQuiz(tx: Tx, workspaceId: string, quizId: string): Pro
   return (await tx.select().from(quizzes).where(own(workspaceId, quizId)).for('update'))[0];
 }
 
+/** Ids of the quizzes of a workspace that are live. */
+export async function liveQuizzes(db: Db | Tx, workspaceId: string): Promise<Set<string>> {
+  const rows = await db
+    .select({ id: quizzes.quizId })
+    .from(quizzes)
+    .where(
+      and(eq(quizzes.workspaceId, workspaceId), isNull(quizzes.deletedAt), sql`${quizzes.liveEdition} is not null`),
+    );
+  return new Set(rows.map((r) => r.id));
+}
+
 export const allQuizzes = (db: Db, workspaceId: string): Promise<QuizRow[]> =>
   db
     .select()
@@ -90,6 +101,15 @@ export const editionsOf = (db: Db, workspaceId: string, quizId: string) =>
     .from(editions)
     .where(and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId)))
     .orderBy(desc(editions.edition));
+
+/** Where a quiz of this workspace stands; undefined where it is not live. */
+export async function liveAddress(db: Db, workspaceId: string, quizId: string): Promise<string | undefined> {
+  const rows = await db
+    .select({ address: quizzes.address })
+    .from(quizzes)
+    .where(and(own(workspaceId, quizId), isNull(quizzes.deletedAt), sql`${quizzes.liveEdition} is not null`));
+  return rows[0]?.address;
+}
 
 /** The live quiz behind an address; undefined where there is none, or it was never published or is deleted. */
 export async function liveAt(

@@ -45,6 +45,11 @@ export async function runByToken(db: Db | Tx, address: string, tokenHash: string
   return rows[0];
 }
 
+export async function runById(db: Db, workspaceId: string, runId: string): Promise<RunWithEvents | undefined> {
+  const where = and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId));
+  return (await db.select(columns).from(runs).where(where))[0];
+}
+
 /** Puts a run where its token is new; a repeated request finds it there. */
 export async function insertRun(db: Db | Tx, row: typeof runs.$inferInsert): Promise<void> {
   await db.insert(runs).values(row).onConflictDoNothing();
@@ -125,10 +130,10 @@ export async function oneRun(db: Db, workspaceId: string, quizId: string, runId:
   return (await db.select(columns).from(runs).where(where))[0];
 }
 
-/** When each thing was sent, in order. */
-export const eventTimes = (db: Db, workspaceId: string, runId: string) =>
+/** What was sent, and when, in order. */
+export const timedEvents = (db: Db, workspaceId: string, runId: string) =>
   db
-    .select({ seq: runEvents.seq, at: runEvents.at })
+    .select({ seq: runEvents.seq, sent: runEvents.sent, at: runEvents.at })
     .from(runEvents)
     .where(and(eq(runEvents.workspaceId, workspaceId), eq(runEvents.runId, runId)))
     .orderBy(asc(runEvents.seq));

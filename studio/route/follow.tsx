@@ -127,7 +127,13 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
           )}
           {alone === null && (
             <div style={{ maxWidth: 390 }}>
-              <TryPage quiz={quiz} run={run} send={(one) => setSent((old) => [...old, one])} again={startOver} />
+              <TryPage
+                explains
+                quiz={quiz}
+                run={run}
+                send={(one) => setSent((old) => [...old, one])}
+                again={startOver}
+              />
             </div>
           )}
         </div>

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, useContext } from 'react';
+import type { Known } from '../../core/quiz/schema';
 
 /** Where the quiz stands outside the draft. */
 export type Live = {
@@ -8,7 +9,10 @@ export type Live = {
   address: string;
   publicUrl: string;
   sampleSite: string | null;
+  /** The quizzes of the workspace, this one included: what a hand-over can lead to. */
+  quizzes: OtherQuiz[];
 };
+export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[] };
 export const LiveContext = createContext<{
   live: Live;
   publish: () => Promise<void>;
@@ -16,7 +20,7 @@ export const LiveContext = createContext<{
   trouble: string;
   openCheck: () => void;
 }>({
-  live: { edition: null, revision: null, address: '', publicUrl: '', sampleSite: null },
+  live: { edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] },
   publish: async () => undefined,
   publishing: false,
   trouble: '',

@@ -28,7 +28,7 @@ export function PreviewSheet({ onClose }: { onClose: () => void }) {
         The draft as a visitor meets it. Nothing you do here is counted or sent.
       </p>
       <div style={{ maxWidth: width === 'phone' ? 390 : 720, margin: '0 auto' }}>
-        <TryPage quiz={quiz} run={run} send={(sent) => setSent((old) => [...old, sent])} again={again} />
+        <TryPage explains quiz={quiz} run={run} send={(sent) => setSent((old) => [...old, sent])} again={again} />
       </div>
     </SideSheet>
   );

@@ -42,7 +42,7 @@ export function Studio({ open, live, children }: { open: Open; live: Live; child
   }, [store]);
   return (
     <DocumentProvider value={store}>
-      <RehearsalProvider>
+      <RehearsalProvider quizzes={live.quizzes}>
         <Shell first={live}>{children}</Shell>
       </RehearsalProvider>
     </DocumentProvider>

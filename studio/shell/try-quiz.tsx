@@ -4,8 +4,10 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Quiz } from '../../core/quiz/schema';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/run/run';
 import { type View, viewOf } from '../../core/run/view';
+import { spokenIn } from '../../visitor/languages';
 import { PageView } from '../../visitor/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/values';
+import { SpokenIn, wordsOf } from '../../visitor/words';
 
 export function useTry(quiz: Quiz) {
   const [sent, setSent] = useState<Sent[]>([]);
@@ -21,18 +23,26 @@ type TryProps = {
   again: () => void;
   /** Told what is filled in before it is sent. */
   onFilled?: (values: Values) => void;
+  /** Whether what is right is told after each page, where the quiz does so: not where one looks at single pages. */
+  explains?: boolean;
 };
 
 /** The page that `run` stands on; `send` is told what the visitor does. */
 export function TryPage(props: TryProps) {
   const { quiz, run } = props;
   const view = useMemo(() => viewOf(quiz, run), [quiz, run]);
-  return <Filled key={`${view.page?.id}`} {...props} view={view} />;
+  const words = useMemo(() => wordsOf(spokenIn(quiz.language, quiz.labels)), [quiz.language, quiz.labels]);
+  return (
+    <SpokenIn value={words}>
+      <Filled key={`${view.page?.id}`} {...props} view={view} />
+    </SpokenIn>
+  );
 }
 
-function Filled({ quiz, run, view, send, again, onFilled }: TryProps & { view: View }) {
+function Filled({ quiz, run, view, send, again, onFilled, explains }: TryProps & { view: View }) {
   const [values, setValues] = useState<Values>(() => valuesFrom(view));
   const [faults, setFaults] = useState<Refusal[]>([]);
+  const [explained, setExplained] = useState(explains ? view.explained : undefined);
   useEffect(() => onFilled?.(valuesFrom(view)), [view, onFilled]);
   const go = (sent: Sent) => {
     const next = step(quiz, run, sent);
@@ -53,6 +63,8 @@ function Filled({ quiz, run, view, send, again, onFilled }: TryProps & { view: V
       onSkip={(block) => go(goFrom(view, values, block))}
       onBack={() => go({ do: 'back', page: view.page?.id ?? '' })}
       onAgain={again}
+      onRevise={(page) => go({ do: 'change', page })}
+      {...(explained ? { explained, onGoOn: () => setExplained(undefined) } : {})}
     />
   );
 }

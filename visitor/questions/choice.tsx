@@ -3,12 +3,13 @@ import { useId } from 'react';
 import type { ChoiceView } from '../../core/run/view';
 import { type Answer, chosenIn, isFreeEntry } from '../../core/score/answer';
 import { Mark } from '../../ui/marks';
-import { words } from '../words';
+import { useWords } from '../words';
 import { type Asked, FieldGroup, OneField } from './parts';
 
 const OTHER = 'other';
 
 export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
+  const { say } = useWords();
   const name = useId();
   const many = block.pick === 'many';
   const chosen = chosenIn(answer);
@@ -63,14 +64,14 @@ export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceV
             />
             <span className="v-line">
               <span className="v-disc" aria-hidden="true" />
-              <span>{words.somethingElse}</span>
+              <span>{say('somethingElse')}</span>
             </span>
           </label>
         )}
       </div>
       {chosen.includes(OTHER) && block.other && (
         <label className="v-field">
-          {words.whichOne}
+          {say('whichOne')}
           <input value={text} maxLength={300} onChange={(e) => give(chosen, e.target.value)} />
         </label>
       )}
@@ -79,6 +80,7 @@ export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceV
 }
 
 function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
+  const { say } = useWords();
   return (
     <OneField block={block} fault={fault}>
       {(field) => (
@@ -88,7 +90,7 @@ function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
           value={chosenIn(answer)[0] ?? ''}
           onChange={(e) => onAnswer((e.target.value ? [e.target.value] : []) as Answer)}
         >
-          <option value="">{words.chooseOne}</option>
+          <option value="">{say('chooseOne')}</option>
           {block.options.map((o) => (
             <option key={o.id} value={o.id}>
               {o.text}
@@ -101,6 +103,7 @@ function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
 }
 
 function HowMany({ block, n }: { block: ChoiceView; n: number }) {
+  const { say } = useWords();
   const toGo = block.min - n;
   const all = block.max >= block.options.length;
   return (
@@ -109,11 +112,11 @@ function HowMany({ block, n }: { block: ChoiceView; n: number }) {
         <>
           <Mark kind="maybe" size={14} plain />
           <span>
-            <b>{words.chosen(n)}</b> {words.toGo(toGo)}
+            <b>{say('chosen', { n: n })}</b> {say('toGo', { n: toGo })}
           </span>
         </>
       ) : (
-        <span>{toGo > 0 ? words.choose(toGo) : all ? words.asMany : words.upTo(block.max)}</span>
+        <span>{toGo > 0 ? say('choose', { n: toGo }) : all ? say('asMany') : say('upTo', { n: block.max })}</span>
       )}
     </p>
   );

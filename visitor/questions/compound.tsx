@@ -3,7 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from '
 import type { GapsView, GridView, MatchView, OrderView, SpotsView } from '../../core/run/view';
 import { type Answer, partOf } from '../../core/score/answer';
 import { Rich } from '../../ui/rich';
-import { words } from '../words';
+import { useWords } from '../words';
 import { type Asked, FieldGroup } from './parts';
 
 type Parts = Record<string, string | string[] | [number, number]>;
@@ -12,6 +12,7 @@ const partsIn = (answer: Answer | undefined): Parts =>
 
 /** Items are moved by their buttons, by Alt and arrows, or by dragging. */
 export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderView>) {
+  const { say } = useWords();
   const given = Array.isArray(answer) ? (answer as string[]) : [];
   const ids = [...given, ...block.items.map((i) => i.id).filter((id) => !given.includes(id))];
   const list = useRef<HTMLOListElement>(null);
@@ -22,7 +23,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
     if (to < 0 || to >= ids.length) return;
     const others = ids.filter((x) => x !== id);
     onAnswer([...others.slice(0, to), id, ...others.slice(to)]);
-    setSaid(words.nowAt(wordsOf(id), to + 1));
+    setSaid(say('nowAt', { what: wordsOf(id), n: to + 1 }));
   };
   const keys = (event: KeyboardEvent, id: string, at: number) => {
     const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
@@ -43,7 +44,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
     <FieldGroup
       block={block}
       fault={fault}
-      below={<p className="v-todo">{given.length ? words.orderIs : words.putInOrder}</p>}
+      below={<p className="v-todo">{given.length ? say('orderIs') : say('putInOrder')}</p>}
     >
       <ol
         className="v-order"
@@ -69,7 +70,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
             <button
               type="button"
               disabled={at === 0}
-              aria-label={words.up(wordsOf(id))}
+              aria-label={say('up', { what: wordsOf(id) })}
               onClick={() => move(id, at - 1)}
             >
               ↑
@@ -77,7 +78,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
             <button
               type="button"
               disabled={at === ids.length - 1}
-              aria-label={words.down(wordsOf(id))}
+              aria-label={say('down', { what: wordsOf(id) })}
               onClick={() => move(id, at + 1)}
             >
               ↓
@@ -87,7 +88,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
       </ol>
       {given.length === 0 && (
         <button type="button" className="v-skip" onClick={() => onAnswer(ids)}>
-          {words.orderStands}
+          {say('orderStands')}
         </button>
       )}
       <p className="v-said" role="status">
@@ -98,6 +99,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
 }
 
 export function MatchQuestion({ block, answer, fault, onAnswer }: Asked<MatchView>) {
+  const { say } = useWords();
   const id = useId();
   const given = partsIn(answer);
   return (
@@ -117,7 +119,7 @@ export function MatchQuestion({ block, answer, fault, onAnswer }: Asked<MatchVie
               value={String(given[left.id] ?? '')}
               onChange={(e) => onAnswer({ ...given, [left.id]: e.target.value })}
             >
-              <option value="">{words.goesWith}</option>
+              <option value="">{say('goesWith')}</option>
               {block.rights.map((right) => (
                 <option key={right.id} value={right.id}>
                   {right.text || right.picture?.text}
@@ -132,6 +134,7 @@ export function MatchQuestion({ block, answer, fault, onAnswer }: Asked<MatchVie
 }
 
 export function GapsQuestion({ block, answer, fault, onAnswer }: Asked<GapsView>) {
+  const { say } = useWords();
   const given = partsIn(answer);
   return (
     <FieldGroup block={block} fault={fault}>
@@ -140,7 +143,7 @@ export function GapsQuestion({ block, answer, fault, onAnswer }: Asked<GapsView>
           text={block.text}
           gap={(gap) => (
             <input
-              aria-label={words.gap(block.gaps.indexOf(gap) + 1)}
+              aria-label={say('gap', { n: block.gaps.indexOf(gap) + 1 })}
               value={String(given[gap] ?? '')}
               maxLength={300}
               size={Math.max(8, String(given[gap] ?? '').length + 1)}
@@ -201,6 +204,7 @@ const arrows: Record<string, [number, number]> = {
 
 /** Places to name have a field each; a place to point at is a cross that is tapped into place or moved by arrow keys. */
 export function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsView>) {
+  const { say } = useWords();
   const given = partsIn(answer);
   const pointed = block.spots.filter((s) => !s.at);
   const named = block.spots.filter((s) => s.at);
@@ -266,9 +270,11 @@ export function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsVie
             onClick={() => setActive(s.id)}
             onKeyDown={(e) => keys(e, s.id)}
           >
-            {i + 1}. {s.text ?? words.placeIt}{' '}
+            {i + 1}. {s.text ?? say('placeIt')}{' '}
             <small>
-              {point ? words.placedAt(Math.round(point[0] * 100), Math.round(point[1] * 100)) : words.tapOrArrows}
+              {point
+                ? say('placedAt', { x: Math.round(point[0] * 100), y: Math.round(point[1] * 100) })
+                : say('tapOrArrows')}
             </small>
           </button>
         );

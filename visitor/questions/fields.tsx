@@ -1,7 +1,7 @@
 /** Questions answered by a single field: words, numbers, dates, steps. */
 import { useId } from 'react';
 import type { DateView, MeasuredView, RatingView, TypedView } from '../../core/run/view';
-import { words } from '../words';
+import { useWords } from '../words';
 import { type Asked, FieldGroup, OneField } from './parts';
 
 export const TypedQuestion = ({ block, answer, fault, onAnswer }: Asked<TypedView>) => (
@@ -52,6 +52,7 @@ export const NumberQuestion = ({ block, answer, fault, onAnswer }: Asked<Measure
 );
 
 export function SliderQuestion({ block, answer, fault, onAnswer }: Asked<MeasuredView>) {
+  const { say } = useWords();
   const min = block.min ?? 0;
   const max = block.max ?? 100;
   const given = typeof answer === 'number';
@@ -59,7 +60,7 @@ export function SliderQuestion({ block, answer, fault, onAnswer }: Asked<Measure
     <OneField block={block} fault={fault}>
       {(field) => (
         <div className="v-slider" data-given={given ? '' : undefined}>
-          <output htmlFor={field.id}>{given ? answer : words.moveIt}</output>
+          <output htmlFor={field.id}>{given ? answer : say('moveIt')}</output>
           <input
             {...field}
             type="range"
@@ -67,7 +68,7 @@ export function SliderQuestion({ block, answer, fault, onAnswer }: Asked<Measure
             max={max}
             step={block.step}
             value={given ? answer : min + Math.floor((max - min) / 2 / block.step) * block.step}
-            aria-valuetext={given ? String(answer) : words.moveIt}
+            aria-valuetext={given ? String(answer) : say('moveIt')}
             onChange={(e) => onAnswer(Number(e.target.value))}
             // Where it stands already may be the answer: touching it says so.
             onPointerUp={(e) => onAnswer(Number(e.currentTarget.value))}
@@ -100,6 +101,7 @@ export const DateQuestion = ({ block, answer, fault, onAnswer }: Asked<DateView>
 
 /** Stars, steps or numbers: radio buttons in a row. */
 export function RatingQuestion({ block, answer, fault, onAnswer }: Asked<RatingView>) {
+  const { say } = useWords();
   const name = useId();
   const steps = Array.from({ length: Math.max(0, block.max - block.min + 1) }, (_, i) => block.min + i);
   return (
@@ -115,7 +117,7 @@ export function RatingQuestion({ block, answer, fault, onAnswer }: Asked<RatingV
               name={name}
               checked={answer === n}
               onChange={() => onAnswer(n)}
-              aria-label={words.ofSteps(n, block.max)}
+              aria-label={say('of', { at: n, of: block.max })}
             />
             <span aria-hidden="true">{block.as === 'stars' ? '★' : n}</span>
           </label>

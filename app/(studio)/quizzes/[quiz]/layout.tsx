@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { readConfig } from '../../../../server/config';
+import { otherQuizzes } from '../../../../server/quizzes';
 import { Studio } from '../../../../studio/shell/studio';
-import { quizRow } from '../../../member';
+import { member, quizRow } from '../../../member';
 
 export const dynamic = 'force-dynamic';
 type Props = { params: Promise<{ quiz: string }>; children: ReactNode };
@@ -18,7 +19,14 @@ export default async function QuizLayout({ params, children }: Props) {
     <Studio
       key={row.quizId}
       open={{ quizId: row.quizId, quiz: row.draft, revision: row.revision, savedAt: row.changedAt.toISOString() }}
-      live={{ edition: row.liveEdition, revision: row.publishedRevision, address: row.address, publicUrl, sampleSite }}
+      live={{
+        edition: row.liveEdition,
+        revision: row.publishedRevision,
+        address: row.address,
+        publicUrl,
+        sampleSite,
+        quizzes: await otherQuizzes(await member()),
+      }}
     >
       {children}
     </Studio>

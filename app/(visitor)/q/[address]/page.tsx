@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { Problem } from '../../../../server/problem';
 import { firstLook } from '../../../../server/take-step';
+import { spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 
 export const dynamic = 'force-dynamic';
@@ -22,6 +23,6 @@ export async function generateMetadata({ params }: { params: Promise<{ address: 
 }
 
 export default async function VisitorPage({ params }: { params: Promise<{ address: string }> }) {
-  const { address, ...first } = await look((await params).address);
-  return <TakeQuiz address={address} first={first} />;
+  const { address, labels, ...first } = await look((await params).address);
+  return <TakeQuiz address={address} first={first} spoken={spokenIn(first.view.quiz.language, labels)} />;
 }

@@ -15,6 +15,7 @@ const anyAnswer = {
     { type: 'object', maxProperties: 200, additionalProperties: { anyOf: [text, ids] } },
   ],
 };
+const answers = { type: 'object', maxProperties: 200, additionalProperties: anyAnswer };
 const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
   {
     type: 'object',
@@ -33,11 +34,7 @@ const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
             properties: {
               do: { const: 'go' },
               page: id,
-              answers: {
-                type: 'object',
-                maxProperties: 200,
-                additionalProperties: anyAnswer,
-              },
+              answers,
               contact: {
                 type: 'object',
                 maxProperties: 20,
@@ -59,6 +56,12 @@ const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
             },
           },
           { additionalProperties: false, required: ['page'], properties: { do: { const: 'back' }, page: id } },
+          { additionalProperties: false, required: ['page'], properties: { do: { const: 'change' }, page: id } },
+          {
+            additionalProperties: false,
+            required: ['of', 'page'],
+            properties: { do: { const: 'time' }, of: { enum: ['page', 'quiz'] }, page: id, answers },
+          },
           { additionalProperties: false, required: ['outcome'], properties: { do: { const: 'offer' }, outcome: id } },
         ],
       },

@@ -1,0 +1,24 @@
+import { certificateOf } from '../../../../server/certificate';
+import { answer, bodyReader } from '../../../http';
+
+const readBody = bodyReader<{ token: string; block: string }>(
+  {
+    type: 'object',
+    additionalProperties: false,
+    required: ['token', 'block'],
+    properties: {
+      token: { type: 'string', pattern: '^[A-Za-z0-9_-]{22,64}$' },
+      block: { type: 'string', maxLength: 60 },
+    },
+  },
+  4_000,
+);
+
+export const POST = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
+  answer(async () => {
+    const { token, block } = await readBody(request);
+    const bytes = await certificateOf((await params).address, token, block);
+    return new Response(new Uint8Array(bytes), {
+      headers: { 'Content-Type': 'application/pdf', 'Cache-Control': 'no-store' },
+    });
+  });

@@ -1,0 +1,69 @@
+/** Where a run stands, as the visitor's browser is told: the core's view, and what only the server knows. */
+import type { Quiz } from '../core/quiz/schema';
+import { type Deadline, deadlineOf, hasLimits } from '../core/run/clock';
+import { currentPage, type Run } from '../core/run/run';
+import { type BlockView, type View, viewOf } from '../core/run/view';
+import { figuresOf } from '../db/queries/figures';
+import { type RunRow, timedEvents } from '../db/queries/runs';
+import { database } from './database';
+import { handOverAddress } from './hand-over';
+
+export type Standing = {
+  seq: number;
+  edition: number;
+  view: View;
+  /** How long is left, where time is limited. Milliseconds. */
+  clock?: { of: 'page' | 'quiz'; left: number };
+};
+
+/** When time is up for a run as it is on disk; null where nothing limits it. */
+export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | null> {
+  if (!hasLimits(quiz) || row.finishedAt) return null;
+  const sent = (await timedEvents(database(), row.workspaceId, row.runId)).map((e) => ({ ...e, at: e.at.getTime() }));
+  return deadlineOf(quiz, { seed: row.seed, known: row.known, at: row.seenAt.getTime() }, sent);
+}
+
+/** @param row of the run, as it is on disk with `run` as its state */
+export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<Standing> {
+  const seen = viewOf(quiz, run);
+  const deadline = run.finished ? null : await deadlineFor(quiz, row);
+  return {
+    seq: row.seq,
+    edition: row.edition,
+    view: run.finished ? await withEnds(seen, row, now) : seen,
+    ...(deadline ? { clock: { of: deadline.of, left: Math.max(0, deadline.at - now.getTime()) } } : {}),
+  };
+}
+
+/** The page a run stands on once time is up, as the step that says so names it. */
+export const pageNow = (quiz: Quiz, run: Run): string => currentPage(quiz, run)?.id ?? '';
+
+/** Adds where hand-overs lead and how others answered. */
+async function withEnds({ out, ...view }: View, row: RunRow, now: Date): Promise<View> {
+  const { page } = view;
+  const blocks = page ? await Promise.all(page.blocks.map((block) => withEnd(block, row, now))) : [];
+  const to = out && 'quiz' in out ? await handOverAddress(row, out.quiz, '', now) : null;
+  return {
+    ...view,
+    page: page && { ...page, blocks },
+    ...(out && 'url' in out ? { out } : to ? { out: { url: to } } : {}),
+  };
+}
+
+async function withEnd(block: BlockView, row: RunRow, now: Date): Promise<BlockView> {
+  if (block.kind === 'hand-over') {
+    const url = await handOverAddress(row, block.quiz, block.id, now);
+    return { ...block, ...(url === null ? {} : { url }) };
+  }
+  if (block.kind !== 'chart') return block;
+  const figures = await figuresOf(database(), row.workspaceId, row.quizId);
+  return {
+    ...block,
+    others: {
+      answered: figures.get(`answered ${block.question}`) ?? 0,
+      options: Object.fromEntries(
+        block.options.map((o) => [o.id, figures.get(`option ${block.question} ${o.id}`) ?? 0]),
+      ),
+    },
+  };
+}

@@ -1,0 +1,301 @@
+/** The blocks of a page: questions, words, and all that stands on a result. */
+import { type ReactNode, useState } from 'react';
+import type { Offer } from '../core/quiz/schema';
+import type { BlockView, LookedOver, OutcomeView, ReviewLine } from '../core/run/view';
+import { Rich } from '../ui/rich';
+import { ContactForm } from './contact-form';
+import { Media } from './questions/parts';
+import { QuestionOf } from './questions/question';
+import type { Values } from './values';
+import { useWords } from './words';
+
+type BlockProps = {
+  block: BlockView;
+  values: Values;
+  fault: (block: string, field?: string) => string | undefined;
+  onChange: (values: Values) => void;
+  onAgain: () => void;
+  onOffer?: (outcome: string) => void;
+  /** Back to a page, to change an answer that is looked over. */
+  onRevise?: (page: string) => void;
+  /** Fetches the certificate of a block. */
+  onCertificate?: (block: string) => Promise<void>;
+};
+
+export function BlockOf({
+  block,
+  values,
+  fault,
+  onChange,
+  onAgain,
+  onOffer,
+  onRevise,
+  onCertificate,
+}: BlockProps): ReactNode {
+  const { say } = useWords();
+  const answer = (value: Values['answers'][string]) =>
+    onChange({ ...values, answers: { ...values.answers, [block.id]: value } });
+  if ('required' in block)
+    return <QuestionOf block={block} answer={values.answers[block.id]} fault={fault(block.id)} onAnswer={answer} />;
+  switch (block.kind) {
+    case 'contact':
+      return (
+        <ContactForm
+          block={block}
+          given={values.contact[block.id] ?? { fields: {}, consent: false }}
+          fault={(field) => fault(block.id, field)}
+          onChange={(contact) => onChange({ ...values, contact: { ...values.contact, [block.id]: contact } })}
+        />
+      );
+    case 'words':
+      return (
+        <div className="v-words">
+          <Rich text={block.body} />
+        </div>
+      );
+    case 'media':
+      return (
+        <figure className="v-media">
+          <Media media={block} />
+        </figure>
+      );
+    case 'offer':
+      return <OfferPart offer={block.offer} onTake={() => onOffer?.(block.id)} />;
+    case 'verdict':
+      return block.outcomes.map((outcome) => <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} />);
+    case 'score':
+    case 'topics':
+      return (
+        <>
+          {block.title && <h2 className="v-title">{block.title}</h2>}
+          <ul className="v-scales">
+            {block.lines.map((line) => (
+              <li key={line.id}>
+                <span>
+                  {line.name || say('marks')} <b>{line.points}</b>
+                </span>
+                {line.percent !== null && <Bar percent={line.percent} />}
+              </li>
+            ))}
+          </ul>
+        </>
+      );
+    case 'answers':
+      return (
+        <>
+          {block.title && <h2 className="v-title">{block.title}</h2>}
+          <Review lines={block.lines} />
+        </>
+      );
+    case 'share':
+      return <SharePart text={block.text} button={block.button} />;
+    case 'chart':
+      return <OthersPart block={block} />;
+    case 'certificate':
+      return <CertificatePart block={block} onFetch={onCertificate} />;
+    case 'hand-over':
+      return (
+        <a
+          className="v-on-to"
+          href={block.url}
+          aria-disabled={block.url === undefined || undefined}
+          onClick={(event) => {
+            // What stands in a page stays there, with the page it stands in.
+            const here = new URLSearchParams(location.search).get('in');
+            if (block.url === undefined || here === null) return;
+            event.preventDefault();
+            location.assign(`${block.url}&in=${encodeURIComponent(here)}`);
+          }}
+        >
+          {block.button || say('goOn')} <span aria-hidden="true">→</span>
+        </a>
+      );
+    case 'look-over':
+      return <LookOverPart lines={block.lines} onRevise={onRevise} />;
+    case 'again':
+      return (
+        <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={onAgain}>
+          {block.button || say('again')}
+        </button>
+      );
+  }
+}
+
+function OutcomePart({ outcome, onOffer }: { outcome: OutcomeView; onOffer?: (outcome: string) => void }) {
+  return (
+    <section className="v-outcome">
+      {outcome.picture && <img src={outcome.picture.src} alt={outcome.picture.text} width={640} height={320} />}
+      {outcome.headline !== outcome.name && <p className="v-kicker">{outcome.name}</p>}
+      <h1 tabIndex={-1} data-heading style={outcome.headline === outcome.name ? { marginTop: 20 } : undefined}>
+        {outcome.headline}
+      </h1>
+      <div className="v-words">
+        <Rich text={outcome.body} />
+      </div>
+      {outcome.offer && <OfferPart offer={outcome.offer} onTake={() => onOffer?.(outcome.id)} />}
+    </section>
+  );
+}
+
+const Bar = ({ percent }: { percent: number }) => (
+  <i className="v-bar" aria-hidden="true">
+    <b style={{ width: `${Math.max(0, Math.min(100, percent))}%` }} />
+  </i>
+);
+
+/** Questions looked at afterwards: what was given, whether it was right, and why. */
+export function Review({ lines }: { lines: ReviewLine[] }) {
+  const { say } = useWords();
+  return (
+    <ol className="v-review">
+      {lines.map((line) => (
+        <li key={line.id}>
+          <h3>{line.prompt}</h3>
+          <p data-state={line.state ?? undefined}>
+            {line.state && <span className="v-state">{say(line.state)}</span>} {line.given || say('leftEmpty')}
+            {line.marks && <small> {line.marks}</small>}
+          </p>
+          {line.right && (
+            <p>
+              {say('rightIs')} <b>{line.right}</b>
+            </p>
+          )}
+          {line.explanations?.map((text, i) => (
+            <div className="v-words v-hint" key={i}>
+              <Rich text={text} />
+            </div>
+          ))}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function LookOverPart({ lines, onRevise }: { lines: LookedOver[]; onRevise: BlockProps['onRevise'] }) {
+  const { say } = useWords();
+  return (
+    <>
+      <h2 className="v-prompt" tabIndex={-1} data-heading>
+        {say('lookOver')}
+      </h2>
+      <ol className="v-review">
+        {lines.map((line) => (
+          <li key={line.id} className="v-looked">
+            <div>
+              <h3>{line.prompt}</h3>
+              <p>{line.given || say('leftEmpty')}</p>
+            </div>
+            {onRevise && (
+              <button
+                type="button"
+                className="v-skip"
+                aria-label={say('changeOf', { what: line.prompt })}
+                onClick={() => onRevise(line.page)}
+              >
+                {say('change')}
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+/** How others answered, as bars under their words. */
+function OthersPart({ block }: { block: Extract<BlockView, { kind: 'chart' }> }) {
+  const { say } = useWords();
+  const { answered = 0, options = {} } = block.others ?? {};
+  return (
+    <section>
+      <h2 className="v-title">{block.title || block.prompt}</h2>
+      <ul className="v-scales">
+        {block.options.map((o) => {
+          const percent = answered ? ((options[o.id] ?? 0) / answered) * 100 : 0;
+          return (
+            <li key={o.id}>
+              <span>
+                {o.text || o.picture?.text} <b>{Math.round(percent)} %</b>
+              </span>
+              <Bar percent={percent} />
+            </li>
+          );
+        })}
+      </ul>
+      <p className="v-hint">{say('others', { n: answered })}</p>
+    </section>
+  );
+}
+
+function CertificatePart({
+  block,
+  onFetch,
+}: {
+  block: Extract<BlockView, { kind: 'certificate' }>;
+  onFetch: BlockProps['onCertificate'];
+}) {
+  const { say } = useWords();
+  const [state, setState] = useState<'idle' | 'busy' | 'failed'>('idle');
+  return (
+    <section className="v-certificate">
+      <h2 className="v-title">{block.title || say('certificateFor')}</h2>
+      <div className="v-words">
+        <Rich text={block.body} />
+      </div>
+      <button
+        type="button"
+        className="v-next"
+        aria-busy={state === 'busy'}
+        disabled={!onFetch}
+        onClick={() => {
+          setState('busy');
+          onFetch?.(block.id).then(
+            () => setState('idle'),
+            () => setState('failed'),
+          );
+        }}
+      >
+        {state === 'busy' ? say('sending') : block.button || say('certificate')}
+      </button>
+      <span role="status">{state === 'failed' ? say('lost') : ''}</span>
+    </section>
+  );
+}
+
+/** Hands the address on: by the device's own sheet where it has one, else by the clipboard. */
+function SharePart({ text, button }: { text: string; button: string }) {
+  const { say } = useWords();
+  const [done, setDone] = useState('');
+  const share = async () => {
+    const url = location.href.split('#')[0] ?? '';
+    try {
+      if (typeof navigator.share === 'function') await navigator.share({ text, url });
+      else {
+        await navigator.clipboard.writeText([text, url].filter(Boolean).join(' '));
+        setDone(say('copied'));
+      }
+    } catch {
+      // Whoever closes the sheet has thought better of it.
+    }
+  };
+  return (
+    <div className="v-share">
+      <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={() => void share()}>
+        {button || say('share')}
+      </button>
+      <span role="status">{done}</span>
+    </div>
+  );
+}
+
+function OfferPart({ offer, onTake }: { offer: Offer; onTake: () => void }) {
+  return (
+    <div className="v-offer">
+      {offer.picture && <img src={offer.picture.src} alt={offer.picture.text} width={640} height={320} />}
+      <span>{offer.text}</span>
+      <a href={offer.url} target="_blank" rel="noopener noreferrer" onClick={onTake}>
+        {offer.button}
+      </a>
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+/** The languages that the visitor's side speaks. Only the one that a quiz needs reaches the browser: the server hands it to the page. */
+import { ar } from './ar';
+import { de } from './de';
+import { es } from './es';
+import { fr } from './fr';
+import { nl } from './nl';
+import { en, type Phrases } from './phrases';
+
+const all: Record<string, Phrases> = { ar, de, en, es, fr, nl };
+
+export type Spoken = { language: string; phrases: Phrases };
+
+/** The fixed words in the language of a quiz; in English where it is none of ours. `labels` are the creator's own wording. */
+export function spokenIn(language: string, labels: Record<string, string> = {}): Spoken {
+  const short = language.split('-')[0]?.toLowerCase() ?? '';
+  const own = Object.fromEntries(Object.entries(labels).filter(([key, text]) => key in en && text.trim() !== ''));
+  return { language: all[short] ? language : 'en', phrases: { ...(all[short] ?? en), ...own } };
+}
