@@ -58,6 +58,7 @@ async function load(): Promise<void> {
   const tourer = readQuiz('tourer');
   await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
   await publishQuiz(wren, tourer.id, 0, new Date(now - 32 * DAY));
+  await publishQuiz(wren, 'start', 0, new Date(now - 9 * DAY));
   const visitors = await makeRuns(tourer, now);
   process.stdout.write(` ${visitors} runs`);
   await keepEdits(

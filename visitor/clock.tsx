@@ -34,7 +34,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
       <span className="v-clock" role="timer" aria-live="off">
         {say('timeLeft', { time: shown(seconds) })}
       </span>
-      <span className="v-said" role="status">
+      <span className="v-hidden" role="status">
         {told === undefined ? '' : told >= 60 ? say('timeShort', { n: told / 60 }) : say('secondsShort', { n: told })}
       </span>
     </>

@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import { LOOK_OVER } from '../core/run/look-over';
 import type { ContactView, ReviewLine, View } from '../core/run/view';
 import type { Refusal } from '../core/run/faults';
+import { Rich } from '../ui/rich';
 import { BlockOf, Review } from './blocks';
 import { missing, type Values } from './values';
 import { useWords } from './words';
@@ -115,6 +116,13 @@ export function PageView({
           </div>
         )}
         <div role="alert">{trouble && <p className="v-trouble">{trouble}</p>}</div>
+        {view.held && !explained && (
+          <div className="v-held" role="status">
+            <b>{say('notYet')}</b>{' '}
+            {view.held.left !== undefined && view.held.left > 0 && say('triesLeft', { n: view.held.left })}
+            <Rich text={view.held.hint} />
+          </div>
+        )}
         {explained && (
           <>
             <h2 className="v-prompt" tabIndex={-1} data-heading>

@@ -6,11 +6,13 @@ import type { Block, Page, Question, Quiz, Topic } from './schema';
 
 /**
  * The ask pages of a quiz as they can stand in another: with ids of their own, and filed under the topics of the same name there. What points
- * to scales, outcomes or other pages of the quiz they come from is left behind.
+ * to scales, outcomes or other pages of the quiz they come from is left behind, unless that is the same quiz.
  */
 export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; topics: Topic[] } {
   const fresh: Topic[] = [];
+  const stays = from.id === into.id;
   const topicIn = (id: string | undefined): string | undefined => {
+    if (stays && into.topics.some((t) => t.id === id)) return id;
     const name = from.topics.find((t) => t.id === id)?.name;
     if (name === undefined) return undefined;
     const known = [...into.topics, ...fresh].find((t) => fold(t.name) === fold(name));
@@ -28,7 +30,7 @@ export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; to
       stage: 'ask',
       blocks: page.blocks.map((block) => {
         const moved = { ...without(block, 'showIf'), id: newId(isQuestion(block) ? 'q' : 'b') } as Block;
-        if (!isQuestion(moved)) return moved;
+        if (!isQuestion(moved) || stays) return moved;
         const topic = topicIn(moved.topic);
         const bare = without(moved as Question & { weights?: unknown }, 'topic', 'marksTo', 'weights');
         const filed = { ...bare, ...(topic === undefined ? {} : { topic }) } as Question;

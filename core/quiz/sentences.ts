@@ -70,7 +70,7 @@ function testWords(quiz: Quiz, test: Test): string {
   }
   if ('verdict' in test) return `the visitor is ${outcomes.get(test.is)?.outcome.name || 'an outcome that is gone'}`;
   if ('known' in test)
-    return `${test.known} ${test.is === undefined ? `contains “${test.contains ?? ''}”` : `is “${test.is}”`}`;
+    return `${quiz.known.find((k) => k.id === test.known)?.name?.trim() || test.known} ${test.is === undefined ? `contains “${test.contains ?? ''}”` : `is “${test.is}”`}`;
   if ('contact' in test) {
     const field = contactOf.get(test.contact)?.fields.find((f) => f.id === test.contact);
     return `${field?.label ?? 'a field that is gone'} ${test.answered ? 'was given' : 'was not given'}`;

@@ -1,7 +1,7 @@
 import { choice, option, page, quiz, result, strongest } from '../../tests/quizzes';
 import type { Block, Carry, Quiz } from '../quiz/schema';
 import { checkQuiz } from '../check/check';
-import { addressWith, carried, handedOver } from './carry';
+import { addressWith, carriable, carried, handedOver, matchedCarry } from './carry';
 import { foldRun, type Sent } from './run';
 import { viewOf } from './view';
 
@@ -103,5 +103,30 @@ describe('what a visitor takes along', () => {
     );
     expect(lost(made({}, [{ id: 'chart', kind: 'chart', question: 'gone' }]))).toBe(1);
     expect(lost(made({}, [{ id: 'chart', kind: 'chart', question: 'q' }]))).toBe(0);
+  });
+
+  it('is matched by name with what the next quiz takes from quizzes', () => {
+    const q = made();
+    expect(carriable(q).map((c) => c.name)).toEqual([
+      'v',
+      'Marks',
+      'Kit',
+      'Marks in percent',
+      'Kit in percent',
+      'q',
+      'Name',
+      'source',
+    ]);
+    expect(
+      matchedCarry(q, [
+        { id: 'k1', from: 'quiz', name: ' kit ' },
+        { id: 'name', from: 'quiz', param: 'first' },
+        { id: 'x', name: 'Kit', from: 'address' },
+        { id: 'none', from: 'quiz' },
+      ]),
+    ).toEqual([
+      { value: 'points', ref: 's', as: 'k1' },
+      { value: 'contact', ref: 'name', as: 'first' },
+    ]);
   });
 });

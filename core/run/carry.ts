@@ -1,6 +1,8 @@
 /** What a visitor takes along out of a quiz: to the next quiz, or to an address. */
-import type { Block, Carry, Quiz } from '../quiz/schema';
+import type { Block, Carry, Known, Quiz } from '../quiz/schema';
+import { indexOf, nameOf } from '../quiz/lookup';
 import { isSafeAddress } from '../check/references';
+import { fold } from '../text/fold';
 import { contactOf, fillFor, type Result, resultOf } from '../score/result';
 import type { Run } from './run';
 
@@ -44,3 +46,39 @@ const reachedBlocks = (quiz: Quiz, run: Run): Extract<Block, { kind: 'hand-over'
   quiz.pages
     .filter((page) => page.stage === 'result' && run.way.some((visit) => visit.page === page.id))
     .flatMap((page) => page.blocks.filter((b) => b.kind === 'hand-over'));
+
+/** A value of this quiz that can go along, as the creator reads it. */
+export type Carriable = { value: Carry[number]['value']; ref?: string; name: string };
+
+/** Everything that can go along. */
+export function carriable(quiz: Quiz): Carriable[] {
+  const { questions, contactOf } = indexOf(quiz);
+  const scored = [{ id: 'marks', name: 'Marks' }, ...quiz.scales];
+  return [
+    ...quiz.verdicts.map((v) => ({ value: 'outcome' as const, ref: v.id, name: v.name })),
+    ...scored.map((s) => ({ value: 'points' as const, ref: s.id, name: s.name })),
+    ...scored.map((s) => ({ value: 'percent' as const, ref: s.id, name: `${s.name} in percent` })),
+    ...[...questions.values()].map((q) => ({ value: 'answer' as const, ref: q.id, name: nameOf(q) })),
+    ...[...contactOf].map(([id, block]) => ({
+      value: 'contact' as const,
+      ref: id,
+      name: block.fields.find((f) => f.id === id)?.label ?? id,
+    })),
+    ...quiz.known.map((k) => ({ value: 'known' as const, ref: k.id, name: knownName(k) })),
+  ];
+}
+
+export const knownName = (known: Known): string => known.name?.trim() || known.id;
+/** The name by which a known value is given: in an address, by the page around, by another quiz. */
+export const knownParam = (known: Known): string => known.param || known.id;
+
+/** What another quiz takes from quizzes, each matched with what goes by the same name here. */
+export const matchedCarry = (quiz: Quiz, known: Known[]): Carry =>
+  known
+    .filter((k) => k.from === 'quiz')
+    .flatMap((k) => {
+      const same = carriable(quiz).find((c) => [knownName(k), knownParam(k)].some((n) => fold(n) === fold(c.name)));
+      return same
+        ? [{ value: same.value, ...(same.ref === undefined ? {} : { ref: same.ref }), as: knownParam(k) }]
+        : [];
+    });

@@ -365,3 +365,25 @@ describe('explanations after each page', () => {
     expect(viewOf({ ...told, delivery: {} }, run)).not.toHaveProperty('explained');
   });
 });
+
+describe('a page that is held', () => {
+  const held = quiz(
+    [
+      page('p', [choice('q', [option('a', {}, { credit: 1 }), option('b')])], {
+        hold: { until: 'right', tries: 2, hint: 'Look up' },
+      }),
+      page('r', [ab('u')]),
+    ],
+    { verdicts: [strongest('v', ['x', 'y'])] },
+  );
+  const wrong: Sent = { do: 'go', page: 'p', answers: { q: ['b'] } };
+  const at = (...sent: Sent[]) => viewOf(held, foldRun(held, { seed: 1 }, sent));
+
+  it('says so after a try that was not right, with its hint and the tries that are left', () => {
+    expect(at()).not.toHaveProperty('held');
+    expect(at(wrong).held).toMatchObject({ left: 1 });
+    expect(JSON.stringify(at(wrong).held)).toContain('Look up');
+    expect(at(wrong, wrong)).toMatchObject({ page: { id: 'r' } });
+    expect(at(wrong, wrong)).not.toHaveProperty('held');
+  });
+});

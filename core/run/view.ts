@@ -108,6 +108,8 @@ export type View = {
   progress: { at: number; of: number };
   back: boolean;
   finished: boolean;
+  /** The page was sent and is held, since not all of it is right. `left` is the number of tries that remain, where they are counted. */
+  held?: { left?: number; hint?: RichText };
   /** What is to be said of the page just left, before the next one. */
   explained?: ReviewLine[];
   /** Where the run left the quiz to. `quiz` is an id; whoever knows where that quiz stands turns it into an address. */
@@ -142,6 +144,7 @@ export function viewOf(quiz: Quiz, run: Run): View {
     progress: progressOf(quiz, run),
     back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
     finished: run.finished,
+    ...given('held', page && heldNow(quiz, run, page)),
     ...given('explained', explainedNow(quiz, run)),
     ...given('out', outOf(quiz, run)),
     answers: own(run.answers),
@@ -176,6 +179,16 @@ function explainedNow(quiz: Quiz, run: Run): ReviewLine[] | undefined {
     .flatMap((id) => reviewOf(id, { right: true, explanations: true }, help))
     .filter((line) => line.state !== null || line.explanations);
   return lines.length ? lines : undefined;
+}
+
+function heldNow(quiz: Quiz, run: Run, page: Page): View['held'] {
+  const tries = run.tries[page.id] ?? 0;
+  if (!page.hold || tries === 0 || run.finished) return undefined;
+  const { hint, tries: most } = page.hold;
+  return {
+    ...given('left', most === undefined ? undefined : Math.max(0, most - tries)),
+    ...given('hint', hint === undefined ? undefined : filler(quiz, run, () => resultOf(quiz, run))(hint)),
+  };
 }
 
 function outOf(quiz: Quiz, run: Run): View['out'] {

@@ -80,6 +80,62 @@ describe('a walk of recorded answers', () => {
     expect(recordFault(q, { id: 'r', known: { source: 'x' } })).toBe('/known/source: the quiz declares no such value');
     expect(recordFault(q, { id: 'r', answers: { q1: ['a'], q2: '' } })).toBeNull();
   });
+  it('tells of fields and reviews that the quiz does not have', () => {
+    const q = quiz(
+      [
+        page('p1', [
+          ab('q1'),
+          { id: 'c', kind: 'contact', prompt: 'c', fields: [{ id: 'name', label: 'N', format: 'name' }] },
+        ]),
+      ],
+      { known: [{ id: 'source', from: 'address' }] },
+    );
+    expect(recordFault(q, { id: 'r', contact: { mail: 'x' } })).toBe('/contact/mail: no contact form asks for this');
+    expect(recordFault(q, { id: 'r', reviews: { q9: 1 } })).toBe('/reviews/q9: there is no question of this id');
+    expect(recordFault(q, { id: 'r', known: { other: 'x' } })).toBe('/known/other: the quiz declares no such value');
+    expect(
+      recordFault(q, {
+        id: 'r',
+        contact: { name: 'x' },
+        reviews: { q1: 1 },
+        known: { source: 'x' },
+        answers: { q1: ['a'] },
+      }),
+    ).toBeNull();
+  });
+  it('takes known values, contacts and marks by hand along', () => {
+    const q = quiz(
+      [
+        page('p1', [
+          { id: 'e', kind: 'essay', prompt: 'e', review: true },
+          {
+            id: 'c',
+            kind: 'contact',
+            prompt: 'c',
+            skippable: true,
+            fields: [
+              { id: 'name', label: 'N', format: 'name' },
+              { id: 'email', label: 'E', format: 'email' },
+            ],
+          },
+        ]),
+      ],
+      { known: [{ id: 'source', from: 'address' }] },
+    );
+    const at = (recorded: object) => walk(q, { id: 'r', answers: { e: 'words' }, ...recorded }).run;
+    expect(at({ known: { source: 'fair' }, contact: { name: 'Ada' }, reviews: { e: 0.5 }, seed: 7 })).toMatchObject({
+      known: { source: 'fair' },
+      contact: { c: { fields: { name: 'Ada' } } },
+      reviews: { e: 0.5 },
+      seed: 7,
+    });
+    expect(at({})).toMatchObject({ known: { source: '' }, contact: { c: { skipped: true } }, reviews: {}, seed: 1 });
+    expect(at({}).contact['c']).not.toHaveProperty('fields');
+    expect(resultOf(q, at({ reviews: { e: 0.5 } })).marks.awarded).toBe(0.5);
+  });
+  it('of a quiz without a page to ask on is finished at once', () => {
+    expect(walk(quiz([result('r1')]), { id: 'r' }).run).toMatchObject({ finished: true, way: [{ page: 'r1' }] });
+  });
 });
 
 describe('a held page', () => {

@@ -4,6 +4,7 @@ import { Plus, X } from 'lucide-react';
 import { Fragment, type ReactNode } from 'react';
 import { indexOf, isKeyed, nameOf, OTHER, without } from '../../core/quiz/lookup';
 import type { Condition, Question, Quiz } from '../../core/quiz/schema';
+import { knownName } from '../../core/run/carry';
 import { conditionWords, questionsBefore, type Test } from '../../core/quiz/sentences';
 import { Choose, LineInput, MenuButton, TextButton } from '../../ui/controls';
 import { NumberField } from '../write/number-field';
@@ -117,7 +118,7 @@ function subjectsOf(quiz: Quiz, page: string): { id: string; label: string }[] {
     ...quiz.scales.map((s) => ({ id: `scale ${s.id}`, label: s.name || 'Unnamed scale' })),
     ...quiz.topics.map((t) => ({ id: `topic ${t.id}`, label: `a score in ${t.name}` })),
     ...quiz.verdicts.filter((v) => v.outcomes.length).map((v) => ({ id: `verdict ${v.id}`, label: v.name })),
-    ...quiz.known.map((k) => ({ id: `known ${k.id}`, label: k.id })),
+    ...quiz.known.map((k) => ({ id: `known ${k.id}`, label: knownName(k) })),
     ...[...contactOf].map(([id, block]) => ({
       id: `contact ${id}`,
       label: block.fields.find((f) => f.id === id)?.label ?? id,

@@ -12,6 +12,7 @@ import { targetsOf } from '../targets';
 import { Bar } from '../write/sheet';
 import { counted, percent, visitorsOf } from './flows';
 import { Follow } from './follow';
+import { KnownValues } from './known';
 import { Rules } from './rules';
 import { Spine } from './spine';
 
@@ -104,6 +105,7 @@ export function Route() {
       <aside aria-label="Rules and a visitor to follow">
         {page && <Rules key={page.id} quiz={quiz} page={page} odds={odds} rule={rule} onRule={setRule} />}
         <Follow quiz={quiz} onWay={setWay} />
+        <KnownValues quiz={quiz} />
       </aside>
     </Split>
   );

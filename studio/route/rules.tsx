@@ -11,6 +11,8 @@ import type { Odds } from '../../core/rehearse/odds';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
+import { CarryPart, QuizChoice } from '../hand-over';
+import { useLive } from '../shell/live';
 import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { NumberField } from '../write/number-field';
@@ -114,7 +116,7 @@ export function Rules({
               >
                 {i + 1}
               </button>
-              <span>
+              <div>
                 When{' '}
                 <ConditionSentence
                   quiz={quiz}
@@ -140,7 +142,7 @@ export function Rules({
                   }
                 />
                 .
-              </span>
+              </div>
               <span className="share">
                 <Share odds={odds} page={page.id} route={i} />
                 <br />
@@ -158,7 +160,7 @@ export function Rules({
           ))}
           <li data-on={rule === -1 ? '' : undefined} onFocus={() => onRule(-1)}>
             <span />
-            <span>
+            <div>
               {routes.length ? 'Otherwise, go on to ' : 'Go on to '}
               <TargetChoice
                 quiz={quiz}
@@ -167,7 +169,7 @@ export function Rules({
                 onChange={(to, join) => set('otherwise', page.otherwise, to === 'next' ? undefined : to, join && 'to')}
               />
               .
-            </span>
+            </div>
             <span className="share">
               <Share odds={odds} page={page.id} route={-1} />
             </span>
@@ -227,6 +229,7 @@ function TargetChoice({
   value: Target;
   onChange: (target: Target, join?: string) => void;
 }) {
+  const { live } = useLive();
   const id =
     typeof value === 'string' ? value : 'page' in value ? `page ${value.page}` : 'url' in value ? 'url' : 'quiz';
   const asks = quiz.pages.filter((p) => p.stage === 'ask');
@@ -243,8 +246,9 @@ function TargetChoice({
           })),
           { id: 'finish', label: 'the result' },
           { id: 'again', label: 'the start again' },
+          { id: 'quiz', label: 'another quiz' },
           { id: 'url', label: 'an address elsewhere' },
-          ...(id === 'quiz' || (id.startsWith('page ') && !asks.some((p) => `page ${p.id}` === id))
+          ...(id.startsWith('page ') && !asks.some((p) => `page ${p.id}` === id)
             ? [{ id, label: targetWords(quiz, value) }]
             : []),
         ]}
@@ -252,6 +256,8 @@ function TargetChoice({
           if (to === id) return;
           if (to === 'next' || to === 'finish' || to === 'again') onChange(to);
           else if (to === 'url') onChange({ url: 'https://' });
+          else if (to === 'quiz')
+            onChange({ quiz: live.quizzes.find((q) => q.live && q.id !== quiz.id)?.id ?? quiz.id });
           else onChange({ page: to.slice(5) });
         }}
       />
@@ -268,6 +274,22 @@ function TargetChoice({
             onChange={(e) => onChange({ ...value, url: e.target.value }, 'url')}
           />
         </>
+      )}
+      {typeof value === 'object' && 'quiz' in value && (
+        <>
+          {', '}
+          <QuizChoice value={value.quiz} onChange={(to) => onChange({ ...value, quiz: to })} />
+        </>
+      )}
+      {typeof value === 'object' && ('quiz' in value || 'url' in value) && (
+        <CarryPart
+          quiz={quiz}
+          to={'quiz' in value ? live.quizzes.find((q) => q.id === value.quiz) : undefined}
+          value={value.carry}
+          onChange={(carry, join) =>
+            onChange(carry ? { ...value, carry } : 'quiz' in value ? { quiz: value.quiz } : { url: value.url }, join)
+          }
+        />
       )}
     </>
   );

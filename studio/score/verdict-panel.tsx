@@ -9,6 +9,7 @@ import { decideBy, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { targetsOf } from '../targets';
 import { BandRuler } from './bands';
+import { VerdictRules } from './verdict-rules';
 
 const ways = [
   { id: 'strongest', label: 'the outcome most answers speak for' },
@@ -59,11 +60,7 @@ export function VerdictPanel({ quiz, verdict }: { quiz: Quiz; verdict: Verdict }
         </>
       )}
       {verdict.by === 'bands' && <Measure quiz={quiz} verdict={verdict} />}
-      {verdict.by === 'rules' && (
-        <>
-          , the first that holds: {verdict.rules.length} {verdict.rules.length === 1 ? 'rule' : 'rules'}.
-        </>
-      )}{' '}
+      {verdict.by === 'rules' && ', the first that holds.'}{' '}
       {verdict.outcomes.length > 0 && (
         <>
           Where nothing decides, it is{' '}
@@ -79,6 +76,7 @@ export function VerdictPanel({ quiz, verdict }: { quiz: Quiz; verdict: Verdict }
           .
         </>
       )}
+      {verdict.by === 'rules' && <VerdictRules quiz={quiz} verdict={verdict} />}
       {verdict.by === 'bands' && <Bands quiz={quiz} verdict={verdict} colourOf={(id) => colours.get(id) ?? 0} />}
     </div>
   );

@@ -3,9 +3,12 @@
 import { Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
+import { knownName } from '../../core/run/carry';
+import { nameOf, questionsOf } from '../../core/quiz/lookup';
 import type { Block, ContactBlock, Page, Question, Quiz } from '../../core/quiz/schema';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
-import { useDocumentStore } from '../document';
+import { useDocument, useDocumentStore, useQuiz } from '../document';
+import { CarryPart, QuizChoice } from '../hand-over';
 import { moveBlock, newId, removeBlock, setField } from '../edits';
 import { useLive } from '../shell/live';
 import type { Target } from '../targets';
@@ -197,6 +200,36 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
           </div>
         </div>
       );
+    case 'chart':
+      return <ChartPart block={block} set={set} />;
+    case 'certificate':
+      return (
+        <div style={{ display: 'grid', gap: 6 }}>
+          <TextField
+            label="Title of the certificate"
+            value={block.title ?? ''}
+            placeholder="Certificate"
+            onChange={(to) => set(['title'], block.title, to || undefined)}
+          />
+          <RichField
+            label="What the certificate says"
+            value={block.body}
+            placeholder="Put in the visitor’s name and what they reached"
+            onChange={(to) => set(['body'], block.body, to)}
+          />
+          <TextField
+            label="Words on the button"
+            value={block.button ?? ''}
+            placeholder="Get the certificate"
+            onChange={(to) => set(['button'], block.button, to || undefined)}
+          />
+          <span style={{ color: 'var(--ink-2)' }}>
+            Visitors get it as a sheet to print, with the day they finished.
+          </span>
+        </div>
+      );
+    case 'hand-over':
+      return <HandOverPart block={block} set={set} />;
     case 'share':
       return (
         <div style={{ display: 'grid', gap: 6 }}>
@@ -226,6 +259,64 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
   }
 }
 
+type Of<K extends Block['kind']> = {
+  block: Extract<Block, { kind: K }>;
+  set: (field: string[], was: unknown, to: unknown) => void;
+};
+
+function ChartPart({ block, set }: Of<'chart'>) {
+  const choices = questionsOf(useQuiz()).filter((q) => q.kind === 'choice');
+  return (
+    <div style={{ display: 'grid', gap: 6 }}>
+      <TextField
+        label="Title of the chart"
+        value={block.title ?? ''}
+        placeholder="A title, if you like; else the question"
+        onChange={(to) => set(['title'], block.title, to || undefined)}
+      />
+      <span>
+        How others answered{' '}
+        <Choose
+          label="Which question"
+          value={block.question ?? ''}
+          options={[
+            ...(choices.some((q) => q.id === block.question)
+              ? []
+              : [{ id: block.question ?? '', label: 'choose one' }]),
+            ...choices.map((q) => ({ id: q.id, label: nameOf(q) })),
+          ]}
+          onChange={(to) => set(['question'], block.question, to)}
+        />
+        .
+      </span>
+    </div>
+  );
+}
+
+function HandOverPart({ block, set }: Of<'hand-over'>) {
+  const quiz = useQuiz();
+  const { live } = useLive();
+  return (
+    <div style={{ display: 'grid', gap: 6 }}>
+      <span>
+        On to <QuizChoice value={block.quiz} onChange={(to) => set(['quiz'], block.quiz, to)} />
+      </span>
+      <TextField
+        label="Words on the button"
+        value={block.button ?? ''}
+        placeholder="Go on"
+        onChange={(to) => set(['button'], block.button, to || undefined)}
+      />
+      <CarryPart
+        quiz={quiz}
+        to={live.quizzes.find((q) => q.id === block.quiz)}
+        value={block.carry}
+        onChange={(carry) => set(['carry'], block.carry, carry)}
+      />
+    </div>
+  );
+}
+
 const Fields = styled.div`
   display: grid;
   gap: 8px;
@@ -243,6 +334,7 @@ const Fields = styled.div`
 function ContactPart({ block, at }: { block: ContactBlock; at: string[] }) {
   const store = useDocumentStore();
   const { live } = useLive();
+  const known = useDocument((s) => s.quiz.known);
   const edit = (...args: Parameters<typeof setField>) =>
     store.getState().edit(setField(...args), `${args[2].join('.')} ${args[1].join('.')}`);
   const set = (field: string[], was: unknown, to: unknown) => edit('set-contact', at, field, was, to);
@@ -287,6 +379,17 @@ function ContactPart({ block, at }: { block: ContactBlock; at: string[] }) {
           >
             required
           </Toggle>
+          {known.length > 0 && (
+            <span style={{ color: 'var(--ink-2)' }}>
+              filled in with{' '}
+              <Choose
+                label={`What ${field.label} is filled in with`}
+                value={field.from ?? ''}
+                options={[{ id: '', label: 'nothing' }, ...known.map((k) => ({ id: k.id, label: knownName(k) }))]}
+                onChange={(to) => edit('set-field', [...at, 'fields', field.id], ['from'], field.from, to || undefined)}
+              />
+            </span>
+          )}
           <TextButton
             $weight={400}
             aria-label={`Remove ${field.label}`}

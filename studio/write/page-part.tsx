@@ -5,7 +5,7 @@ import { memo, useState } from 'react';
 import styled from 'styled-components';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import { type BlockKind, newBlock } from '../../core/quiz/blank';
-import { isContact, isQuestion } from '../../core/quiz/lookup';
+import { isContact, isQuestion, questionsOf } from '../../core/quiz/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock, setField } from '../edits';
@@ -62,6 +62,9 @@ const resultKinds: MenuEntry[] = [
   { id: 'media', label: 'A picture' },
   { id: 'contact', label: 'Contact form' },
   { id: 'offer', label: 'An offer' },
+  { id: 'chart', label: 'How others answered' },
+  { id: 'certificate', label: 'A certificate' },
+  { id: 'hand-over', label: 'On to another quiz' },
   { id: 'share', label: 'Share' },
   { id: 'again', label: 'Take it again' },
 ];
@@ -243,6 +246,12 @@ function makeBlock(kind: string, quiz: Quiz) {
   if (kind === 'score') return { id: newId('b'), kind: 'score' as const, scales: quiz.scales.map((s) => s.id) };
   if (kind === 'topics') return { id: newId('b'), kind: 'topics' as const, of: 'marks' };
   if (kind === 'answers') return { id: newId('b'), kind: 'answers' as const, right: true, explanations: true };
+  if (kind === 'chart') {
+    const question = questionsOf(quiz).find((q) => q.kind === 'choice');
+    return { id: newId('b'), kind: 'chart' as const, ...(question ? { question: question.id } : {}) };
+  }
+  if (kind === 'certificate') return { id: newId('b'), kind: 'certificate' as const, title: 'Certificate' };
+  if (kind === 'hand-over') return { id: newId('b'), kind: 'hand-over' as const, quiz: quiz.id };
   if (kind === 'share') return { id: newId('b'), kind: 'share' as const };
   if (kind === 'again') return { id: newId('b'), kind: 'again' as const };
   return newBlock(kind as BlockKind, newId);

@@ -26,6 +26,7 @@ import { QuestionBody } from './kinds/body';
 import { Keys, lineField, linesOf } from './kinds/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
+import { Numeral } from './selected';
 import { Row } from './sheet';
 import { TopicField } from './topic';
 
@@ -144,12 +145,8 @@ export const QuestionPart = memo(function QuestionPart({
     <div data-block={question.id}>
       <Row
         gutter={
-          <span
-            className="numeral"
-            style={{ font: '700 34px/38px var(--heading)', fontVariantNumeric: 'tabular-nums', marginInlineEnd: 16 }}
-            aria-hidden="true"
-          >
-            {number}
+          <span className="numeral">
+            <Numeral question={question.id} number={number} />
           </span>
         }
         margin={<TopicField question={question} topics={topics} />}

@@ -7,6 +7,7 @@ import { Bold, Italic, Link2, List } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Insert, Quiz, RichDoc, RichText } from '../../core/quiz/schema';
+import { knownName } from '../../core/run/carry';
 import { nameOf, questionsOf } from '../../core/quiz/lookup';
 import { same } from '../../core/quiz/edits';
 import { cleanRich, toDoc } from '../../core/text/rich';
@@ -84,6 +85,10 @@ export function insertsFor(quiz: Quiz): { id: string; label: string; attrs: Inse
     ...questionsOf(quiz).map((q) => ({
       label: `Answer: ${nameOf(q)}`,
       attrs: { value: 'answer' as const, ref: q.id, fallback: 'nothing' },
+    })),
+    ...quiz.known.map((k) => ({
+      label: `Known: ${knownName(k)}`,
+      attrs: { value: 'known' as const, ref: k.id, fallback: k.default || 'something' },
     })),
   ];
   return list.map((l) => ({ ...l, id: `${l.attrs.value} ${l.attrs.ref ?? ''}` }));

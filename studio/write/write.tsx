@@ -1,7 +1,7 @@
 'use client';
 /** Write: the manuscript with margin notes, and the visitor's view beside it. */
 import { Plus } from 'lucide-react';
-import { useMemo, useRef } from 'react';
+import { type ClipboardEvent, useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import { isContact, isQuestion } from '../../core/quiz/lookup';
@@ -10,12 +10,15 @@ import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
 import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
+import { pasteEdit } from './bulk';
 import { FocusProvider, useCursor } from './cursor';
 import { walkLines } from './fields';
 import { LiveView } from './live-view';
 import { PagePart } from './page-part';
 import { Reading, ReadButton } from './reading';
+import { SelectedLine } from './selected';
 import { Manuscript, Row } from './sheet';
+import { Whole } from './whole';
 
 const Split = styled.div`
   display: flex;
@@ -34,6 +37,16 @@ export function Write() {
     [quiz.verdicts, quiz.scales, quiz.topics],
   );
   useArrival(arrive);
+  /** Questions that were copied, here or in another quiz, come in behind the page with the cursor. */
+  const paste = (event: ClipboardEvent) => {
+    const { quiz: now, edit } = store.getState();
+    const behind = now.pages.find((p) => p.id === cursor.page && p.stage === 'ask') ?? lastAsk;
+    const put = behind && pasteEdit(now, event.clipboardData.getData('text/plain'), behind.id);
+    if (!put) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (edit(put.edit)) focusLater(`prompt ${put.first}`);
+  };
 
   const first = quiz.pages[0];
   const welcomes = first?.stage === 'ask' && !first.blocks.some((b) => isQuestion(b) || isContact(b));
@@ -43,7 +56,14 @@ export function Write() {
     <FocusProvider value={focusLater}>
       <Reading>
         <Split>
-          <Manuscript ref={sheet} onFocus={onFocus} onPointerDown={onPointerDown} onKeyDown={walkLines}>
+          <Manuscript
+            ref={sheet}
+            onFocus={onFocus}
+            onPointerDown={onPointerDown}
+            onKeyDown={walkLines}
+            onPasteCapture={paste}
+          >
+            <Whole quiz={quiz} page={cursor.page} arrive={arrive} />
             {!welcomes && (
               <Row>
                 <TextButton
@@ -93,6 +113,7 @@ export function Write() {
                 </TextButton>
               </Row>
             )}
+            <SelectedLine />
           </Manuscript>
           <LiveView quiz={quiz} page={cursor.page} />
         </Split>

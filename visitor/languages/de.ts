@@ -50,6 +50,8 @@ export const de: Phrases = {
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
   goneOn: 'Willkommen zurück. Du bist, wo du aufgehört hast.',
   anew: 'Von vorn beginnen',
+  notYet: 'Noch ist nicht alles richtig.',
+  triesLeft: { one: 'Noch ein Versuch.', other: 'Noch {w} Versuche.' },
   thanks: 'Danke. Das war alles.',
   howItWent: 'So lief es',
   goOn: 'Weiter',

@@ -50,6 +50,8 @@ export const es: Phrases = {
   elsewhere: 'Este cuestionario siguió en otra ventana. Aquí es donde está.',
   goneOn: 'Hola de nuevo. Estás donde lo dejaste.',
   anew: 'Empezar de nuevo',
+  notYet: 'Aún no está todo bien.',
+  triesLeft: { one: 'Queda un intento.', other: 'Quedan {n} intentos.' },
   thanks: 'Gracias. Eso era todo.',
   howItWent: 'Así te ha ido',
   goOn: 'Seguir',

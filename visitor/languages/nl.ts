@@ -50,6 +50,8 @@ export const nl: Phrases = {
   elsewhere: 'Deze quiz ging in een ander venster verder. Hier staat hij nu.',
   goneOn: 'Welkom terug. Je bent waar je gebleven was.',
   anew: 'Opnieuw beginnen',
+  notYet: 'Nog niet alles is goed.',
+  triesLeft: { one: 'Nog één poging.', other: 'Nog {w} pogingen.' },
   thanks: 'Dank je. Dat was alles.',
   howItWent: 'Zo ging het',
   goOn: 'Verder',
