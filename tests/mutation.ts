@@ -21,6 +21,7 @@ const each =
   };
 // Properties are tried on fewer quizzes, the same for every mutant: one that survives costs the whole of them.
 process.env['TRIES'] = '25';
+process.env['VALIDATE_TEST_QUIZZES'] = 'yes';
 fc.configureGlobal({ numRuns: 25, seed: 7 });
 
 // Mocha's own names are there; Jest's are put beside them.

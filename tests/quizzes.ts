@@ -2,7 +2,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/quiz/schema';
-import { validateQuiz } from '../core/quiz/validate';
 
 export const option = (id: string, weights: Option['weights'] = {}, more: Partial<Option> = {}): Option => ({
   id,
@@ -66,14 +65,23 @@ export function quiz(pages: Page[], more: Partial<Quiz> = {}): Quiz {
     access: {},
     ...more,
   };
-  const checked = validateQuiz(made);
+  return VALIDATE ? valid(made) : made;
+}
+
+/**
+ * Loading and compiling the schema takes longer than most suites, and each suite would do it anew: quizzes of tests are validated where all
+ * suites run in one process, as in mutation testing, and where VALIDATE_TEST_QUIZZES is set.
+ */
+const VALIDATE = process.env['VALIDATE_TEST_QUIZZES'] !== undefined;
+
+export function valid(document: unknown): Quiz {
+  // eslint-disable-next-line @typescript-eslint/no-require-imports -- loaded only where it is needed, see above
+  const { validateQuiz } = require('../core/quiz/validate') as typeof import('../core/quiz/validate');
+  const checked = validateQuiz(document);
   if ('faults' in checked) throw new Error(JSON.stringify(checked.faults));
   return checked.quiz;
 }
 
 /** A quiz of the demo. */
-export function demoQuiz(name: string): Quiz {
-  const checked = validateQuiz(JSON.parse(readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8')));
-  if ('faults' in checked) throw new Error(`${name}: ${JSON.stringify(checked.faults)}`);
-  return checked.quiz;
-}
+export const demoQuiz = (name: string): Quiz =>
+  valid(JSON.parse(readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8')));

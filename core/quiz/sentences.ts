@@ -78,13 +78,16 @@ function testWords(quiz: Quiz, test: Test): string {
   return `the number of tries here ${joined(boundWords(test, ''), 'and')}`;
 }
 
-/** Where a target leads: "Repairs", "the next page", "the result". */
-export function targetWords(quiz: Quiz, target: Target | undefined): string {
+/**
+ * Where a target leads: "Repairs", "the next page", "the result".
+ * @param titles of other quizzes by id, where they are known
+ */
+export function targetWords(quiz: Quiz, target: Target | undefined, titles?: ReadonlyMap<string, string>): string {
   if (target === undefined || target === 'next') return 'the next page';
   if (target === 'finish') return 'the result';
   if (target === 'again') return 'the start again';
   if ('page' in target) return quiz.pages.find((p) => p.id === target.page)?.name || 'a page without a name';
-  return 'quiz' in target ? `the quiz “${target.quiz}”` : target.url;
+  return 'quiz' in target ? `the quiz “${titles?.get(target.quiz) ?? target.quiz}”` : target.url;
 }
 
 /** Questions that a rule after this page can ask about: those that stand on it or before it, and the bank's. */

@@ -255,7 +255,7 @@ describe('what a browser may see', () => {
     );
     const view = viewOf(q, foldRun(q, { seed: 1 }, [{ do: 'go', page: 'p', answers: { q1: ['a'] } }]));
     expect(view).toEqual({
-      quiz: { title: 'A quiz', language: 'en', progress: false, look: 'meadow' },
+      quiz: { title: 'A quiz', language: 'en', progress: false, looksOver: false, look: 'meadow' },
       page: {
         id: 'end',
         stage: 'result',

@@ -141,7 +141,6 @@ export function Rules({
                     )
                   }
                 />
-                .
               </div>
               <span className="share">
                 <Share odds={odds} page={page.id} route={i} />
@@ -168,7 +167,6 @@ export function Rules({
                 value={page.otherwise ?? 'next'}
                 onChange={(to, join) => set('otherwise', page.otherwise, to === 'next' ? undefined : to, join && 'to')}
               />
-              .
             </div>
             <span className="share">
               <Share odds={odds} page={page.id} route={-1} />
@@ -222,11 +220,14 @@ function TargetChoice({
   quiz,
   page,
   value,
+  bare,
   onChange,
 }: {
   quiz: Quiz;
   page: Page;
   value: Target;
+  /** Without the full stop: the sentence goes on. */
+  bare?: boolean;
   onChange: (target: Target, join?: string) => void;
 }) {
   const { live } = useLive();
@@ -281,6 +282,7 @@ function TargetChoice({
           <QuizChoice value={value.quiz} onChange={(to) => onChange({ ...value, quiz: to })} />
         </>
       )}
+      {!bare && '.'}
       {typeof value === 'object' && ('quiz' in value || 'url' in value) && (
         <CarryPart
           quiz={quiz}
@@ -372,6 +374,7 @@ function Held({ quiz, page, keyed, set }: { quiz: Quiz; page: Page; keyed: boole
                 quiz={quiz}
                 page={page}
                 value={hold.then ?? 'next'}
+                bare
                 onChange={(then, join) => set('hold', hold, { ...hold, then }, join && 'then')}
               />
             </>

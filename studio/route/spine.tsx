@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import { conditionWords, targetWords } from '../../core/quiz/sentences';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import type { Odds } from '../../core/rehearse/odds';
+import { useLive } from '../shell/live';
 import { type Arc, counted, flowsOf, rowsOf } from './flows';
 
 const ROW = 50;
@@ -105,6 +106,8 @@ type SpineProps = {
 export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
   const flows = useMemo(() => flowsOf(quiz, odds), [quiz, odds]);
   const lit = new Set(way);
+  const { live } = useLive();
+  const titles = new Map(live.quizzes.map((q) => [q.id, q.title]));
   const [unfolded, setUnfolded] = useState<number[]>([]);
   const rows = useMemo(() => {
     const keep = new Set(unfolded);
@@ -130,7 +133,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
         at: (y(arc.from) + y(arc.to)) / 2,
         x: X + SPINE / 2 + reach(arc) * 0.75,
       })),
-    ...flows.out.map((way) => ({ ...way, to: targetWords(quiz, way.to), at: y(way.from), x: X + 14 })),
+    ...flows.out.map((way) => ({ ...way, to: targetWords(quiz, way.to, titles), at: y(way.from), x: X + 14 })),
   ]);
   const list = useRef<HTMLOListElement>(null);
   // A page reached by the arrow keys may come out of a fold: it is in the list only after the next drawing.

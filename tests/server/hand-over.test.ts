@@ -79,7 +79,10 @@ describe('a hand-over', () => {
     // The address alone cannot say what only a quiz may say.
     expect(await openWith(next.address, { rider: 'x' })).toEqual({});
     expect(await openWith(next.address, { handed }, new Date(Date.now() + 2 * DAY))).toEqual({});
-    const third = await published(quiz([page('p', [choice('q', [option('a'), option('b')])])], { known: [{ id: 'rider', from: 'quiz' }] }), member);
+    const third = await published(
+      quiz([page('p', [choice('q', [option('a'), option('b')])])], { known: [{ id: 'rider', from: 'quiz' }] }),
+      member,
+    );
     expect(await openWith(third.address, { handed })).toEqual({});
     expect(await openWith(next.address, { handed })).toEqual({ rider: 'x' });
 
