@@ -145,6 +145,20 @@ export const edits = pgTable(
     ofQuiz(t),
   ],
 );
+/** What a draft looked like at the end of each stretch of work, so that it can be looked at and gone back to. */
+export const states = pgTable(
+  'states',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    revision: integer('revision').notNull(),
+    document: jsonb('document').$type<Quiz>().notNull(),
+    /** When it became so, and who made the last edit of it. */
+    at: at('at').notNull(),
+    by: text('by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.revision] }), ofQuiz(t)],
+);
 /** Pictures that creators have put in, made smaller and without what cameras write into them. They are never changed, only added. */
 export const pictures = pgTable(
   'pictures',

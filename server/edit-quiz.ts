@@ -3,6 +3,7 @@ import {
   editsAfter,
   findQuiz,
   insertEdit,
+  insertState,
   type KeptEdit,
   knownEdits,
   lockQuiz,
@@ -19,6 +20,10 @@ export type EditsKept = {
   since: KeptEdit[];
   refused: { id: string; refusal: EditRefusal }[];
 };
+
+/** A pause this long ends a stretch of work, whose end is kept as a state; so does every so many edits, or another person. */
+const STRETCH = 5 * 60_000;
+const MANY = 100;
 
 /**
  * Keeps edits that a browser made on revision `base`. Each is applied to the newest document, where it finds its place by id; one that no
@@ -58,8 +63,19 @@ export async function keepEdits(
       kept.add(id);
       await insertEdit(tx, { workspaceId, quizId, revision, editId: id, edit, by: member.name });
     }
-    if (revision > row.revision)
+    if (revision > row.revision) {
+      const pause = now.getTime() - row.changedAt.getTime() > STRETCH || row.changedBy !== member.name;
+      if (pause || row.revision % MANY > revision % MANY)
+        await insertState(tx, {
+          workspaceId,
+          quizId,
+          revision: row.revision,
+          document: row.draft,
+          at: row.changedAt,
+          by: row.changedBy,
+        });
       await updateQuiz(tx, workspaceId, quizId, { draft, revision, changedAt: now, changedBy: member.name });
+    }
     return { revision, since: await editsAfter(tx, workspaceId, quizId, base), refused };
   });
 }

@@ -21,6 +21,7 @@ p{margin:0 0 18px}
 figcaption{font-style:italic;margin-top:6px}
 figure{margin:14px 0 0}
 .quiz{margin:22px 0}
+.quiz>button{font:600 17px Figtree,sans-serif;background:#B5432C;color:#fff;border:0;padding:14px 22px;cursor:pointer}
 @media (max-width:1100px){.page{grid-template-columns:minmax(0,688px)}aside.left{display:none}}
 @media (max-width:600px){header{padding:0 20px}header nav{display:none}.page{padding:20px 16px 60px}h1{font-size:32px}}
 `;
@@ -32,15 +33,23 @@ const frame = (title: string, body: string) => `<!doctype html>
 <body><header><b>${wheel} Slow Spoke</b><nav aria-label="Slow Spoke"><a href="#">Routes</a><a href="#">Workshop</a><a href="#">Shop</a><a href="/" aria-current="page">Stories</a><a href="#">Festival</a></nav></header>
 ${body}</body></html>`;
 
-export const article = (home: string): string =>
+/** How the quiz stands in a page: in its text, over it after a while, or behind a button. */
+const quizzes = {
+  text: `<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" style="padding-bottom:calc(0.363 * min(100%, 688px) + 308px)"></div>`,
+  later: `<div data-yes-maybe="overnight" data-title="Ready for your first overnight?" data-as="pop-up" data-when="4"></div>`,
+  button: `<div class="quiz" data-yes-maybe="repair" data-title="Roadside repair check" data-as="button" data-button="Could you mend it? Find out"></div>`,
+};
+export type Standing = keyof typeof quizzes;
+
+export const article = (home: string, standing: Standing = 'text'): string =>
   frame(
     'What stays in when the bag is full',
     `<div class="page">
 <aside class="left"><b style="color:#1D2B2A">Pia Puncture</b><br>Workshop notes, 17 April<br>Eight minutes, unhurried
-<ul><li>The scales do not lie</li><li style="color:#A93B25;font-weight:600">What stays in</li><li>What we left on the moor</li><li>One bag, two nights</li></ul></aside>
+<ul><li><a href="/later" style="color:inherit">The scales do not lie</a></li><li style="color:#A93B25;font-weight:600">What stays in</li><li>What we left on the moor</li><li><a href="/button" style="color:inherit">One bag, two nights</a></li></ul></aside>
 <main><h1>What stays in when the bag is full</h1>
 <p>Every April we empty our panniers on the workshop floor and argue. Otto defends his teapot, I defend my spokes, and nobody has ever given in. Before you read who is right, find out which of us you would side with.</p>
-<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" style="padding-bottom:calc(0.363 * min(100%, 688px) + 308px)"></div>
+${quizzes[standing]}
 <script async src="${home}/embed.js"></script>
 <p>Otto weighs his teapot every year, and every year it weighs 410 grams. “It is not the tea,” he says, “it is the stopping.” We put it on the bench beside the spokes and took a photograph, and then somebody made tea.</p>
 <p>I have carried three spare spokes since the ferry road, where one broke at soup time and the next shop was two valleys away. They weigh 21 grams. I have needed them once in nine years, and on that one evening I was the most popular person on the quay.</p>

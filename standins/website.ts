@@ -29,6 +29,8 @@ export async function startWebsite({ port, home }: { port: number; home: string 
       }
     }
     if (pathname === '/') return send('text/html; charset=utf-8', article(home));
+    if (pathname === '/later') return send('text/html; charset=utf-8', article(home, 'later'));
+    if (pathname === '/button') return send('text/html; charset=utf-8', article(home, 'button'));
     const found = rides[pathname.replace('/rides/', '')];
     if (found) return send('text/html; charset=utf-8', ride(found));
     send(

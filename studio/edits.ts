@@ -3,7 +3,7 @@ import type { Block, Choice, Outcome, Page, Question, Quiz, Scale, Topic, Verdic
 import { type BlockKind, choiceBlock, newBlock, resultPage } from '../core/quiz/blank';
 import { indexOf, isQuestion } from '../core/quiz/lookup';
 import { type Weighed, weighedIn } from '../core/quiz/weighed';
-import type { Edit, Op, Place } from '../core/quiz/edits';
+import { type Edit, type Op, type Place, same } from '../core/quiz/edits';
 
 const alphabet = '23456789abcdefghjkmnpqrstuvwxyz';
 export const newId = (prefix: string): string =>
@@ -431,4 +431,14 @@ export function weighMany(changes: CellChange[]): Edit | null {
     return setField('set-key', of.at, ['credit'], of.credit, value || undefined).ops;
   });
   return ops.length ? { name: 'weigh', ops } : null;
+}
+
+/** Brings the whole quiz to an earlier state, as one step; null where it stands like that. Its id, and ids used since, stay its own. */
+export function goBackTo(quiz: Quiz, state: Quiz): Edit | null {
+  const fields = new Set([...Object.keys(quiz), ...Object.keys(state)]);
+  const ops = [...fields].flatMap((field) => {
+    const [was, to] = [quiz[field as keyof Quiz], state[field as keyof Quiz]];
+    return field === 'id' || same(was, to) ? [] : setField('go-back', [], [field], was, to).ops;
+  });
+  return ops.length ? { name: 'go-back', ops } : null;
 }

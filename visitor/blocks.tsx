@@ -2,6 +2,7 @@
 import { type ReactNode, useState } from 'react';
 import type { Offer } from '../core/quiz/schema';
 import type { BlockView, LookedOver, OutcomeView, ReviewLine } from '../core/run/view';
+import { Mark } from '../ui/marks';
 import { Rich } from '../ui/rich';
 import { ContactForm } from './contact-form';
 import { Media } from './questions/parts';
@@ -143,6 +144,8 @@ const Bar = ({ percent }: { percent: number }) => (
   </i>
 );
 
+const signs = { right: 'yes', partly: 'maybe', wrong: 'no', waiting: 'not-yet' } as const;
+
 /** Questions looked at afterwards: what was given, whether it was right, and why. */
 export function Review({ lines }: { lines: ReviewLine[] }) {
   const { say } = useWords();
@@ -152,7 +155,12 @@ export function Review({ lines }: { lines: ReviewLine[] }) {
         <li key={line.id}>
           <h3>{line.prompt}</h3>
           <p data-state={line.state ?? undefined}>
-            {line.state && <span className="v-state">{say(line.state)}</span>} {line.given || say('leftEmpty')}
+            {line.state && (
+              <span className="v-state">
+                <Mark kind={signs[line.state]} size={13} plain /> {say(line.state)}
+              </span>
+            )}{' '}
+            {line.given || say('leftEmpty')}
             {line.marks && <small> {line.marks}</small>}
           </p>
           {line.right && (

@@ -98,6 +98,12 @@ export function TakeQuiz({ address, first, spoken }: { address: string; first: S
   }, []);
 
   const pageId = standing.view.page?.id;
+  /** Tells the page around what has happened, and nothing about whom it happened to. */
+  const tell = (type: string, now: Standing = standing) => {
+    if (window.parent === window) return;
+    const { at, of } = now.view.progress;
+    window.parent.postMessage({ yesMaybe: 1, event: { type, edition: now.edition, at, of } }, '*');
+  };
   const shownPage = useRef(pageId);
   useEffect(() => {
     if (shownPage.current === pageId) return;
@@ -144,6 +150,10 @@ export function TakeQuiz({ address, first, spoken }: { address: string; first: S
         const now = body as Standing;
         stand(now);
         keeper(address).write({ token: token.current });
+        if (standing.seq === 0) tell('started', now);
+        if (sent.do === 'go' && sent.answers) tell('answered', now);
+        if (sent.do === 'go' && Object.values(sent.contact ?? {}).some((c) => 'fields' in c)) tell('contact', now);
+        if (now.view.finished && !standing.view.finished) tell('finished', now);
         if (sent.do === 'time') setTrouble('timeIsUp');
         if (sent.do === 'go' && now.view.explained && now.view.page?.id !== pageId) setExplained(now.view.explained);
         else follow(now);
@@ -227,6 +237,7 @@ export function TakeQuiz({ address, first, spoken }: { address: string; first: S
             )
           }
           onOffer={(outcome) => {
+            tell('offer');
             const seq = standing.seq + 1;
             void post(`/q/${address}/step`, { token: token.current, seq, sent: { do: 'offer', outcome } }, true).then(
               ({ status, body }) => {

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { Quiz } from '../../core/quiz/schema';
 import type { Edit } from '../../core/quiz/edits';
 import type { Db, Tx } from '../client';
-import { addresses, editions, edits, quizzes } from '../schema';
+import { addresses, editions, edits, quizzes, states } from '../schema';
 
 export type QuizRow = typeof quizzes.$inferSelect;
 const own = (workspaceId: string, quizId: string) =>
@@ -80,6 +80,33 @@ export const editsAfter = (db: Db | Tx, workspaceId: string, quizId: string, rev
     .from(edits)
     .where(and(eq(edits.workspaceId, workspaceId), eq(edits.quizId, quizId), gt(edits.revision, revision)))
     .orderBy(asc(edits.revision));
+
+/** Keeps a state of the draft; the same revision is kept once. */
+export async function insertState(tx: Tx, row: typeof states.$inferInsert): Promise<void> {
+  await tx.insert(states).values(row).onConflictDoNothing();
+}
+
+const statesWhere = (workspaceId: string, quizId: string) =>
+  and(eq(states.workspaceId, workspaceId), eq(states.quizId, quizId));
+
+/** Newest first. */
+export const statesOf = (db: Db, workspaceId: string, quizId: string, most: number) =>
+  db
+    .select({ revision: states.revision, at: states.at, by: states.by })
+    .from(states)
+    .where(statesWhere(workspaceId, quizId))
+    .orderBy(desc(states.revision))
+    .limit(most);
+
+export async function findState(
+  db: Db,
+  workspaceId: string,
+  quizId: string,
+  revision: number,
+): Promise<Quiz | undefined> {
+  const where = and(statesWhere(workspaceId, quizId), eq(states.revision, revision));
+  return (await db.select({ document: states.document }).from(states).where(where))[0]?.document;
+}
 
 export async function insertEdition(tx: Tx, row: typeof editions.$inferInsert): Promise<void> {
   await tx.insert(editions).values(row);

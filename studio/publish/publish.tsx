@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { EditionLine } from './edition-line';
-import { PrimaryButton, TextButton } from '../../ui/controls';
+import { Choose, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { useRehearsal } from '../rehearsal';
@@ -63,7 +63,9 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
   const state = stateWords(live, revision);
   const link = `${live.publicUrl}/q/${live.address}`;
   const [free, setFree] = useState('');
-  const code = `<div data-yes-maybe="${live.address}" data-title="${title.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;')}"${free && ` style="padding-bottom:${free}"`}></div>\n<script async src="${live.publicUrl}/embed.js"></script>`;
+  const [as, setAs] = useState<Stands>('text');
+  const [when, setWhen] = useState('20');
+  const code = embedCode(live, { title, as, when, free });
   const errors = findings.filter((f) => f.severity === 'error').length;
   const warnings = findings.filter((f) => f.severity === 'warning').length;
   const unchanged = live.edition !== null && live.revision === revision;
@@ -105,8 +107,38 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
             <section>
               <h2>In a page of yours</h2>
               <p>
-                Put this where the quiz should stand. It takes the width of its place and the height that it needs; the
-                style keeps the height of its first page free, so that your text does not jump.
+                It stands{' '}
+                <Choose
+                  label="How it stands in the page"
+                  value={as}
+                  options={[
+                    { id: 'text', label: 'in the text' },
+                    { id: 'button', label: 'behind a button' },
+                    { id: 'pop-up', label: 'over the page' },
+                  ]}
+                  onChange={setAs}
+                />
+                {as === 'pop-up' && (
+                  <>
+                    ,{' '}
+                    <Choose
+                      label="When it opens"
+                      value={when}
+                      options={[
+                        { id: '5', label: 'after 5 seconds' },
+                        { id: '20', label: 'after 20 seconds' },
+                        { id: '60', label: 'after a minute' },
+                        { id: 'leave', label: 'when the mouse leaves the page' },
+                      ]}
+                      onChange={setWhen}
+                    />
+                    , once in a visit
+                  </>
+                )}
+                .{' '}
+                {as === 'text'
+                  ? 'It takes the width of its place and the height that it needs; the style keeps the height of its first page free, so that your text does not jump.'
+                  : 'It opens over your page, and closes with Escape or its ×.'}
               </p>
               <Measure onMeasured={setFree} />
               <Code>{code}</Code>
@@ -180,6 +212,23 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
       </aside>
     </Sheet>
   );
+}
+
+type Stands = 'text' | 'button' | 'pop-up';
+
+/** What is put into a page of somebody's. */
+function embedCode(
+  { address, publicUrl }: { address: string; publicUrl: string },
+  { title, as, when, free }: { title: string; as: Stands; when: string; free: string },
+): string {
+  const quoted = title.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;');
+  const more =
+    as === 'button'
+      ? ` data-as="button" data-button="${quoted}"`
+      : as === 'pop-up'
+        ? ` data-as="pop-up" data-when="${when}"`
+        : free && ` style="padding-bottom:${free}"`;
+  return `<div data-yes-maybe="${address}" data-title="${quoted}"${more}></div>\n<script async src="${publicUrl}/embed.js"></script>`;
 }
 
 function Copy({ text, what }: { text: string; what: string }) {

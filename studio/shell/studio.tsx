@@ -1,6 +1,6 @@
 'use client';
 /** One open quiz: its document, its rehearsal, and the frame with its tabs. */
-import { Redo2, Undo2 } from 'lucide-react';
+import { History, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
@@ -15,6 +15,7 @@ import { request, RequestFailed } from '../request';
 import { clock } from '../time';
 import { CheckSheet } from './check-sheet';
 import { Frame } from './frame';
+import { HistorySheet } from './history-sheet';
 import { type Live, LiveContext, useLive } from './live';
 import { type Place, PlaceContext } from './place';
 import { PreviewSheet } from './preview-sheet';
@@ -62,7 +63,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
   const [live, setLive] = useState(first);
   const [publishing, setPublishing] = useState(false);
   const [trouble, setTrouble] = useState('');
-  const [sheet, setSheet] = useState<'check' | 'preview' | null>(null);
+  const [sheet, setSheet] = useState<'check' | 'preview' | 'history' | null>(null);
   const [place, setPlace] = useState<Place>(null);
   const store = useDocumentStore();
   const quizId = useDocument((s) => s.quizId);
@@ -119,7 +120,13 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
           warnings: count(t.id, 'warning'),
         }))}
         foot={<Link href="/quizzes">← Quizzes</Link>}
-        top={<TopLine onCheck={() => setSheet('check')} onPreview={() => setSheet('preview')} />}
+        top={
+          <TopLine
+            onCheck={() => setSheet('check')}
+            onPreview={() => setSheet('preview')}
+            onHistory={() => setSheet('history')}
+          />
+        }
       >
         <Notice />
         <PlaceContext.Provider value={place}>{children}</PlaceContext.Provider>
@@ -133,6 +140,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
         }}
       />
       {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
+      {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
     </LiveContext.Provider>
   );
 }
@@ -168,7 +176,15 @@ export function stateWords(live: Live, revision: number): { kind: MarkKind; word
     : { kind: 'maybe', words: `Live as edition ${live.edition}, with changes` };
 }
 
-function TopLine({ onCheck, onPreview }: { onCheck: () => void; onPreview: () => void }) {
+function TopLine({
+  onCheck,
+  onPreview,
+  onHistory,
+}: {
+  onCheck: () => void;
+  onPreview: () => void;
+  onHistory: () => void;
+}) {
   const quiz = useDocument((s) => s.quiz);
   const revision = useDocument((s) => s.revision + s.pending.length);
   const store = useDocumentStore();
@@ -197,6 +213,9 @@ function TopLine({ onCheck, onPreview }: { onCheck: () => void; onPreview: () =>
       </TextButton>
       <TextButton aria-label="Redo" isDisabled={!canRedo} onPress={() => store.getState().redo()}>
         <Redo2 size={16} />
+      </TextButton>
+      <TextButton aria-label="Earlier states" onPress={onHistory}>
+        <History size={16} />
       </TextButton>
       <span style={{ flex: 1 }} />
       <TextButton onPress={onCheck}>

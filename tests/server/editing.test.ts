@@ -1,6 +1,8 @@
 import type { Edit } from '../../core/quiz/edits';
 import { editsSince, keepEdits } from '../../server/edit-quiz';
 import { editionOf } from '../../server/editions';
+import { listStates, stateOf } from '../../server/history';
+import { goBackTo } from '../../studio/edits';
 import { listEditions, publishQuiz } from '../../server/publish-quiz';
 import { copyQuiz, createQuiz, deleteQuiz, getQuiz, importQuiz, listQuizzes, restoreQuiz } from '../../server/quizzes';
 import { newId } from '../../server/ids';
@@ -185,5 +187,38 @@ describe('the list of quizzes', () => {
       status: 422,
       message: expect.stringContaining('/pages') as string,
     });
+  });
+});
+
+describe('earlier states', () => {
+  const at = (minutes: number) => new Date(1_900_000_000_000 + minutes * 60_000);
+  it('are kept when work pauses or somebody else goes on, and can be read by the workspace alone', async () => {
+    const { member, quizId } = await draft();
+    const edit = (n: number, minutes: number, who = member) =>
+      keepEdits(who, quizId, n - 1, [{ id: `edit-000${n}`, edit: hint(`hint ${n}`) }], at(minutes));
+    await edit(1, 0);
+    await edit(2, 1);
+    await edit(3, 30);
+    await edit(4, 31, { ...member, name: 'Otto' });
+    const states = await listStates(member, quizId);
+    expect(states.map(({ revision, by }) => [revision, by])).toEqual([
+      [3, member.name],
+      [2, member.name],
+      [0, member.name],
+    ]);
+    expect(states[0]?.at).toBe(at(30).toISOString());
+    const state = await stateOf(member, quizId, 2);
+    expect(state.pages[0]?.blocks[0]).toMatchObject({ hint: 'hint 2' });
+    await expect(stateOf(member, quizId, 1)).rejects.toMatchObject({ status: 404 });
+    const stranger = await somebody();
+    await expect(listStates(stranger, quizId)).rejects.toMatchObject({ status: 404 });
+    await expect(stateOf(stranger, quizId, 2)).rejects.toMatchObject({ status: 404 });
+
+    const { draft: now, revision } = await getQuiz(member, quizId);
+    const back = goBackTo(now, state);
+    if (!back) throw new Error('it stands otherwise now');
+    await keepEdits(member, quizId, revision, [{ id: 'edit-back', edit: back }], at(32));
+    expect((await getQuiz(member, quizId)).draft).toEqual(state);
+    expect(goBackTo(state, state)).toBeNull();
   });
 });

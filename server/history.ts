@@ -1,0 +1,23 @@
+import type { Quiz } from '../core/quiz/schema';
+import type { Membership } from '../db/queries/members';
+import { findState, statesOf } from '../db/queries/quizzes';
+import { database } from './database';
+import { notFound } from './problem';
+import { getQuiz } from './quizzes';
+
+export type StateLine = { revision: number; at: string; by: string };
+const MOST = 200;
+
+/** The states of a draft that can be looked at, newest first. */
+export async function listStates(member: Membership, quizId: string): Promise<StateLine[]> {
+  await getQuiz(member, quizId);
+  const rows = await statesOf(database(), member.workspaceId, quizId, MOST);
+  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+}
+
+export async function stateOf(member: Membership, quizId: string, revision: number): Promise<Quiz> {
+  await getQuiz(member, quizId);
+  const document = await findState(database(), member.workspaceId, quizId, revision);
+  if (!document) throw notFound('This state');
+  return document;
+}

@@ -1,0 +1,105 @@
+import { expect, type Page, test } from '@playwright/test';
+import { saved, signUp, startQuiz, tab } from './people';
+
+/** Four questions, one on each page. */
+async function four(page: Page) {
+  await signUp(page);
+  await startQuiz(page, 'First?', ['Yes', 'No']);
+  await page.getByLabel('Question 1', { exact: true }).focus();
+  for (const wording of ['Second?', 'Third?', 'Fourth rain?']) {
+    await page.keyboard.press('Control+Enter');
+    await page.keyboard.type(wording);
+    for (const words of ['Yes', 'No']) {
+      await page.keyboard.press('Enter');
+      await page.keyboard.type(words);
+    }
+  }
+  await expect(page.getByLabel('Question 4', { exact: true })).toHaveValue('Fourth rain?');
+}
+const wordings = async (page: Page) =>
+  page.getByLabel(/^Question \d$/).evaluateAll((fields) => fields.map((f) => (f as HTMLTextAreaElement).value));
+const numeral = (page: Page, n: number) => page.getByRole('button', { name: `Choose question ${n}` });
+const chosen = (page: Page) => page.getByRole('region', { name: 'Chosen questions' });
+
+test('several questions are moved, filed and removed together, by keys alone', async ({ page }) => {
+  await four(page);
+  await numeral(page, 2).focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(chosen(page)).toContainText('2 questions');
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect.poll(() => wordings(page)).toEqual(['First?', 'Second?', 'Third?', 'Fourth rain?']);
+  await expect(page.getByRole('navigation', { name: 'Pages of the quiz' }).getByRole('button')).toHaveCount(3);
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect.poll(() => wordings(page)).toEqual(['First?', 'Fourth rain?', 'Second?', 'Third?']);
+  await chosen(page).getByLabel('Marks').fill('3');
+  await chosen(page).getByRole('button', { name: 'Whether the chosen are required' }).click();
+  await page.getByRole('menuitem', { name: 'May be left empty' }).click();
+  await page.getByRole('button', { name: 'The whole quiz' }).click();
+  const all = page.getByRole('group', { name: 'For all questions' });
+  await expect(all).toContainText('required (2 are otherwise)');
+  await expect(all).toContainText('(2 are otherwise)');
+  await numeral(page, 3).focus();
+  await page.keyboard.press('Delete');
+  await expect.poll(() => wordings(page)).toEqual(['First?', 'Fourth rain?']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => wordings(page)).toHaveLength(4);
+  await saved(page);
+});
+
+test('questions are copied into another quiz', async ({ page }) => {
+  await four(page);
+  await numeral(page, 1).click();
+  await numeral(page, 2).click({ modifiers: ['Shift'] });
+  await chosen(page).getByRole('button', { name: 'Copy' }).click();
+  await expect(chosen(page)).toContainText('2 copied');
+  await saved(page);
+  await page.getByRole('link', { name: 'Quizzes' }).first().click();
+  await startQuiz(page, 'Elsewhere?', ['Yes', 'No']);
+  await page.getByLabel('Answer 2').focus();
+  await page.keyboard.press('Control+v');
+  await expect.poll(() => wordings(page)).toEqual(['Elsewhere?', 'First?', 'Second?']);
+  await expect(page.getByLabel('Question 2', { exact: true })).toBeFocused();
+  await saved(page);
+});
+
+test('words are found, pages are jumped to, and questions put on pages anew', async ({ page }) => {
+  await four(page);
+  const find = page.getByLabel('Find in the quiz');
+  await find.fill('rain');
+  await expect(page.getByText('1', { exact: true }).first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Question 4', { exact: true })).toBeFocused();
+  await find.fill('nothing like it');
+  await expect(page.getByText('nowhere')).toBeVisible();
+  const pages = page.getByRole('navigation', { name: 'Pages of the quiz' });
+  await pages.getByRole('button').first().click();
+  await expect(pages.getByRole('button').first()).toHaveAttribute('aria-current', 'true');
+  await page.getByRole('button', { name: 'The whole quiz' }).click();
+  await page.getByRole('button', { name: 'all on one' }).click();
+  await expect(pages.getByRole('button')).toHaveCount(2);
+  await page.getByRole('button', { name: 'one on each' }).click();
+  await expect(pages.getByRole('button')).toHaveCount(5);
+  await page.getByRole('button', { name: 'one on each' }).click();
+  await expect(page.getByText('The pages stand like that already.')).toBeVisible();
+  await tab(page, 'Route').click();
+  await page.getByLabel('Where it goes on to').click();
+  await page.getByRole('option', { name: 'the result' }).click();
+  await tab(page, 'Write').click();
+  await page.getByRole('button', { name: 'The whole quiz' }).click();
+  await page.getByRole('button', { name: 'all on one' }).click();
+  await expect(page.getByText('leads somewhere of its own')).toBeVisible();
+  await saved(page);
+});
+
+test('a verdict is decided by rules, read as sentences', async ({ page }) => {
+  await four(page);
+  await tab(page, 'Score').click();
+  await page.getByRole('button', { name: 'Outcome', exact: true }).click();
+  await page.getByLabel('How it is decided').click();
+  await page.getByRole('option', { name: 'rules' }).click();
+  await page.getByRole('button', { name: 'Add a rule' }).click();
+  await expect(page.getByRole('list', { name: /^Rules of/ })).toContainText('Fourth rain? is Yes');
+  await expect(page.getByRole('list', { name: /^Rules of/ })).toContainText('it is Outcome 1');
+  await saved(page);
+});
