@@ -55,7 +55,7 @@
       try {
         if (sessionStorage.getItem(key)) return;
         sessionStorage.setItem(key, '1');
-      } catch (e) {
+      } catch {
         if (place.getAttribute(key.replace(/ /g, '-'))) return;
         place.setAttribute(key.replace(/ /g, '-'), '1');
       }

@@ -8,6 +8,7 @@ import styled from 'styled-components';
 import type { QuizLine } from './line';
 import { Kbd, MenuButton, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
+import { Templates } from './templates';
 import { ReadList } from '../read-list';
 import { request } from '../request';
 import { day } from '../time';
@@ -292,7 +293,12 @@ export function QuizList({
         )}
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0 40px', alignItems: 'flex-start' }}>
           <NewQuiz />
-          <FromList />
+          <div>
+            <FromList />
+            <div style={{ marginTop: 14 }}>
+              <Templates />
+            </div>
+          </div>
         </div>
       </Page>
     </Frame>

@@ -1,0 +1,17 @@
+import { checkQuiz } from '../../core/check/check';
+import { getQuiz, readIntoQuiz } from '../../server/quizzes';
+import { listTemplates } from '../../server/templates';
+import { somebody } from './world';
+
+test('every quiz to start from can be taken over and published as it stands', async () => {
+  const templates = listTemplates();
+  expect(new Set(templates.map((t) => t.purpose)).size).toBeGreaterThanOrEqual(6);
+  const member = await somebody();
+  for (const { quiz } of templates) {
+    const id = await readIntoQuiz(member, { text: JSON.stringify(quiz), fileName: 'quiz.json' });
+    const { draft } = await getQuiz(member, id);
+    expect({ ...draft, id: quiz.id }).toEqual(quiz);
+    const errors = checkQuiz(draft, undefined, { published: new Set() }).filter((f) => f.severity === 'error');
+    expect([quiz.title, errors]).toEqual([quiz.title, []]);
+  }
+});
