@@ -56,24 +56,32 @@ function pageFindings(quiz: Quiz, page: Page): Finding[] {
 function questionFindings(question: Question, at: string[]): Finding[] {
   const found: Finding[] = [];
   const name = nameOf(question);
-  const missing = (words: string, part?: string) => error('empty-text', 'write', part ? [...at, part] : at, words);
+  const missing = (words: string, part?: string, fix?: Finding['fix']) =>
+    error('empty-text', 'write', part ? [...at, part] : at, words, fix);
   if (isBlank(question.prompt)) found.push(missing('A question has no wording yet.'));
   if (question.limit !== undefined && question.limit < LEAST_SECONDS) {
     found.push(
       warning('limit-too-short', 'write', at, `“${name}” gives ${question.limit} seconds: nobody reads that fast.`),
     );
   }
-  const worded = (parts: { id: string; text?: string; picture?: Picture }[], what: string) => {
+  const worded = (parts: { id: string; text?: string; picture?: Picture }[], what: string, list?: string) => {
     for (const part of parts)
-      if (!part.text?.trim() && !part.picture) found.push(missing(`${what} of “${name}” has no wording.`, part.id));
+      if (!part.text?.trim() && !part.picture)
+        found.push(
+          missing(
+            `${what} of “${name}” has no wording.`,
+            part.id,
+            list && parts.length > 2 ? takeOut(at, list, part.id, 'Take it out') : undefined,
+          ),
+        );
   };
   switch (question.kind) {
     case 'choice': {
       const { options } = question;
       if (options.length < 2)
         found.push(error('choice-too-few-options', 'write', at, `“${name}” needs at least two answers.`));
-      worded(options, 'An answer');
-      found.push(...duplicates(options, at, name));
+      worded(options, 'An answer', 'options');
+      found.push(...duplicates(options, at, name, 'options'));
       if (question.pick === 'one' && options.filter((o) => o.credit === 1).length > 1) {
         found.push(
           warning(
@@ -100,7 +108,7 @@ function questionFindings(question: Question, at: string[]): Finding[] {
     }
     case 'order':
       worded(question.items, 'An item');
-      found.push(...duplicates(question.items, at, name));
+      found.push(...duplicates(question.items, at, name, 'items'));
       break;
     case 'match':
       worded(
@@ -143,7 +151,16 @@ const gapsIn = (rich: Exclude<Question['prompt'], string>): string[] =>
     ),
   );
 
-function duplicates(parts: { id: string; text: string }[], at: string[], name: string): Finding[] {
+/** The repair that removes one of several things of a block. */
+const takeOut = (at: string[], list: string, id: string, say: string): NonNullable<Finding['fix']> => ({
+  say,
+  edit: {
+    name: `remove-${list}`,
+    ops: [{ op: 'remove', at: ['pages', at[0] ?? '', 'blocks', at[1] ?? ''], list, id }],
+  },
+});
+
+function duplicates(parts: { id: string; text: string }[], at: string[], name: string, list: string): Finding[] {
   const seen = new Set<string>();
   return parts.flatMap((part) => {
     const text = fold(part.text);
@@ -156,6 +173,7 @@ function duplicates(parts: { id: string; text: string }[], at: string[], name: s
             'write',
             [...at, part.id],
             `“${part.text}” stands twice among the answers of “${name}”.`,
+            parts.length > 2 ? takeOut(at, list, part.id, 'Take the second out') : undefined,
           ),
         ]
       : [];
@@ -228,7 +246,12 @@ function hiddenLoop(page: Page, question: Question, at: string[]): Finding[] {
 
 function otherFindings(page: Page, block: Block, at: string[]): Finding[] {
   if (block.kind === 'words' && isBlank(block.body))
-    return [warning('empty-text', 'write', at, `An empty text stands on “${page.name}”.`)];
+    return [
+      warning('empty-text', 'write', at, `An empty text stands on “${page.name}”.`, {
+        say: 'Take it out',
+        edit: { name: 'remove-block', ops: [{ op: 'remove', at: ['pages', page.id], list: 'blocks', id: block.id }] },
+      }),
+    ];
   return [];
 }
 

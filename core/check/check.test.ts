@@ -1,3 +1,4 @@
+import { applyEdit } from '../quiz/edits';
 import type { Condition, Quiz } from '../quiz/schema';
 import { rehearse } from '../rehearse/odds';
 import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
@@ -327,5 +328,50 @@ describe('the check', () => {
     expect(
       found.some((f) => f.code === 'duplicate-option' && f.severity === 'warning' && f.where.join() === 'p1,q1,b'),
     ).toBe(true);
+  });
+});
+
+describe('a repair', () => {
+  const ab = [option('a'), option('b')];
+  test.each<[string, Quiz]>([
+    ['empty-text', quiz([page('p', [choice('q', [...ab, option('c', {}, { text: ' ' })])])])],
+    ['empty-text', quiz([page('p', [choice('q', ab), { id: 'w', kind: 'words', body: '' }])])],
+    ['duplicate-option', quiz([page('p', [choice('q', [...ab, option('c', {}, { text: 'A' })])])])],
+    [
+      'route-never',
+      quiz([
+        page('p', [choice('q', ab)], {
+          routes: [
+            {
+              when: {
+                all: [
+                  { answer: 'q', is: 'a' },
+                  { answer: 'q', is: 'b' },
+                ],
+              },
+              to: 'finish',
+            },
+          ],
+        }),
+        page('r', [choice('u', ab)]),
+      ]),
+    ],
+    [
+      'several-keys-one-pick',
+      quiz([page('p', [choice('q', [option('a', {}, { credit: 1 }), option('b', {}, { credit: 1 })])])]),
+    ],
+  ])('of %s mends it, and can be taken back', (code, faulty) => {
+    const of = (q: Quiz) => checkQuiz(q, rehearse(q)).filter((f) => f.code === code);
+    const [finding] = of(faulty);
+    if (!finding?.fix) throw new Error('there is no repair');
+    const done = applyEdit(faulty, finding.fix.edit);
+    if (!('quiz' in done)) throw new Error(done.refused.message);
+    expect(of(done.quiz)).toEqual([]);
+    const back = applyEdit(done.quiz, done.inverse);
+    expect('quiz' in back && back.quiz).toEqual(faulty);
+  });
+  it('is not offered where nothing would be left to choose from', () => {
+    const two = quiz([page('p', [choice('q', [option('a'), option('b', {}, { text: '' })])])]);
+    expect(checkQuiz(two).find((f) => f.code === 'empty-text')).not.toHaveProperty('fix');
   });
 });

@@ -1,3 +1,4 @@
+import type { Op } from '../quiz/edits';
 import type { Page, Quiz } from '../quiz/schema';
 import { indexOf, isContact, questionsOf } from '../quiz/lookup';
 import { isBlank } from '../text/rich';
@@ -75,6 +76,10 @@ function reachability(quiz: Quiz): Finding[] {
             'route',
             [page.id],
             `The ${ordinal(i)} rule of “${name(page)}” is never taken: no answers make it true, or one above always comes first.`,
+            {
+              say: 'Take the rule out',
+              edit: { name: 'remove-rule', ops: [withoutRule(page, i)] },
+            },
           ),
         );
       }
@@ -85,6 +90,18 @@ function reachability(quiz: Quiz): Finding[] {
     found.push(error('endless-loop', 'route', [endless[0] ?? ''], `Whoever comes to ${names} never gets to a result.`));
   }
   return found;
+}
+
+/** The rules of a page but one; the field goes with the last of them. */
+function withoutRule(page: Page, i: number): Op {
+  const left = (page.routes ?? []).filter((_, k) => k !== i);
+  return {
+    op: 'set',
+    at: ['pages', page.id],
+    field: ['routes'],
+    was: page.routes,
+    ...(left.length ? { to: left } : {}),
+  };
 }
 
 const ordinal = (i: number): string => ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][i] ?? `${i + 1}th`;

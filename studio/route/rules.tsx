@@ -12,6 +12,7 @@ import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
 import { CarryPart, QuizChoice } from '../hand-over';
+import { Mend } from '../shell/check-sheet';
 import { useLive } from '../shell/live';
 import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
@@ -191,7 +192,8 @@ export function Rules({
       {told.map((f) => (
         <p key={f.message} style={{ display: 'flex', gap: 8, alignItems: 'baseline', margin: '6px 0' }}>
           <Mark kind={f.severity === 'error' ? 'no' : 'maybe'} size={12} />
-          {f.message}
+          <span style={{ flex: 1 }}>{f.message}</span>
+          <Mend finding={f} />
         </p>
       ))}
       <Shown quiz={quiz} page={page} set={set} />

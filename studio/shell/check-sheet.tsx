@@ -1,17 +1,24 @@
 'use client';
 import styled from 'styled-components';
-import { SideSheet } from '../../ui/controls';
+import type { Finding } from '../../core/check/check';
+import { SideSheet, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { useDocument } from '../document';
+import { useDocument, useDocumentStore } from '../document';
 import { useRehearsal } from '../rehearsal';
 
 const List = styled.ul`
   list-style: none;
+  li {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    border-bottom: 1px solid var(--line);
+  }
   li a {
+    flex: 1;
     display: flex;
     gap: 12px;
     padding: 12px 8px;
-    border-bottom: 1px solid var(--line);
     color: inherit;
     text-decoration: none;
   }
@@ -25,6 +32,16 @@ const List = styled.ul`
     text-transform: capitalize;
   }
 `;
+
+/** The repair of a finding, where there is one that needs no decision. */
+export function Mend({ finding: { fix } }: { finding: Finding }) {
+  const store = useDocumentStore();
+  return fix ? (
+    <TextButton $weight={500} onPress={() => store.getState().edit(fix.edit)}>
+      {fix.say}
+    </TextButton>
+  ) : null;
+}
 
 /** What is wrong or risky; each line leads to its place. */
 export function CheckSheet({
@@ -67,6 +84,7 @@ export function CheckSheet({
                   </small>
                 </span>
               </a>
+              <Mend finding={f} />
             </li>
           ))}
         </List>

@@ -83,7 +83,7 @@ test('words are found, pages are jumped to, and questions put on pages anew', as
   await page.getByRole('button', { name: 'one on each' }).click();
   await expect(page.getByText('The pages stand like that already.')).toBeVisible();
   await tab(page, 'Route').click();
-  await page.getByLabel('Where it goes on to').click();
+  await page.getByRole('button', { name: 'Where it goes on to' }).first().click();
   await page.getByRole('option', { name: 'the result' }).click();
   await tab(page, 'Write').click();
   await page.getByRole('button', { name: 'The whole quiz' }).click();
@@ -96,10 +96,10 @@ test('a verdict is decided by rules, read as sentences', async ({ page }) => {
   await four(page);
   await tab(page, 'Score').click();
   await page.getByRole('button', { name: 'Outcome', exact: true }).click();
-  await page.getByLabel('How it is decided').click();
+  await page.getByRole('button', { name: 'How it is decided' }).first().click();
   await page.getByRole('option', { name: 'rules' }).click();
   await page.getByRole('button', { name: 'Add a rule' }).click();
-  await expect(page.getByRole('list', { name: /^Rules of/ })).toContainText('Fourth rain? is Yes');
-  await expect(page.getByRole('list', { name: /^Rules of/ })).toContainText('it is Outcome 1');
+  await expect(page.getByRole('button', { name: 'Remove rule 1: Fourth rain? is Yes' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Outcome of rule 1' })).toContainText('Outcome 1');
   await saved(page);
 });
