@@ -18,6 +18,7 @@ import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { NumberField } from '../write/number-field';
 import { ConditionSentence, firstTest } from './condition';
+import { Dealt } from './dealt';
 import { counted, percent } from './flows';
 
 type Rule = NonNullable<Page['routes']>[number];
@@ -197,6 +198,7 @@ export function Rules({
         </p>
       ))}
       <Shown quiz={quiz} page={page} set={set} />
+      {isAsk && <Dealt quiz={quiz} page={page} set={set} />}
       {isAsk && <Held quiz={quiz} page={page} keyed={keyed} set={set} />}
     </section>
   );

@@ -108,3 +108,27 @@ test('an address to go to is checked', async ({ page }) => {
   await page.getByLabel('The address').fill('https://slowspoke.test/');
   await expect(page.getByText('does not start with https://')).toHaveCount(0);
 });
+
+test('a few of the questions of a page are dealt by chance, and three examples show how', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'First?', ['Yes', 'No']);
+  await page.getByLabel('Question 1', { exact: true }).focus();
+  for (const wording of ['Second?', 'Third?']) {
+    await page.keyboard.press('Control+Enter');
+    await page.keyboard.type(wording);
+    for (const words of ['Yes', 'No']) {
+      await page.keyboard.press('Enter');
+      await page.keyboard.type(words);
+    }
+  }
+  await page.getByRole('button', { name: 'The whole quiz' }).click();
+  await page.getByRole('button', { name: 'all on one' }).click();
+  await tab(page, 'Route').click();
+  await page.getByRole('button', { name: 'Which of its questions visitors get' }).click();
+  await page.getByRole('option', { name: 'a few of its questions, by chance' }).click();
+  const examples = page.getByRole('list', { name: 'Three examples' }).getByRole('listitem');
+  await expect(examples).toHaveText([/^One gets: \w+\?$/, /^One gets: \w+\?$/, /^One gets: \w+\?$/]);
+  await page.getByLabel('How many questions visitors get').fill('2');
+  await expect(examples.first()).toHaveText(/^One gets: \w+\? · \w+\?$/);
+  await saved(page);
+});

@@ -1,0 +1,102 @@
+/** Random ways through each quiz of the demo, over the requests a browser makes, against the core walking alone. */
+import { createHash } from 'node:crypto';
+import { expect, test } from '@playwright/test';
+import { Pool } from 'pg';
+import { isContact, isQuestion } from '../../core/quiz/lookup';
+import type { Quiz } from '../../core/quiz/schema';
+import { drawAnswer } from '../../core/rehearse/answers';
+import { drawnBlocks } from '../../core/run/draw';
+import { randomOf } from '../../core/run/random';
+import { currentPage, type Run, type Sent, startRun, step } from '../../core/run/run';
+import { LOOK_OVER } from '../../core/run/look-over';
+import { viewOf } from '../../core/run/view';
+import { demoQuiz } from '../quizzes';
+import { world } from './servers';
+
+const WAYS = 300;
+
+async function post(path: string, body: unknown): Promise<{ status: number; body: Record<string, unknown> }> {
+  const response = await fetch(`${world().app}${path}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+}
+
+/** What a visitor sends from where they stand: mostly on, sometimes back, sometimes something that cannot be. */
+function next(quiz: Quiz, run: Run, random: () => number): Sent {
+  const page = run.looking ? undefined : currentPage(quiz, run);
+  if (!page) return random() < 0.2 ? { do: 'back', page: LOOK_OVER } : { do: 'go', page: LOOK_OVER };
+  if (run.way.length > 1 && random() < 0.1) return { do: 'back', page: page.id };
+  if (random() < 0.05) return { do: 'go', page: 'nowhere' };
+  const blocks = drawnBlocks(quiz, page, run.seed);
+  return {
+    do: 'go',
+    page: page.id,
+    answers: Object.fromEntries(
+      blocks.filter(isQuestion).flatMap((q) => (random() < 0.95 ? [[q.id, drawAnswer(q, random)]] : [])),
+    ),
+    contact: Object.fromEntries(
+      blocks.filter(isContact).map((b) => [
+        b.id,
+        random() < 0.5 && b.skippable
+          ? { skipped: true as const }
+          : {
+              fields: Object.fromEntries(b.fields.map((f) => [f.id, f.format === 'email' ? 'ada@example.com' : 'Ada'])),
+              ...(b.consent ? { consent: b.consent.version } : {}),
+            },
+      ]),
+    ),
+  };
+}
+
+/** What only the server adds, and what depends on it. */
+const bare = (view: unknown): unknown =>
+  JSON.parse(
+    JSON.stringify(view, (key, value: unknown) =>
+      key === 'out' || key === 'url' || key === 'others' ? undefined : value,
+    ).replaceAll(world().site, 'https://slowspoke.test'),
+  );
+
+for (const name of ['tourer', 'overnight', 'repair', 'wishes', 'start'])
+  test(`${WAYS} ways through “${name}” are as the core walks them`, async () => {
+    test.setTimeout(300_000);
+    const quiz = demoQuiz(name);
+    const database = new Pool({ connectionString: world().env['DATABASE_URL'], max: 4 });
+    const one = async (way: number) => {
+      const random = randomOf(way, `way ${name}`);
+      const token = `way-${name}-${String(way).padStart(20, '0')}`;
+      const opened = await post(`/q/${name}/open`, { token, params: {}, source: 'test' });
+      expect(opened.status).toBe(200);
+      // The seed is the one thing that no browser is told.
+      const hash = createHash('sha256').update(token).digest('base64url');
+      const { rows } = await database.query<{ seed: number; known: Record<string, string> }>(
+        'select seed, known from runs where token_hash = $1',
+        [hash],
+      );
+      const [{ seed, known } = { seed: 0, known: {} }] = rows;
+      let run = startRun(quiz, { seed, known });
+      let seq = 0;
+      for (let i = 0; i < 40 && !run.finished; i++) {
+        const sent = next(quiz, run, random);
+        const got = await post(`/q/${name}/step`, { token, seq: seq + 1, sent });
+        const core = step(quiz, run, sent);
+        if ('refused' in core) {
+          expect([got.status, got.body['refused']]).toEqual([422, core.refused]);
+          continue;
+        }
+        expect(got.status).toBe(200);
+        run = core.run;
+        seq += 1;
+        expect(got.body['seq']).toBe(seq);
+        expect(bare(got.body['view'])).toEqual(bare(viewOf(quiz, run)));
+      }
+    };
+    const queue = Array.from({ length: WAYS }, (_, i) => i + 1);
+    const worker = async () => {
+      for (let way = queue.pop(); way !== undefined; way = queue.pop()) await one(way);
+    };
+    await Promise.all(Array.from({ length: 8 }, worker));
+    await database.end();
+  });
