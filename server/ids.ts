@@ -22,3 +22,6 @@ export const slugOf = (title: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 40)
     .replace(/-+$/, '') || 'quiz';
+
+/** A token for a run, as a browser makes one. */
+export const newToken = (): string => randomBytes(24).toString('base64url');

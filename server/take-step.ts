@@ -62,6 +62,13 @@ export async function openRun(
   return standingOf(quiz, row, foldRun(quiz, row, row.events), now);
 }
 
+/** Where the run of a token stands. */
+export async function findRun(address: string, token: string, now = new Date()): Promise<Standing> {
+  const row = await runByToken(database(), address, hashToken(token));
+  if (!row) throw notFound('This run');
+  return lookAgain(address, token, row, now);
+}
+
 /** Where a run stands that is come back to; time that ran out meanwhile has run out. */
 async function lookAgain(address: string, token: string, row: RunWithEvents, now: Date): Promise<Standing> {
   const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);

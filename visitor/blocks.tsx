@@ -115,7 +115,18 @@ export function BlockOf({
       return <LookOverPart lines={block.lines} onRevise={onRevise} />;
     case 'again':
       return (
-        <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={onAgain}>
+        <button
+          type="submit"
+          name="do"
+          value="again"
+          formNoValidate
+          className="v-skip"
+          style={{ paddingInlineStart: 0 }}
+          onClick={(event) => {
+            event.preventDefault();
+            onAgain();
+          }}
+        >
           {block.button || say('again')}
         </button>
       );
@@ -195,10 +206,16 @@ function LookOverPart({ lines, onRevise }: { lines: LookedOver[]; onRevise: Bloc
             </div>
             {onRevise && (
               <button
-                type="button"
+                type="submit"
+                formNoValidate
+                name="do"
+                value={`change ${line.page}`}
                 className="v-skip"
                 aria-label={say('changeOf', { what: line.prompt })}
-                onClick={() => onRevise(line.page)}
+                onClick={(event) => {
+                  event.preventDefault();
+                  onRevise(line.page);
+                }}
               >
                 {say('change')}
               </button>

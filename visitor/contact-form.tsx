@@ -1,5 +1,6 @@
 /** The form that asks for a contact: fields, and the line of consent. */
 import { useId } from 'react';
+import { CONSENT, contactField } from '../core/run/plain-form';
 import type { ContactView } from '../core/run/view';
 import { Rich } from '../ui/rich';
 import { Wrong } from './questions/parts';
@@ -40,6 +41,8 @@ export function ContactForm({
               type={inputType[field.format]}
               autoComplete={autoComplete[field.format]}
               maxLength={300}
+              name={contactField(block.id, field.id)}
+              required={field.required && !block.skippable}
               value={given.fields[field.id] ?? ''}
               aria-required={field.required}
               aria-invalid={fault(field.id) ? true : undefined}
@@ -54,6 +57,7 @@ export function ContactForm({
         <label className="v-consent">
           <input
             type="checkbox"
+            name={contactField(block.id, CONSENT)}
             checked={given.consent}
             aria-describedby={fault('consent') ? `${id}-consent` : undefined}
             onChange={(e) => onChange({ ...given, consent: e.target.checked })}

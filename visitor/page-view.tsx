@@ -1,6 +1,6 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { LOOK_OVER } from '../core/run/look-over';
 import type { ContactView, ReviewLine, View } from '../core/run/view';
 import type { Refusal } from '../core/run/faults';
@@ -30,6 +30,8 @@ type Props = {
   onGoOn?: () => void;
   /** How long is left, where time is limited. */
   clock?: ReactNode;
+  /** Where the page goes as a plain form, in a browser without scripts. `token` is '' before there is a run. */
+  plain?: { action: string; token: string; params: Record<string, string> };
 };
 
 export function PageView({
@@ -50,8 +52,12 @@ export function PageView({
   explained,
   onGoOn,
   clock,
+  plain,
 }: Props) {
   const { say, fault: faultWords } = useWords();
+  // Only a script keeps the browser's own checks off the form: without one they are what there is.
+  const [alive, setAlive] = useState(false);
+  useEffect(() => setAlive(true), []);
   const panel = useRef<HTMLFormElement>(null);
   const page = view.page;
   const place = explained ? 'explained' : page?.id;
@@ -84,7 +90,8 @@ export function PageView({
       className="v-panel"
       data-look={view.quiz.look}
       ref={panel}
-      noValidate
+      noValidate={alive}
+      {...(plain ? { method: 'post', action: plain.action } : {})}
       lang={view.quiz.language}
       dir={/^(ar|fa|he|ur)\b/.test(view.quiz.language) ? 'rtl' : 'ltr'}
       onSubmit={(event) => {
@@ -107,6 +114,10 @@ export function PageView({
           <span style={{ width: `${of ? (at / of) * 100 : 0}%` }} />
         </div>
       )}
+      {plain && <input type="hidden" name="token" value={plain.token} />}
+      {Object.entries(plain?.params ?? {}).map(([name, value]) => (
+        <input key={name} type="hidden" name={`k.${name}`} value={value} />
+      ))}
       <div className="v-inside">
         {!isResult && asks && (
           <div className="v-top">
@@ -163,7 +174,17 @@ export function PageView({
         {leaves && (
           <div className="v-foot">
             {view.back && !explained ? (
-              <button type="button" className="v-back" onClick={onBack}>
+              <button
+                type="submit"
+                name="do"
+                value="back"
+                formNoValidate
+                className="v-back"
+                onClick={(event) => {
+                  event.preventDefault();
+                  onBack();
+                }}
+              >
                 <span aria-hidden="true">← </span>
                 {say('back')}
               </button>
@@ -172,12 +193,38 @@ export function PageView({
             )}
             <span className="v-on">
               {skippable && (
-                <button type="button" className="v-skip" onClick={() => onSkip(skippable.id)}>
+                <button
+                  type="submit"
+                  name="do"
+                  value={`skip ${skippable.id}`}
+                  formNoValidate
+                  className="v-skip"
+                  onClick={(event) => {
+                    event.preventDefault();
+                    onSkip(skippable.id);
+                  }}
+                >
                   {say('skip')}
                 </button>
               )}
-              <button type="submit" className="v-next" data-waiting={todo ? '' : undefined} aria-busy={busy}>
-                {busy ? say('sending') : (todo?.say ?? button)}
+              <button
+                type="submit"
+                name="do"
+                value={explained ? 'on' : 'go'}
+                className="v-next"
+                data-waiting={todo ? '' : undefined}
+                aria-busy={busy}
+              >
+                {todo && !busy ? (
+                  <>
+                    <span className="v-scripted">{todo.say}</span>
+                    <span className="v-off">{button}</span>
+                  </>
+                ) : busy ? (
+                  say('sending')
+                ) : (
+                  button
+                )}
               </button>
             </span>
           </div>

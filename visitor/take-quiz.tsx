@@ -14,14 +14,26 @@ import { SpokenIn, wordsOf } from './words';
 type Standing = { seq: number; edition: number; view: View; clock?: { of: 'page' | 'quiz'; left: number } };
 type Trouble = Key | { told: string };
 
-export function TakeQuiz({ address, first, spoken }: { address: string; first: Standing; spoken: Spoken }) {
+type Props = {
+  address: string;
+  first: Standing;
+  spoken: Spoken;
+  /** The run that a browser without scripts is in, and what is to be said to it. */
+  run?: { token: string; explained: boolean; trouble: Key | null };
+  /** What stands in the address. */
+  params?: Record<string, string>;
+};
+
+export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const [standing, setStanding] = useState(first);
   const [values, setValues] = useState<Values>(() => valuesFrom(first.view));
   const [faults, setFaults] = useState<Refusal[]>([]);
   const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const [explained, setExplained] = useState<ReviewLine[] | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(run?.trouble ?? null);
+  const [explained, setExplained] = useState<ReviewLine[] | null>(
+    (run?.explained ? first.view.explained : null) ?? null,
+  );
   const [until, setUntil] = useState<number | null>(null);
   const [embedded, setEmbedded] = useState(false);
   const token = useRef('');
@@ -42,9 +54,11 @@ export function TakeQuiz({ address, first, spoken }: { address: string; first: S
       const query = new URLSearchParams(location.search);
       // Who comes from another quiz begins here with what it says of them, whatever was begun before.
       const handed = query.get('handed');
-      const kept = anew || handed !== null ? null : store.read();
+      const plain = query.get('run');
+      const kept = anew || handed !== null ? null : plain === null ? store.read() : { token: plain };
       token.current = kept?.token ?? newToken();
-      if (!kept) store.write({ token: token.current });
+      if (!kept || plain !== null) store.write({ token: token.current });
+      for (const own of ['run', 'told', 'wrong']) query.delete(own);
       const place = query.get('in');
       query.delete('in');
       const { status, body } = await post(`/q/${address}/open`, {
@@ -55,7 +69,7 @@ export function TakeQuiz({ address, first, spoken }: { address: string; first: S
       if (status === 409 && kept) return open(true);
       if (status !== 200) throw new Error((body as { message?: string }).message);
       const now = body as Standing;
-      if (handed !== null) {
+      if (handed !== null || plain !== null) {
         query.delete('handed');
         if (place !== null) query.set('in', place);
         history.replaceState(null, '', `${location.pathname}${query.size ? `?${query}` : ''}`);
@@ -219,6 +233,7 @@ export function TakeQuiz({ address, first, spoken }: { address: string; first: S
             setExplained(null);
             follow(standing);
           }}
+          plain={{ action: `/q/${address}/plain`, token: run?.token ?? '', params: run ? {} : params }}
           clock={
             until !== null &&
             standing.clock && (

@@ -1,6 +1,7 @@
 /** Random ways through each quiz of the demo, over the requests a browser makes, against the core walking alone. */
+import assert from 'node:assert/strict';
 import { createHash } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { test } from '@playwright/test';
 import { Pool } from 'pg';
 import { isContact, isQuestion } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
@@ -23,6 +24,8 @@ async function post(path: string, body: unknown): Promise<{ status: number; body
   });
   return { status: response.status, body: (await response.json()) as Record<string, unknown> };
 }
+
+// Thousands of comparisons: Playwright's own would be kept as a step each.
 
 /** What a visitor sends from where they stand: mostly on, sometimes back, sometimes something that cannot be. */
 function next(quiz: Quiz, run: Run, random: () => number): Sent {
@@ -68,7 +71,7 @@ for (const name of ['tourer', 'overnight', 'repair', 'wishes', 'start'])
       const random = randomOf(way, `way ${name}`);
       const token = `way-${name}-${String(way).padStart(20, '0')}`;
       const opened = await post(`/q/${name}/open`, { token, params: {}, source: 'test' });
-      expect(opened.status).toBe(200);
+      assert.equal(opened.status, 200);
       // The seed is the one thing that no browser is told.
       const hash = createHash('sha256').update(token).digest('base64url');
       const { rows } = await database.query<{ seed: number; known: Record<string, string> }>(
@@ -83,14 +86,14 @@ for (const name of ['tourer', 'overnight', 'repair', 'wishes', 'start'])
         const got = await post(`/q/${name}/step`, { token, seq: seq + 1, sent });
         const core = step(quiz, run, sent);
         if ('refused' in core) {
-          expect([got.status, got.body['refused']]).toEqual([422, core.refused]);
+          assert.deepEqual([got.status, got.body['refused']], [422, core.refused]);
           continue;
         }
-        expect(got.status).toBe(200);
+        assert.equal(got.status, 200);
         run = core.run;
         seq += 1;
-        expect(got.body['seq']).toBe(seq);
-        expect(bare(got.body['view'])).toEqual(bare(viewOf(quiz, run)));
+        assert.equal(got.body['seq'], seq);
+        assert.deepEqual(bare(got.body['view']), bare(viewOf(quiz, run)));
       }
     };
     const queue = Array.from({ length: WAYS }, (_, i) => i + 1);

@@ -50,6 +50,7 @@ export const de: Phrases = {
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
   goneOn: 'Willkommen zurück. Du bist, wo du aufgehört hast.',
   anew: 'Von vorn beginnen',
+  notTaken: 'Etwas fehlt oder geht so nicht. Bitte sieh noch einmal nach.',
   notYet: 'Noch ist nicht alles richtig.',
   triesLeft: { one: 'Noch ein Versuch.', other: 'Noch {w} Versuche.' },
   thanks: 'Danke. Das war alles.',

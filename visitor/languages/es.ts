@@ -50,6 +50,7 @@ export const es: Phrases = {
   elsewhere: 'Este cuestionario siguió en otra ventana. Aquí es donde está.',
   goneOn: 'Hola de nuevo. Estás donde lo dejaste.',
   anew: 'Empezar de nuevo',
+  notTaken: 'Falta algo o no vale así. Míralo otra vez, por favor.',
   notYet: 'Aún no está todo bien.',
   triesLeft: { one: 'Queda un intento.', other: 'Quedan {n} intentos.' },
   thanks: 'Gracias. Eso era todo.',

@@ -50,6 +50,7 @@ export const fr: Phrases = {
   elsewhere: 'Ce quiz a continué dans une autre fenêtre. Voici où il en est.',
   goneOn: 'Vous revoilà, là où vous vous étiez arrêté.',
   anew: 'Reprendre du début',
+  notTaken: 'Il manque quelque chose, ou cela ne va pas. Regardez encore une fois.',
   notYet: 'Tout n’est pas encore juste.',
   triesLeft: { one: 'Encore un essai.', other: 'Encore {w} essais.' },
   thanks: 'Merci. C’est tout.',

@@ -50,6 +50,7 @@ export const nl: Phrases = {
   elsewhere: 'Deze quiz ging in een ander venster verder. Hier staat hij nu.',
   goneOn: 'Welkom terug. Je bent waar je gebleven was.',
   anew: 'Opnieuw beginnen',
+  notTaken: 'Er ontbreekt iets, of het kan zo niet. Kijk nog eens.',
   notYet: 'Nog niet alles is goed.',
   triesLeft: { one: 'Nog één poging.', other: 'Nog {w} pogingen.' },
   thanks: 'Dank je. Dat was alles.',

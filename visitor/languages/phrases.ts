@@ -52,6 +52,7 @@ export const en = {
   elsewhere: 'This quiz has gone on in another window. Here is where it stands.',
   goneOn: 'Welcome back. You are where you left off.',
   anew: 'Start anew',
+  notTaken: 'Something is missing or cannot be taken. Please look once more.',
   notYet: 'Not all of it is right yet.',
   triesLeft: { one: 'One more try.', other: '{W} more tries.' },
   thanks: 'Thank you. That was all.',

@@ -1,5 +1,5 @@
 /** One or several of some answers: rows, pictures, halves, or a drop-down. */
-import { useId } from 'react';
+import { answerField, wordsField } from '../../core/run/plain-form';
 import type { ChoiceView } from '../../core/run/view';
 import { type Answer, chosenIn, isFreeEntry } from '../../core/score/answer';
 import { Mark } from '../../ui/marks';
@@ -10,7 +10,6 @@ const OTHER = 'other';
 
 export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
   const { say } = useWords();
-  const name = useId();
   const many = block.pick === 'many';
   const chosen = chosenIn(answer);
   const text = answer !== undefined && isFreeEntry(answer) ? answer.text : '';
@@ -36,8 +35,9 @@ export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceV
           <label className={many ? 'v-option v-many' : 'v-option'} key={o.id}>
             <input
               type={many ? 'checkbox' : 'radio'}
-              name={name}
+              name={answerField(block.id)}
               value={o.id}
+              required={!many && block.required}
               checked={chosen.includes(o.id)}
               onChange={(e) => pick(o.id, e.target.checked)}
             />
@@ -57,7 +57,7 @@ export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceV
           <label className="v-option v-many">
             <input
               type={many ? 'checkbox' : 'radio'}
-              name={name}
+              name={answerField(block.id)}
               value={OTHER}
               checked={chosen.includes(OTHER)}
               onChange={(e) => pick(OTHER, e.target.checked)}
@@ -69,10 +69,15 @@ export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceV
           </label>
         )}
       </div>
-      {chosen.includes(OTHER) && block.other && (
-        <label className="v-field">
+      {block.other && (
+        <label className={chosen.includes(OTHER) ? 'v-field' : 'v-field v-off'}>
           {say('whichOne')}
-          <input value={text} maxLength={300} onChange={(e) => give(chosen, e.target.value)} />
+          <input
+            name={wordsField(block.id)}
+            value={text}
+            maxLength={300}
+            onChange={(e) => give(chosen, e.target.value)}
+          />
         </label>
       )}
     </FieldGroup>
@@ -87,6 +92,8 @@ function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
         <select
           {...field}
           className="v-answer"
+          name={answerField(block.id)}
+          required={block.required}
           value={chosenIn(answer)[0] ?? ''}
           onChange={(e) => onAnswer((e.target.value ? [e.target.value] : []) as Answer)}
         >

@@ -1,5 +1,6 @@
 /** Questions of several parts: put in order, match, fill the gaps, a grid, places in a picture. All of them work by keys and taps alone. */
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
+import { partField } from '../../core/run/plain-form';
 import type { GapsView, GridView, MatchView, OrderView, SpotsView } from '../../core/run/view';
 import { type Answer, partOf } from '../../core/score/answer';
 import { Rich } from '../../ui/rich';
@@ -67,6 +68,14 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
             </span>
             <span className="v-place">{at + 1}</span>
             <span>{wordsOf(id)}</span>
+            <select className="v-off" name={partField(block.id, id)} aria-label={wordsOf(id)} defaultValue="">
+              <option value="" />
+              {ids.map((_, i) => (
+                <option key={i} value={i + 1}>
+                  {i + 1}
+                </option>
+              ))}
+            </select>
             <button
               type="button"
               disabled={at === 0}
@@ -116,6 +125,8 @@ export function MatchQuestion({ block, answer, fault, onAnswer }: Asked<MatchVie
             <select
               id={`${id}-${left.id}`}
               className="v-answer"
+              name={partField(block.id, left.id)}
+              required={block.required}
               value={String(given[left.id] ?? '')}
               onChange={(e) => onAnswer({ ...given, [left.id]: e.target.value })}
             >
@@ -144,6 +155,8 @@ export function GapsQuestion({ block, answer, fault, onAnswer }: Asked<GapsView>
           gap={(gap) => (
             <input
               aria-label={say('gap', { n: block.gaps.indexOf(gap) + 1 })}
+              name={partField(block.id, gap)}
+              required={block.required}
               value={String(given[gap] ?? '')}
               maxLength={300}
               size={Math.max(8, String(given[gap] ?? '').length + 1)}
@@ -157,7 +170,6 @@ export function GapsQuestion({ block, answer, fault, onAnswer }: Asked<GapsView>
 }
 
 export function GridQuestion({ block, answer, fault, onAnswer }: Asked<GridView>) {
-  const name = useId();
   const given = partsIn(answer);
   const many = block.pick === 'many';
   const chosen = (row: string): string[] => (partOf(given, row) as string[] | undefined) ?? [];
@@ -178,7 +190,9 @@ export function GridQuestion({ block, answer, fault, onAnswer }: Asked<GridView>
                 <label key={column.id}>
                   <input
                     type={many ? 'checkbox' : 'radio'}
-                    name={`${name}-${row.id}`}
+                    name={partField(block.id, row.id)}
+                    value={column.id}
+                    required={!many && block.required}
                     checked={chosen(row.id).includes(column.id)}
                     onChange={(e) => pick(row.id, column.id, e.target.checked)}
                   />
@@ -279,11 +293,19 @@ export function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsVie
           </button>
         );
       })}
+      {pointed.map((s, i) => (
+        <span key={s.id} className="v-off">
+          {i + 1}. {s.text} →{' '}
+          <input name={partField(block.id, s.id, 'x')} type="number" min={0} max={100} aria-label="→ %" /> ↓{' '}
+          <input name={partField(block.id, s.id, 'y')} type="number" min={0} max={100} aria-label="↓ %" /> %
+        </span>
+      ))}
       {named.map((s, i) => (
         <label key={s.id} className="v-field">
           {i + 1}
           {s.text && `. ${s.text}`}
           <input
+            name={partField(block.id, s.id)}
             value={typeof given[s.id] === 'string' ? (given[s.id] as string) : ''}
             maxLength={300}
             onChange={(e) => onAnswer({ ...given, [s.id]: e.target.value })}

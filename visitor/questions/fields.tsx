@@ -1,5 +1,5 @@
 /** Questions answered by a single field: words, numbers, dates, steps. */
-import { useId } from 'react';
+import { answerField } from '../../core/run/plain-form';
 import type { DateView, MeasuredView, RatingView, TypedView } from '../../core/run/view';
 import { useWords } from '../words';
 import { type Asked, FieldGroup, OneField } from './parts';
@@ -10,6 +10,8 @@ export const TypedQuestion = ({ block, answer, fault, onAnswer }: Asked<TypedVie
       block.kind === 'essay' ? (
         <textarea
           {...field}
+          name={answerField(block.id)}
+          required={block.required}
           className="v-answer"
           rows={6}
           maxLength={20_000}
@@ -19,6 +21,8 @@ export const TypedQuestion = ({ block, answer, fault, onAnswer }: Asked<TypedVie
       ) : (
         <input
           {...field}
+          name={answerField(block.id)}
+          required={block.required}
           className="v-answer"
           maxLength={2_000}
           value={typeof answer === 'string' ? answer : ''}
@@ -38,6 +42,8 @@ export const NumberQuestion = ({ block, answer, fault, onAnswer }: Asked<Measure
     {(field) => (
       <input
         {...field}
+        name={answerField(block.id)}
+        required={block.required}
         className="v-answer v-short"
         type="number"
         inputMode="decimal"
@@ -63,6 +69,8 @@ export function SliderQuestion({ block, answer, fault, onAnswer }: Asked<Measure
           <output htmlFor={field.id}>{given ? answer : say('moveIt')}</output>
           <input
             {...field}
+            name={answerField(block.id)}
+            required={block.required}
             type="range"
             min={min}
             max={max}
@@ -88,6 +96,8 @@ export const DateQuestion = ({ block, answer, fault, onAnswer }: Asked<DateView>
     {(field) => (
       <input
         {...field}
+        name={answerField(block.id)}
+        required={block.required}
         className="v-answer v-short"
         type="date"
         min={block.min}
@@ -102,7 +112,6 @@ export const DateQuestion = ({ block, answer, fault, onAnswer }: Asked<DateView>
 /** Stars, steps or numbers: radio buttons in a row. */
 export function RatingQuestion({ block, answer, fault, onAnswer }: Asked<RatingView>) {
   const { say } = useWords();
-  const name = useId();
   const steps = Array.from({ length: Math.max(0, block.max - block.min + 1) }, (_, i) => block.min + i);
   return (
     <FieldGroup block={block} fault={fault}>
@@ -114,7 +123,9 @@ export function RatingQuestion({ block, answer, fault, onAnswer }: Asked<RatingV
           >
             <input
               type="radio"
-              name={name}
+              name={answerField(block.id)}
+              value={n}
+              required={block.required}
               checked={answer === n}
               onChange={() => onAnswer(n)}
               aria-label={say('of', { at: n, of: block.max })}

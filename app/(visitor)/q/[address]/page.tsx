@@ -2,27 +2,50 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { Problem } from '../../../../server/problem';
-import { firstLook } from '../../../../server/take-step';
+import { findRun, firstLook } from '../../../../server/take-step';
 import { spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 
 export const dynamic = 'force-dynamic';
+type Props = {
+  params: Promise<{ address: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+};
 
-const look = cache(async (address: string) => {
+const orNotFound = async <T,>(look: Promise<T>): Promise<T> => {
   try {
-    return await firstLook(address);
+    return await look;
   } catch (error) {
     if (error instanceof Problem && error.status === 404) notFound();
     throw error;
   }
-});
+};
+const look = cache((address: string) => orNotFound(firstLook(address)));
 
-export async function generateMetadata({ params }: { params: Promise<{ address: string }> }): Promise<Metadata> {
+/** Parameters that stand in the address once. */
+const single = (params: Record<string, string | string[] | undefined>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(params)
+      .flatMap(([k, v]) => (typeof v === 'string' ? [[k, v] as const] : []))
+      .slice(0, 40),
+  );
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { view } = await look((await params).address);
   return { title: view.quiz.title };
 }
 
-export default async function VisitorPage({ params }: { params: Promise<{ address: string }> }) {
+export default async function VisitorPage({ params, searchParams }: Props) {
   const { address, labels, ...first } = await look((await params).address);
-  return <TakeQuiz address={address} first={first} spoken={spokenIn(first.view.quiz.language, labels)} />;
+  const spoken = spokenIn(first.view.quiz.language, labels);
+  const { run, told, wrong, ...others } = await searchParams;
+  if (typeof run !== 'string' || !/^[A-Za-z0-9_-]{22,64}$/.test(run))
+    return <TakeQuiz address={address} first={first} spoken={spoken} params={single(others)} />;
+  const standing = await orNotFound(findRun(address, run));
+  const state = {
+    token: run,
+    explained: told !== undefined,
+    trouble: wrong === undefined ? null : ('notTaken' as const),
+  };
+  return <TakeQuiz key={standing.seq} address={address} first={standing} spoken={spoken} run={state} />;
 }
