@@ -291,14 +291,12 @@ export function QuizList({
             </tbody>
           </Table>
         )}
+        <div style={{ marginTop: 28 }}>
+          <Templates />
+        </div>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0 40px', alignItems: 'flex-start' }}>
           <NewQuiz />
-          <div>
-            <FromList />
-            <div style={{ marginTop: 14 }}>
-              <Templates />
-            </div>
-          </div>
+          <FromList />
         </div>
       </Page>
     </Frame>
@@ -413,7 +411,7 @@ function Sparkline({ days, today }: { days: number[]; today: string }) {
 
 const Start = styled.form`
   flex: 1 1 420px;
-  margin-top: 40px;
+  margin-top: 20px;
   border: 1px solid var(--line);
   border-top: 1px solid var(--ink);
   background: var(--paper);

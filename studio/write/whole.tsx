@@ -57,6 +57,9 @@ const Line = styled.div`
   }
 `;
 const Panel = styled.section`
+  position: relative;
+  z-index: 1;
+  background: var(--paper);
   padding: 12px 24px 18px;
   border-bottom: 1px solid var(--ink);
   display: grid;
