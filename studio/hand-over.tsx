@@ -104,7 +104,11 @@ export function CarryPart({ quiz, to, value = [], onChange }: Props) {
                 onChange={(e) => put(e.target.value, `as ${i}`)}
               />
             )}
-            <TextButton aria-label={`Leave ${name} behind`} onPress={() => set(value.filter((_, k) => k !== i))}>
+            <TextButton
+              aria-label={`Leave ${name} behind`}
+              style={{ minWidth: 24, minHeight: 24, justifyContent: 'center' }}
+              onPress={() => set(value.filter((_, k) => k !== i))}
+            >
               <X size={13} />
             </TextButton>
             {unknown && takes.length === 0 && (

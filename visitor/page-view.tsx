@@ -118,6 +118,15 @@ export function PageView({
       {Object.entries(plain?.params ?? {}).map(([name, value]) => (
         <input key={name} type="hidden" name={`k.${name}`} value={value} />
       ))}
+      {/* Enter in a field presses the first button that sends: it must be the one that goes on. */}
+      <button
+        type="submit"
+        name="do"
+        value={explained ? 'on' : 'go'}
+        className="v-hidden"
+        tabIndex={-1}
+        aria-hidden="true"
+      />
       <div className="v-inside">
         {!isResult && asks && (
           <div className="v-top">

@@ -88,7 +88,8 @@ export function reviewLine(
   return {
     id: question.id,
     prompt: nameOf(question),
-    given: answerText(question, answer),
+    // The one that is marked: what was mended after it, on a page that was held, would seem to be called wrong.
+    given: answerText(question, counted),
     state,
     ...(allowed.right && state !== null && state !== 'right' && right ? { right } : {}),
     ...(allowed.marks && marked && !marked.pending

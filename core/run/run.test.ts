@@ -377,8 +377,20 @@ describe('a page that is held', () => {
     { verdicts: [strongest('v', ['x', 'y'])] },
   );
   const wrong: Sent = { do: 'go', page: 'p', answers: { q: ['b'] } };
+  const answers = { id: 'a', kind: 'answers' as const, marks: true };
   const at = (...sent: Sent[]) => viewOf(held, foldRun(held, { seed: 1 }, sent));
 
+  it('is told of afterwards by the first try, which is the one that is marked', () => {
+    const told = { ...held, pages: held.pages.map((p) => (p.stage === 'result' ? { ...p, blocks: [answers] } : p)) };
+    const run = foldRun(told, { seed: 1 }, [
+      wrong,
+      { do: 'go', page: 'p', answers: { q: ['a'] } },
+      { do: 'go', page: 'r', answers: { u: ['a'] } },
+    ]);
+    expect(viewOf(told, run).page?.blocks).toMatchObject([
+      { kind: 'answers', lines: [{ id: 'q', given: 'b', state: 'wrong', marks: '0 / 1' }, { id: 'u' }] },
+    ]);
+  });
   it('says so after a try that was not right, with its hint and the tries that are left', () => {
     expect(at()).not.toHaveProperty('held');
     expect(at(wrong).held).toMatchObject({ left: 1 });

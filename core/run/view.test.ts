@@ -382,7 +382,7 @@ describe('what a visitor had right', () => {
     expect(line).toEqual({ id: 'q1', prompt: 'q1', given: 'c', state: 'wrong' });
     expect(reviewLine(keyed, ['a'], right)).not.toHaveProperty('right');
     expect(reviewLine(keyed, ['c'], right, { byHand: 2 })).toMatchObject({ state: 'right', marks: '2 / 2' });
-    expect(reviewLine(keyed, ['a'], right, { counted: ['c'] })).toMatchObject({ given: 'a', state: 'wrong' });
+    expect(reviewLine(keyed, ['a'], right, { counted: ['c'] })).toMatchObject({ given: 'c', state: 'wrong' });
     for (const block of [
       { id: 'b', kind: 'answers', right: true },
       { id: 'b', kind: 'topics', of: 'marks' },

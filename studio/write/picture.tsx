@@ -36,6 +36,7 @@ const Thumb = styled(Button)`
   }
 `;
 const Panel = styled(Popover)`
+  overflow: auto;
   width: 392px;
   max-width: 94vw;
   background: var(--paper);

@@ -66,7 +66,7 @@ export function Numeral({ question, number }: { question: string; number: number
       type="button"
       data-numeral={question}
       aria-pressed={on}
-      aria-label={`Choose question ${number}`}
+      aria-label={`Choose number ${number}`}
       title="Choose it; Shift chooses all up to it"
       onClick={toggle}
       onKeyDown={keys}

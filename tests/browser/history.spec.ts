@@ -46,7 +46,7 @@ test('a finding is mended where it is told', async ({ page }) => {
   await page.goto(`${world().app}/quizzes/winter-tyres/write`);
   await page.getByRole('button', { name: /^Check/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Check' });
-  const finding = sheet.getByRole('listitem').filter({ hasText: 'has no wording' });
+  const finding = sheet.getByRole('listitem').filter({ hasText: 'An answer of' });
   await finding.getByRole('button', { name: 'Take it out' }).click();
   await expect(finding).toHaveCount(0);
   await page.keyboard.press('Escape');

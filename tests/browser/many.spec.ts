@@ -18,7 +18,7 @@ async function four(page: Page) {
 }
 const wordings = async (page: Page) =>
   page.getByLabel(/^Question \d$/).evaluateAll((fields) => fields.map((f) => (f as HTMLTextAreaElement).value));
-const numeral = (page: Page, n: number) => page.getByRole('button', { name: `Choose question ${n}` });
+const numeral = (page: Page, n: number) => page.getByRole('button', { name: `Choose number ${n}` });
 const chosen = (page: Page) => page.getByRole('region', { name: 'Chosen questions' });
 
 test('several questions are moved, filed and removed together, by keys alone', async ({ page }) => {
