@@ -36,8 +36,9 @@ const List = styled.ul`
   li {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 6px;
+    gap: 3px 6px;
     align-items: center;
+    padding: 2px 0;
   }
   b {
     font-weight: 600;

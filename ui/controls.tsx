@@ -205,6 +205,7 @@ const Words = styled(AriaButton)`
   border-bottom: 1.5px solid var(--ink-3);
   border-radius: 0;
   min-height: 24px;
+  min-width: 24px;
   ${focus}
 `;
 

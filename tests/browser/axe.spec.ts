@@ -7,7 +7,11 @@ async function clean(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+  expect(
+    violations.map(
+      (v) => `${v.id}: ${v.nodes.map((n) => `${n.html.slice(0, 160)} ${n.failureSummary ?? ''}`).join(' | ')}`,
+    ),
+  ).toEqual([]);
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {
