@@ -6,6 +6,7 @@ import styled from 'styled-components';
 const Grow = styled.span`
   display: grid;
   min-width: 0;
+  min-height: 24px;
   &::after {
     content: attr(data-text) ' ';
     visibility: hidden;
