@@ -2,53 +2,14 @@
 /** Quizzes to start from: looked at as their visitors would meet them, then taken over whole. */
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import styled from 'styled-components';
 import { isQuestion } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
 import { request } from '../request';
+import { Shelf } from '../shell/shelf';
 import { TryPage, useTry } from '../shell/try-quiz';
 
 type Template = { purpose: string; quiz: Quiz };
-
-const Split = styled.div`
-  display: grid;
-  grid-template-columns: minmax(240px, 340px) minmax(0, 1fr);
-  gap: 32px;
-  ol {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-    border-top: 1px solid var(--ink);
-  }
-  li button {
-    display: block;
-    width: 100%;
-    text-align: start;
-    border: 0;
-    background: none;
-    padding: 12px;
-    border-bottom: 1px solid var(--line);
-    border-radius: 0;
-    cursor: pointer;
-  }
-  li button[aria-current='true'] {
-    background: var(--saffron-wash);
-    box-shadow: inset 4px 0 0 var(--saffron);
-  }
-  li b {
-    display: block;
-    font: 700 18px/1.3 var(--heading);
-  }
-  li small {
-    display: block;
-    font-size: 13px;
-    color: var(--ink-2);
-  }
-  @media (max-width: 760px) {
-    grid-template-columns: 1fr;
-  }
-`;
 
 export function Templates() {
   const [open, setOpen] = useState(false);
@@ -89,7 +50,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
     <SideSheet wide open onClose={onClose} title="Start from a whole quiz">
       {trouble && <p role="alert">{trouble}</p>}
       {template && (
-        <Split>
+        <Shelf>
           <ol aria-label="Quizzes to start from">
             {templates.map(({ purpose, quiz }, i) => (
               <li key={quiz.id}>
@@ -110,7 +71,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
             </div>
             <Taken key={template.quiz.id} quiz={template.quiz} />
           </div>
-        </Split>
+        </Shelf>
       )}
     </SideSheet>
   );

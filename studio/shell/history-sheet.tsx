@@ -1,7 +1,6 @@
 'use client';
 /** What the draft looked like before: states by time and person, looked at as a visitor meets them, and gone back to. */
 import { useEffect, useState } from 'react';
-import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { isQuestion } from '../../core/quiz/lookup';
 import { PrimaryButton, SideSheet } from '../../ui/controls';
@@ -9,44 +8,10 @@ import { useDocument, useDocumentStore } from '../document';
 import { goBackTo } from '../edits';
 import { request } from '../request';
 import { dayAndTime } from '../time';
+import { Shelf } from './shelf';
 import { TryPage, useTry } from './try-quiz';
 
 type StateLine = { revision: number; at: string; by: string };
-
-const Split = styled.div`
-  display: grid;
-  grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
-  gap: 32px;
-  ol {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-    border-top: 1px solid var(--ink);
-  }
-  li button {
-    display: block;
-    width: 100%;
-    text-align: start;
-    border: 0;
-    background: none;
-    padding: 10px 12px;
-    border-bottom: 1px solid var(--line);
-    border-radius: 0;
-    cursor: pointer;
-  }
-  li button[aria-current='true'] {
-    background: var(--saffron-wash);
-    box-shadow: inset 4px 0 0 var(--saffron);
-  }
-  small {
-    display: block;
-    font-size: 13px;
-    color: var(--ink-2);
-  }
-  @media (max-width: 760px) {
-    grid-template-columns: 1fr;
-  }
-`;
 
 export function HistorySheet({ onClose }: { onClose: () => void }) {
   const quizId = useDocument((s) => s.quizId);
@@ -73,7 +38,7 @@ export function HistorySheet({ onClose }: { onClose: () => void }) {
         </p>
       )}
       {states && states.length > 0 && (
-        <Split>
+        <Shelf>
           <ol aria-label="States">
             {states.map((line) => (
               <li key={line.revision}>
@@ -93,7 +58,7 @@ export function HistorySheet({ onClose }: { onClose: () => void }) {
           ) : (
             <p style={{ color: 'var(--ink-2)' }}>Choose one to look at it. Nothing changes by looking.</p>
           )}
-        </Split>
+        </Shelf>
       )}
     </SideSheet>
   );
