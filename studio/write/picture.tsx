@@ -37,6 +37,10 @@ const Thumb = styled(Button)`
 `;
 const Panel = styled(Popover)`
   overflow: auto;
+  /* It is a piece of the studio, and not a page of it. */
+  && {
+    min-height: 0;
+  }
   width: 392px;
   max-width: 94vw;
   background: var(--paper);
