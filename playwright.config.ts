@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: '.data/playwright',
   workers: 1,
   retries: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 90_000,
+  expect: { timeout: 20_000 },
   reporter: [['line'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
