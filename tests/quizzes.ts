@@ -82,6 +82,8 @@ export function valid(document: unknown): Quiz {
   return checked.quiz;
 }
 
-/** A quiz of the demo. */
-export const demoQuiz = (name: string): Quiz =>
-  valid(JSON.parse(readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8')));
+/** A quiz of the demo, which the command's tests hold to the schema. */
+export const demoQuiz = (name: string): Quiz => {
+  const written = JSON.parse(readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8')) as Quiz;
+  return quiz(written.pages, written);
+};

@@ -83,7 +83,8 @@ const Picture = shared(
     text: Line,
   }),
 );
-const Media = { picture: optional(Picture), sound: optional(Picture), video: optional(Picture) };
+const media = { picture: optional(Picture), sound: optional(Picture), video: optional(Picture) };
+const Media = shared('Media', closed(media));
 
 // Conditions.
 const bound = {
@@ -145,6 +146,10 @@ const Folding = closed({
 const Accepted = Type.Union([Line, closed({ text: Line, credit: optional(Share) })]);
 const Accept = shared('Accept', Type.Array(Accepted, { maxItems: 200 }));
 
+const Explain = shared(
+  'Explain',
+  closed({ right: optional(RichText), wrong: optional(RichText), always: optional(RichText) }),
+);
 const question = {
   id: Id,
   /** The creator's own label; where empty, the prompt serves. */
@@ -152,7 +157,7 @@ const question = {
   prompt: RichText,
   required: optional(Type.Boolean()),
   topic: optional(Id),
-  media: optional(closed(Media)),
+  media: optional(Media),
   hint: optional(RichText),
   showIf: optional(Condition),
   limit: optional(Seconds),
@@ -166,7 +171,7 @@ const question = {
   weights: optional(Weights),
   /** The scale that the marks also count for. */
   marksTo: optional(Id),
-  explain: optional(closed({ right: optional(RichText), wrong: optional(RichText), always: optional(RichText) })),
+  explain: optional(Explain),
   shuffle: optional(Type.Boolean()),
   /** Answers beside each other. */
   across: optional(Type.Integer({ minimum: 1, maximum: 6 })),
@@ -181,20 +186,23 @@ const Option = closed({
   /** What choosing it adds, by scale or outcome. */
   weights: optional(Weights),
 });
-const Choice = closed({
-  ...question,
-  kind: oneOf('choice'),
-  pick: oneOf('one', 'many'),
-  as: optional(oneOf('list', 'pictures', 'drop-down', 'yes-no')),
-  options: Type.Array(Option, { maxItems: 200 }),
-  min: optional(Type.Integer({ minimum: 0 })),
-  max: optional(Type.Integer({ minimum: 1 })),
-  /** Adds "something else" with free entry, known by the id `other`. */
-  other: optional(Type.Boolean()),
-});
+const Choice = shared(
+  'choice',
+  closed({
+    ...question,
+    kind: oneOf('choice'),
+    pick: oneOf('one', 'many'),
+    as: optional(oneOf('list', 'pictures', 'drop-down', 'yes-no')),
+    options: Type.Array(Option, { maxItems: 200 }),
+    min: optional(Type.Integer({ minimum: 0 })),
+    max: optional(Type.Integer({ minimum: 1 })),
+    /** Adds "something else" with free entry, known by the id `other`. */
+    other: optional(Type.Boolean()),
+  }),
+);
 const typed = { fold: optional(Folding), reviewRest: optional(Type.Boolean()) };
-const Text = closed({ ...question, kind: oneOf('text'), accept: optional(Accept), ...typed });
-const Essay = closed({ ...question, kind: oneOf('essay'), review: optional(Type.Boolean()) });
+const Text = shared('text', closed({ ...question, kind: oneOf('text'), accept: optional(Accept), ...typed }));
+const Essay = shared('essay', closed({ ...question, kind: oneOf('essay'), review: optional(Type.Boolean()) }));
 const measured = {
   target: optional(Type.Number()),
   within: optional(Type.Number({ minimum: 0 })),
@@ -204,64 +212,82 @@ const measured = {
   step: optional(Type.Number({ exclusiveMinimum: 0 })),
   reverse: optional(Type.Boolean()),
 };
-const NumberQuestion = closed({ ...question, kind: oneOf('number'), ...measured });
-const Slider = closed({ ...question, kind: oneOf('slider'), ...measured });
-const Rating = closed({
-  ...question,
-  kind: oneOf('rating'),
-  as: optional(oneOf('stars', 'steps', 'numbers')),
-  /** Default 1. */
-  min: optional(Type.Integer()),
-  /** Default 5. */
-  max: optional(Type.Integer()),
-  reverse: optional(Type.Boolean()),
-});
+const NumberQuestion = shared('number', closed({ ...question, kind: oneOf('number'), ...measured }));
+const Slider = shared('slider', closed({ ...question, kind: oneOf('slider'), ...measured }));
+const Rating = shared(
+  'rating',
+  closed({
+    ...question,
+    kind: oneOf('rating'),
+    as: optional(oneOf('stars', 'steps', 'numbers')),
+    /** Default 1. */
+    min: optional(Type.Integer()),
+    /** Default 5. */
+    max: optional(Type.Integer()),
+    reverse: optional(Type.Boolean()),
+  }),
+);
 const Day = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
-const DateQuestion = closed({
-  ...question,
-  kind: oneOf('date'),
-  target: optional(Day),
-  within: optional(Type.Number({ minimum: 0 })),
-  min: optional(Day),
-  max: optional(Day),
-});
+const DateQuestion = shared(
+  'date',
+  closed({
+    ...question,
+    kind: oneOf('date'),
+    target: optional(Day),
+    within: optional(Type.Number({ minimum: 0 })),
+    min: optional(Day),
+    max: optional(Day),
+  }),
+);
 const Side = closed({ id: Id, text: Line, picture: optional(Picture) });
-const Order = closed({
-  ...question,
-  kind: oneOf('order'),
-  /** In their right order. `weights`: added once for the last place, twice for the one above it, and so on. */
-  items: Type.Array(closed({ id: Id, text: Line, picture: optional(Picture), weights: optional(Weights) }), {
-    maxItems: 60,
+const Order = shared(
+  'order',
+  closed({
+    ...question,
+    kind: oneOf('order'),
+    /** In their right order. `weights`: added once for the last place, twice for the one above it, and so on. */
+    items: Type.Array(closed({ id: Id, text: Line, picture: optional(Picture), weights: optional(Weights) }), {
+      maxItems: 60,
+    }),
+    /** false for a ranking of wishes. */
+    keyed: optional(Type.Boolean()),
   }),
-  /** false for a ranking of wishes. */
-  keyed: optional(Type.Boolean()),
-});
-const Match = closed({
-  ...question,
-  kind: oneOf('match'),
-  pairs: Type.Array(closed({ left: Side, right: Side }), { maxItems: 60 }),
-  /** Right sides that fit nothing. */
-  extras: optional(Type.Array(Side, { maxItems: 60 })),
-});
-const Gaps = closed({
-  ...question,
-  kind: oneOf('gaps'),
-  /** The text in which the gaps stand as nodes. */
-  text: RichText,
-  gaps: Type.Array(closed({ id: Id, accept: optional(Accept) }), { maxItems: 60 }),
-  ...typed,
-});
-const Grid = closed({
-  ...question,
-  kind: oneOf('grid'),
-  pick: optional(oneOf('one', 'many')),
-  rows: Type.Array(closed({ id: Id, text: Line, weights: optional(Weights), reverse: optional(Type.Boolean()) }), {
-    maxItems: 100,
+);
+const Match = shared(
+  'match',
+  closed({
+    ...question,
+    kind: oneOf('match'),
+    pairs: Type.Array(closed({ left: Side, right: Side }), { maxItems: 60 }),
+    /** Right sides that fit nothing. */
+    extras: optional(Type.Array(Side, { maxItems: 60 })),
   }),
-  columns: Type.Array(closed({ id: Id, text: Line, value: optional(Type.Number()) }), { maxItems: 30 }),
-  /** The right columns of each row. */
-  key: optional(Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Array(Id, { maxItems: 30 }))),
-});
+);
+const Gaps = shared(
+  'gaps',
+  closed({
+    ...question,
+    kind: oneOf('gaps'),
+    /** The text in which the gaps stand as nodes. */
+    text: RichText,
+    gaps: Type.Array(closed({ id: Id, accept: optional(Accept) }), { maxItems: 60 }),
+    ...typed,
+  }),
+);
+const Grid = shared(
+  'grid',
+  closed({
+    ...question,
+    kind: oneOf('grid'),
+    pick: optional(oneOf('one', 'many')),
+    rows: Type.Array(closed({ id: Id, text: Line, weights: optional(Weights), reverse: optional(Type.Boolean()) }), {
+      maxItems: 100,
+    }),
+    columns: Type.Array(closed({ id: Id, text: Line, value: optional(Type.Number()) }), { maxItems: 30 }),
+    /** The right columns of each row. */
+    key: optional(Type.Record(Type.String({ pattern: '^[A-Za-z0-9_-]{1,60}$' }), Type.Array(Id, { maxItems: 30 }))),
+  }),
+);
 const Point = Type.Unsafe<[number, number]>({ type: 'array', items: Share, minItems: 2, maxItems: 2 });
 /** In shares of the picture's width and height. A circle's radius is a share of the width. */
 const Region = Type.Union([
@@ -269,17 +295,20 @@ const Region = Type.Union([
   closed({ x: Share, y: Share, r: Share }),
   closed({ points: Type.Array(Point, { minItems: 3, maxItems: 200 }) }),
 ]);
-const Spots = closed({
-  ...question,
-  kind: oneOf('spots'),
-  picture: optional(Picture),
-  /** With `accept` the place `at` is to be named; with `region` it is to be pointed at, `text` saying what. */
-  spots: Type.Array(
-    closed({ id: Id, text: optional(Line), at: optional(Point), accept: optional(Accept), region: optional(Region) }),
-    { maxItems: 60 },
-  ),
-  ...typed,
-});
+const Spots = shared(
+  'spots',
+  closed({
+    ...question,
+    kind: oneOf('spots'),
+    picture: optional(Picture),
+    /** With `accept` the place `at` is to be named; with `region` it is to be pointed at, `text` saying what. */
+    spots: Type.Array(
+      closed({ id: Id, text: optional(Line), at: optional(Point), accept: optional(Accept), region: optional(Region) }),
+      { maxItems: 60 },
+    ),
+    ...typed,
+  }),
+);
 const questionKinds = [
   Choice,
   Text,
@@ -320,14 +349,17 @@ const Contact = closed({
   skippable: optional(Type.Boolean()),
   consent: optional(closed({ text: Line, version: Type.Integer({ minimum: 1 }), required: Type.Boolean() })),
 });
-const Offer = closed({ text: Line, button: Line, url: Type.String({ maxLength: 2_000 }), picture: optional(Picture) });
+const Offer = shared(
+  'Offer',
+  closed({ text: Line, button: Line, url: Type.String({ maxLength: 2_000 }), picture: optional(Picture) }),
+);
 const title = { title: optional(Line) };
 const Block = byField(
   'kind',
   ...questionKinds,
   Contact,
   closed({ ...block, kind: oneOf('words'), body: RichText }),
-  closed({ ...block, kind: oneOf('media'), ...Media }),
+  closed({ ...block, kind: oneOf('media'), ...media }),
   closed({ ...block, kind: oneOf('offer'), offer: Offer }),
   /** The outcome reached: its headline, picture, text and offer. */
   closed({ ...block, kind: oneOf('verdict'), verdict: Id }),

@@ -9,11 +9,13 @@ const compile = (allErrors: boolean) =>
     discriminator: true,
     strictTypes: false,
     inlineRefs: false,
+    // The document is read in a millisecond either way; tidying the code it is read by takes longer than that a hundred times over.
+    code: { optimize: false },
     verbose: allErrors,
   }).compile<Quiz>(QuizSchema);
-const quick = compile(false);
-/** Made when a document is wrong: to find all that is wrong takes longer than to find that something is. */
-let thorough: typeof quick | undefined;
+/** Each is made when it is first asked: that takes most of a second, and to find all that is wrong takes longer than to find that something is. */
+let quick: ReturnType<typeof compile> | undefined;
+let thorough: typeof quick;
 
 export type Fault = { /** JSON pointer into the document */ place: string; reason: string };
 const MOST_FAULTS = 20;
@@ -68,6 +70,7 @@ export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: Fault[]
   const read = upgraded(value);
   if ('fault' in read) return { faults: [read.fault] };
   const { document } = read;
+  quick ??= compile(false);
   if (quick(document)) {
     const twice = repeatedId(document);
     return twice ? { faults: [twice] } : { quiz: document };

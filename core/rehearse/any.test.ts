@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { anyQuiz } from '../../tests/any-quiz';
+import { tries } from '../../tests/tries';
 import { quiz, page, choice, option, strongest } from '../../tests/quizzes';
 import { exactOdds } from './exact';
 import { rehearse } from './odds';
@@ -7,7 +8,7 @@ import { sampledOdds } from './sampled';
 
 describe('exact and sampled odds of any quiz', () => {
   it('agree within what chance explains', () => {
-    const visitors = 400;
+    const visitors = 200;
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e9 }), (seed) => {
         const q = anyQuiz(seed);
@@ -30,7 +31,7 @@ describe('exact and sampled odds of any quiz', () => {
           );
         }
       }),
-      { numRuns: 20 },
+      tries(12),
     );
   });
 });

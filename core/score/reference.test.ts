@@ -27,7 +27,7 @@ describe('scores equal those of the model written a second time', () => {
         for (const [id, points] of Object.entries(result.verdicts['v']?.tallies ?? {}))
           expect([id, points]).toEqual([id, expected.tally(id).points]);
       }),
-      tries(400),
+      tries(250),
     );
   });
 
@@ -47,7 +47,7 @@ describe('scores equal those of the model written a second time', () => {
         const tied = tallies.filter((t) => height(t) === top).map((t) => t.id);
         expect(result.verdicts['v']?.outcomes).toEqual(verdict.ties === 'blend' ? tied : tied.slice(0, 1));
       }),
-      tries(300),
+      tries(200),
     );
   });
 });
