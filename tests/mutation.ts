@@ -39,6 +39,7 @@ for (const suite of [
   'run/draw',
   'run/carry',
   'run/clock',
+  'run/plain-form',
   'score/result',
   'score/formula',
   'run/run',

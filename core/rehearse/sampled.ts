@@ -25,7 +25,9 @@ export function rehearsedRun(quiz: Quiz, seed: number, { answer = drawAnswer, on
   while (!run.finished) {
     const page = currentPage(quiz, run);
     if (!page) return run;
-    const filled: Run = { ...run, answers: { ...run.answers }, contact: { ...run.contact } };
+    // A state of its own, changed in place: the one before it is not looked at again.
+    const filled: Run = Object.assign({}, run);
+    filled.answers = Object.assign({}, run.answers);
     const blocks = drawnBlocks(quiz, page, seed);
     for (const block of blocks) {
       // What stands further down may depend on what was just answered, so blocks are filled one by one.
@@ -35,7 +37,8 @@ export function rehearsedRun(quiz: Quiz, seed: number, { answer = drawAnswer, on
         const fields = Object.fromEntries(
           block.fields.map((f) => [f.id, f.format === 'email' ? 'someone@example.com' : '…']),
         );
-        filled.contact[block.id] = { fields, ...(block.consent ? { consent: block.consent.version } : {}) };
+        const consent = block.consent ? { consent: block.consent.version } : {};
+        filled.contact = { ...filled.contact, [block.id]: { fields, ...consent } };
       }
     }
     run = goOn(quiz, filled, page, { oneTry: true, onRoute: onRoute && ((route) => onRoute(page.id, route)) });

@@ -3,7 +3,7 @@ import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '.
 import { rehearsedRun } from '../rehearse/sampled';
 import { resultOf } from '../score/result';
 import { LOOK_OVER } from './look-over';
-import { foldRun, type Sent, startRun, step } from './run';
+import { currentPage, foldRun, type Run, type Sent, startRun, step } from './run';
 import { progressOf } from './progress';
 import { viewOf } from './view';
 
@@ -147,6 +147,14 @@ describe('progress', () => {
   });
 });
 
+/** What a rehearsed visitor sent from a page. */
+function sentFrom({ way, answers, contact }: Run, at: string): Sent {
+  const shown = way.find((v) => v.page === at)?.shown ?? [];
+  const own = <T>(given: Record<string, T>) =>
+    Object.fromEntries(Object.entries(given).filter(([id]) => shown.includes(id)));
+  return { do: 'go', page: at, answers: own(answers), contact: own(contact) };
+}
+
 describe('properties', () => {
   const tourer = demoQuiz('tourer');
   const ids = tourer.pages.map((p) => p.id);
@@ -171,6 +179,28 @@ describe('properties', () => {
         expect(foldRun(tourer, { seed: 3 }, [...stored, ...sent.slice(cut)])).toEqual(whole);
       }),
     );
+  });
+  it('a step leaves the run that it was given as it was', () => {
+    const frozen = <T>(thing: T): T => {
+      if (typeof thing === 'object' && thing !== null) Object.values(Object.freeze(thing)).forEach(frozen);
+      return thing;
+    };
+    for (const name of ['tourer', 'repair', 'overnight']) {
+      const q = demoQuiz(name);
+      fc.assert(
+        fc.property(fc.integer({ min: 1, max: 1e6 }), fc.boolean(), (seed, back) => {
+          const whole = rehearsedRun(q, seed);
+          let run = frozen(startRun(q, { seed }));
+          for (let turn = 0; !run.finished && turn < 60; turn++) {
+            const at = currentPage(q, run)?.id ?? '';
+            const next = step(q, run, back && turn % 3 === 2 ? { do: 'back', page: at } : sentFrom(whole, at));
+            // A frozen run that is changed throws.
+            run = frozen('run' in next ? next.run : run);
+          }
+        }),
+        { numRuns: 10 },
+      );
+    }
   });
   it('going back and answering again equals having answered so at once', () => {
     fc.assert(

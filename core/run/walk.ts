@@ -1,5 +1,5 @@
 /** Walks a run whose answers are all known beforehand, as they stand in a file (model, section 7, `score`). */
-import type { Quiz } from '../quiz/schema';
+import type { ContactBlock, Quiz } from '../quiz/schema';
 import { indexOf, isContact, isQuestion } from '../quiz/lookup';
 import { type Answer, answerFault } from '../score/answer';
 import { drawnBlocks } from './draw';
@@ -41,41 +41,34 @@ export function recordFault(
  * Coming to a page again with nothing changed ends the walk: from there it would go round for ever.
  */
 export function walk(quiz: Quiz, { answers = {}, known, contact = {}, seed = 1, reviews }: Recorded): Walked {
-  let run = startRun(quiz, { seed, ...(known ? { known } : {}), ...(reviews ? { reviews } : {}) });
-  // What stood on the way each time a page was entered; worked out only where one is entered again.
-  const entered = new Map<string, Run[]>();
-  const note = (page: string, now: Run) => entered.set(page, [...(entered.get(page) ?? []), now]);
-  if (!run.finished) note(run.way[0]?.page ?? '', run);
+  // One list of answers that grows with the way: nobody looks at what an earlier state had answered.
+  const given: Run['answers'] = {};
+  let run: Run = { ...startRun(quiz, { seed, known, reviews }), answers: given };
+  // The states in which pages were entered; looked through only where a page is entered again.
+  const entered: Run[] = [run];
   while (!run.finished) {
     const page = currentPage(quiz, run);
     if (!page) break;
-    const filled: Run = { ...run, answers: { ...run.answers } };
     for (const block of drawnBlocks(quiz, page, seed)) {
       const answer = answers[block.id];
-      if (isQuestion(block) && answer !== undefined) filled.answers[block.id] = answer;
-      if (isContact(block))
-        filled.contact = {
-          ...filled.contact,
-          [block.id]: given(
-            block.fields.map((f) => f.id),
-            contact,
-          ),
-        };
+      if (isQuestion(block) && answer !== undefined) given[block.id] = answer;
+      if (isContact(block)) run = { ...run, contact: { ...run.contact, [block.id]: filledIn(block, contact) } };
     }
-    const next = goOn(quiz, filled, page, { oneTry: true });
-    const to = next.finished ? '' : (next.way.at(-1)?.page ?? '');
-    const before = entered.get(to);
+    const next = goOn(quiz, run, page, { oneTry: true });
+    const to = placeOf(next);
     // The answers in the file never change, so nothing has changed where the same questions stand on the way.
-    if (before?.some((then) => onWay(quiz, then) === onWay(quiz, next)))
+    if (!next.finished && entered.some((then) => placeOf(then) === to && onWay(quiz, then) === onWay(quiz, next)))
       return { run: { ...next, way: next.way.slice(0, -1) }, stopped: 'loop' };
-    if (to) note(to, next);
+    entered.push(next);
     run = next;
   }
   return { run };
 }
 
-function given(fields: string[], contact: Record<string, string>): ContactGiven {
-  const own = fields.filter((id) => contact[id] !== undefined);
+const placeOf = (run: Run): string | undefined => run.way.at(-1)?.page;
+
+function filledIn({ fields }: ContactBlock, contact: Record<string, string>): ContactGiven {
+  const own = fields.map((f) => f.id).filter((id) => contact[id] !== undefined);
   return own.length ? { fields: Object.fromEntries(own.map((id) => [id, contact[id] ?? ''])) } : { skipped: true };
 }
 

@@ -1,5 +1,5 @@
 /** How right an answer is (model, section 3, Credit and Marks). */
-import type { Question, Region } from '../quiz/schema';
+import type { Choice, Question, Region } from '../quiz/schema';
 import { isKeyed, isReviewed } from '../quiz/lookup';
 import { matchAccepted } from '../text/fold';
 import { type Answer, chosenIn, dayNumber, isAnswered, partOf } from './answer';
@@ -72,16 +72,20 @@ export function creditOf(question: Question, answer: Answer | undefined): number
   return credit === null ? null : round9(credit);
 }
 
-function choiceCredit(question: Extract<Question, { kind: 'choice' }>, chosen: string[]): number {
-  const creditOfOption = (id: string) => question.options.find((o) => o.id === id)?.credit ?? 0;
-  if (question.pick === 'one') return creditOfOption(chosen[0] ?? '');
+function optionCredit({ options }: Choice, id: string): number {
+  for (const option of options) if (option.id === id) return option.credit ?? 0;
+  return 0;
+}
+
+function choiceCredit(question: Choice, chosen: string[]): number {
+  if (question.pick === 'one') return optionCredit(question, chosen[0] ?? '');
   const right = question.options.filter((o) => o.credit === 1).length;
-  const got = chosen.filter((id) => creditOfOption(id) === 1).length;
+  const got = chosen.filter((id) => optionCredit(question, id) === 1).length;
   if (question.credit !== 'share') return got === right && chosen.length === right ? 1 : 0;
   if (right === 0) return 0;
   let worth = 0;
   for (const id of chosen) {
-    const credit = creditOfOption(id);
+    const credit = optionCredit(question, id);
     worth += credit > 0 ? credit : -1;
   }
   return Math.min(1, Math.max(0, worth / right));
@@ -161,7 +165,8 @@ export function marksOf(question: Question, answer: Answer | undefined, byHand?:
       awarded: byHand,
     };
   }
-  if (grade.credit === null) return { ...grade, awarded: 0 };
-  const awarded = grade.credit > 0 ? round9((question.marks ?? 1) * grade.credit) : 0 - (question.penalty ?? 0);
-  return { ...grade, awarded: awarded === 0 ? 0 : awarded };
+  const { credit } = grade;
+  if (credit === null) return { credit, pending: grade.pending, awarded: 0 };
+  const awarded = credit > 0 ? round9((question.marks ?? 1) * credit) : 0 - (question.penalty ?? 0);
+  return { credit, pending: grade.pending, awarded: awarded === 0 ? 0 : awarded };
 }
