@@ -1,5 +1,6 @@
 import { applyEdit, type Edit, type EditRefusal } from '../core/quiz/edits';
 import {
+  bankIdOf,
   editsAfter,
   findQuiz,
   insertEdit,
@@ -12,6 +13,7 @@ import {
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
 import { database } from './database';
+import { followAll } from './follow-bank';
 import { notFound, Problem } from './problem';
 
 export type EditsKept = {
@@ -75,6 +77,7 @@ export async function keepEdits(
           by: row.changedBy,
         });
       await updateQuiz(tx, workspaceId, quizId, { draft, revision, changedAt: now, changedBy: member.name });
+      if (quizId === bankIdOf(workspaceId)) await followAll(tx, member, row.draft, draft, now);
     }
     return { revision, since: await editsAfter(tx, workspaceId, quizId, base), refused };
   });

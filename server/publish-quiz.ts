@@ -1,5 +1,5 @@
 import { checkQuiz, type Finding } from '../core/check/check';
-import { editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../db/queries/quizzes';
+import { bankIdOf, editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
 import { database } from './database';
@@ -19,7 +19,7 @@ export async function publishQuiz(
   requireEditor(member);
   return database().transaction(async (tx) => {
     const row = await lockQuiz(tx, member.workspaceId, quizId);
-    if (!row || row.deletedAt) throw notFound('This quiz');
+    if (!row || row.deletedAt || quizId === bankIdOf(member.workspaceId)) throw notFound('This quiz');
     if (row.liveEdition !== null && row.publishedRevision === row.revision) return row.liveEdition;
     if (row.revision !== revision) {
       throw new Problem(

@@ -8,7 +8,15 @@ import { readQuestions } from '../core/formats/read';
 import { isQuestion } from '../core/quiz/lookup';
 import { validateQuiz } from '../core/quiz/validate';
 import { workspaceFigures } from '../db/queries/figures';
-import { addressTaken, allQuizzes, findQuiz, insertQuiz, type QuizRow, updateQuiz } from '../db/queries/quizzes';
+import {
+  addressTaken,
+  allQuizzes,
+  bankIdOf,
+  findQuiz,
+  insertQuiz,
+  type QuizRow,
+  updateQuiz,
+} from '../db/queries/quizzes';
 import type { Tx } from '../db/client';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
@@ -192,6 +200,7 @@ export async function copyQuiz(member: Membership, quizId: string, now = new Dat
 export async function deleteQuiz(member: Membership, quizId: string, now = new Date()): Promise<void> {
   requireEditor(member);
   await getQuiz(member, quizId);
+  if (quizId === bankIdOf(member.workspaceId)) throw notFound('This quiz');
   await updateQuiz(database(), member.workspaceId, quizId, { deletedAt: now });
 }
 

@@ -416,19 +416,31 @@ export const addResultPage = (quiz: Quiz): Edit => ({
   ops: [{ op: 'insert', at: [], list: 'pages', item: resultPage(newId), after: quiz.pages.at(-1)?.id ?? null }],
 });
 
+/** Columns of the grid that are no scale and no outcome: how right an answer is, and how many are guessed to choose it. */
+export const RIGHT = '$right';
+export const GUESS = '$guess';
+
 export type CellChange = {
   of: Weighed;
-  /** A scale or outcome; null for how right it is. */ target: string | null;
+  /** A scale or outcome, `RIGHT` (0..1) or `GUESS` (percent; 0 takes the guess away where `blank`). */ target: string;
   value: number;
+  /** The cell was emptied, rather than set to 0. */
+  blank?: boolean;
 };
 
 /** Sets many weights and credits as one step. Those that stay as they are are left out; null where nothing changes. */
 export function weighMany(changes: CellChange[]): Edit | null {
-  const ops = changes.flatMap(({ of, target, value }) => {
-    if (target !== null)
-      return (of.weights?.[target] ?? 0) === value ? [] : weigh(of.at, of.weights, target, value).ops;
-    if (!of.keyed || (of.credit ?? 0) === value) return [];
-    return setField('set-key', of.at, ['credit'], of.credit, value || undefined).ops;
+  const ops = changes.flatMap(({ of, target, value, blank }) => {
+    if (target === RIGHT) {
+      const credit = Math.max(0, Math.min(1, value));
+      if (!of.keyed || (of.credit ?? 0) === credit) return [];
+      return setField('set-key', of.at, ['credit'], of.credit, credit || undefined).ops;
+    }
+    if (target === GUESS) {
+      const guess = blank ? undefined : Math.max(0, Math.min(100, value));
+      return !of.keyed || of.guess === guess ? [] : setField('guess', of.at, ['guess'], of.guess, guess).ops;
+    }
+    return (of.weights?.[target] ?? 0) === value ? [] : weigh(of.at, of.weights, target, value).ops;
   });
   return ops.length ? { name: 'weigh', ops } : null;
 }

@@ -9,7 +9,7 @@ import type { Note } from '../core/formats/listed';
 import { plainText } from '../core/text/rich';
 import { PrimaryButton, TextButton } from '../ui/controls';
 import { Mark } from '../ui/marks';
-import { kindNames } from './write/question-settings';
+import { kindNames } from './write/kind-names';
 
 const Box = styled.div`
   textarea {

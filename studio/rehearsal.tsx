@@ -1,40 +1,124 @@
 'use client';
-import { createContext, type ReactNode, useContext, useEffect, useState } from 'react';
-import { type Remote, wrap } from 'comlink';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { proxy, type Remote, wrap } from 'comlink';
 import type { Finding } from '../core/check/check';
+import { countedMix, guessedMix, type Mix } from '../core/rehearse/mix';
 import type { Odds } from '../core/rehearse/odds';
 import { useQuiz } from './document';
 import type { RehearsalApi } from './rehearsal.worker';
+import { request } from './request';
 import type { OtherQuiz } from './shell/live';
 
-type Rehearsal = { odds: Odds | null; findings: Finding[]; /** the quiz has changed since */ stale: boolean };
-const Context = createContext<Rehearsal>({ odds: null, findings: [], stale: true });
+/** How visitors answer: evenly, by the creator's guess, or as real visitors did. */
+export type MixKind = 'even' | 'guess' | 'real';
+type Seen = { odds: Odds | null; findings: Finding[]; /** the quiz has changed since */ stale: boolean };
+type Rehearsal = Seen & {
+  mixKind: MixKind;
+  setMix: (kind: MixKind) => void;
+  /** Why the mix is not as wanted. */
+  trouble: string;
+  /** 0..1 while a rehearsal takes longer than a moment; null else. */
+  progress: number | null;
+  stop: () => void;
+  /** Begins one that was stopped. */
+  again: (() => void) | null;
+};
+const nothing: Seen = { odds: null, findings: [], stale: true };
+const idle = () => undefined;
+const Context = createContext<Rehearsal>({
+  ...nothing,
+  mixKind: 'even',
+  setMix: idle,
+  trouble: '',
+  progress: null,
+  stop: idle,
+  again: null,
+});
 export const useRehearsal = () => useContext(Context);
+
+const PAUSE = 250;
+/** A rehearsal shows how far it is after this long. Milliseconds. */
+const LONG = 1_000;
+
+type Bench = { worker: Worker; api: Remote<RehearsalApi> };
+function newBench(): Bench {
+  const worker = new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, api: wrap<RehearsalApi>(worker) };
+}
 
 /** Keeps a rehearsal and the check of the open quiz up to date, a moment after each pause in editing. */
 export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[]; children: ReactNode }) {
   const quiz = useQuiz();
-  const [api, setApi] = useState<Remote<RehearsalApi> | null>(null);
-  const [state, setState] = useState<Rehearsal>({ odds: null, findings: [], stale: true });
-  useEffect(() => {
-    const worker = new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' });
-    setApi(() => wrap<RehearsalApi>(worker));
-    return () => worker.terminate();
+  const [seen, setSeen] = useState<Seen>(nothing);
+  const [mixKind, setMixKind] = useState<MixKind>('even');
+  const [counted, setCounted] = useState<Mix | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const [progress, setProgress] = useState<number | null>(null);
+  const [stopped, setStopped] = useState(false);
+  const bench = useRef<Bench | null>(null);
+  const busy = useRef(false);
+  const end = useCallback(() => {
+    bench.current?.worker.terminate();
+    bench.current = null;
+    busy.current = false;
   }, []);
+  useEffect(() => end, [end]);
+
+  const mix = useMemo(
+    () => (mixKind === 'guess' ? guessedMix(quiz) : mixKind === 'real' ? (counted ?? undefined) : undefined),
+    [mixKind, quiz, counted],
+  );
   useEffect(() => {
-    if (!api) return;
+    if (stopped) return;
     let over = false;
-    setState((old) => (old.stale ? old : { ...old, stale: true }));
+    setSeen((old) => (old.stale ? old : { ...old, stale: true }));
     const timer = setTimeout(() => {
+      // What is still being worked out is of an older state: nobody waits for it any more.
+      if (busy.current) end();
+      const { api } = (bench.current ??= newBench());
+      busy.current = true;
+      const begun = Date.now();
       const published = quizzes.filter((q) => q.live || q.id === quiz.id).map((q) => q.id);
-      void api.look(quiz, published).then((seen) => {
-        if (!over) setState({ ...seen, stale: false });
+      const told = (done: number) => {
+        if (!over && Date.now() - begun > LONG) setProgress(done);
+      };
+      void api.look(quiz, published, mix, proxy(told)).then((now) => {
+        if (over) return;
+        busy.current = false;
+        setProgress(null);
+        setSeen({ ...now, stale: false });
       });
-    }, 250);
+    }, PAUSE);
     return () => {
       over = true;
       clearTimeout(timer);
     };
-  }, [api, quiz, quizzes]);
-  return <Context.Provider value={state}>{children}</Context.Provider>;
+  }, [quiz, quizzes, mix, stopped, end]);
+
+  const setMix = (kind: MixKind) => {
+    setTrouble('');
+    setMixKind(kind);
+    if (kind !== 'real') return;
+    type Counts = { questions: { id: string; answered: number; options: { id: string; count: number }[] }[] };
+    request<{ findings: Counts | null }>(`/api/quizzes/${quiz.id}/findings`).then(
+      ({ findings }) => {
+        const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
+        const options = (q: (typeof answered)[number]) => Object.fromEntries(q.options.map((o) => [o.id, o.count]));
+        setCounted(
+          countedMix(Object.fromEntries(answered.map((q) => [q.id, { answered: q.answered, options: options(q) }]))),
+        );
+        if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');
+      },
+      (error: Error) => setTrouble(error.message),
+    );
+  };
+  const stop = () => {
+    end();
+    setProgress(null);
+    setStopped(true);
+  };
+  const again = stopped ? () => setStopped(false) : null;
+  return (
+    <Context.Provider value={{ ...seen, mixKind, setMix, trouble, progress, stop, again }}>{children}</Context.Provider>
+  );
 }

@@ -2,12 +2,19 @@
 import { expose } from 'comlink';
 import type { Quiz } from '../core/quiz/schema';
 import { checkQuiz, type Finding } from '../core/check/check';
-import { type Odds, rehearse } from '../core/rehearse/odds';
+import { type Mix, type Odds, rehearse } from '../core/rehearse/odds';
 
 const api = {
-  look(quiz: Quiz, published: string[]): { odds: Odds; findings: Finding[] } {
-    const odds = rehearse(quiz);
-    return { odds, findings: checkQuiz(quiz, odds, { published: new Set(published) }) };
+  /** @param mix how visitors answer; what the check says is always of visitors who answer evenly */
+  look(
+    quiz: Quiz,
+    published: string[],
+    mix: Mix | undefined,
+    onProgress: (done: number) => void,
+  ): { odds: Odds; findings: Finding[] } {
+    const even = rehearse(quiz, { onProgress });
+    const findings = checkQuiz(quiz, even, { published: new Set(published) });
+    return { odds: mix ? rehearse(quiz, { mix, onProgress }) : even, findings };
   },
 };
 export type RehearsalApi = typeof api;

@@ -175,6 +175,8 @@ const question = {
   shuffle: optional(Type.Boolean()),
   /** Answers beside each other. */
   across: optional(Type.Integer({ minimum: 1, maximum: 6 })),
+  /** The question of the bank that it follows, as long as nothing in it is changed here. */
+  linked: optional(Id),
 };
 
 const Option = closed({
@@ -185,6 +187,8 @@ const Option = closed({
   credit: optional(Share),
   /** What choosing it adds, by scale or outcome. */
   weights: optional(Weights),
+  /** The creator's guess of how many of a hundred visitors choose it; for rehearsing alone. */
+  guess: optional(Type.Number({ minimum: 0, maximum: 100 })),
 });
 const Choice = shared(
   'choice',
@@ -427,6 +431,22 @@ const Page = closed({
   ),
 });
 
+const Preset = closed({
+  id: Id,
+  name: Line,
+  settings: closed({
+    required: optional(Type.Boolean()),
+    marks: question.marks,
+    penalty: question.penalty,
+    credit: question.credit,
+    shuffle: optional(Type.Boolean()),
+    across: question.across,
+    limit: question.limit,
+  }),
+  /** New questions begin with it. */
+  fresh: optional(Type.Boolean()),
+});
+
 // What is computed.
 const Topic = closed({ id: Id, name: Line });
 const Scale = closed({
@@ -533,6 +553,8 @@ export const QuizSchema = Type.Object(
     labels: Type.Record(Type.String(), Line, { default: {} }),
     messages: Type.Array(Letter, { maxItems: 60, default: [] }),
     access: Type.Object({}, { additionalProperties: false, default: {} }),
+    /** Settings kept by a name, to be given to other questions. */
+    presets: optional(Type.Array(Preset, { maxItems: 60 })),
     /** Questions of the bank that pages draw from. */
     bank: optional(Type.Array(Question, { maxItems: 1_000 })),
   },
@@ -575,4 +597,5 @@ export type Offer = Static<typeof Offer>;
 export type Carry = Static<typeof Carry>;
 export type Known = Static<typeof Known>;
 export type Unit = 'points' | 'percent';
+export type Preset = Static<typeof Preset>;
 export type QuestionKind = Question['kind'];

@@ -84,4 +84,6 @@ test.each<[Target | undefined, string]>([
 test('a rule may ask about what stands on its page and before it', () => {
   expect(questionsBefore(q, 'p1').map((x) => x.id)).toEqual(['q1', 'q2']);
   expect(questionsBefore(q, 'p2').map((x) => x.id)).toEqual(['q1', 'q2', 'q3']);
+  expect(questionsBefore(q, 'p1', 'q2').map((x) => x.id)).toEqual(['q1']);
+  expect(questionsBefore(q, 'p2', null).map((x) => x.id)).toEqual(['q1', 'q2']);
 });

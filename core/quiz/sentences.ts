@@ -90,8 +90,22 @@ export function targetWords(quiz: Quiz, target: Target | undefined, titles?: Rea
   return 'quiz' in target ? `the quiz “${titles?.get(target.quiz) ?? target.quiz}”` : target.url;
 }
 
-/** Questions that a rule after this page can ask about: those that stand on it or before it, and the bank's. */
-export function questionsBefore(quiz: Quiz, page: string): Question[] {
+/**
+ * Questions that a condition can ask about, the bank's among them.
+ * @param above of this page, only what stands above this block; null for nothing of it. Left out: all of it, as for rules on leaving it.
+ */
+export function questionsBefore(quiz: Quiz, page: string, above?: string | null): Question[] {
   const at = indexOf(quiz).position.get(page) ?? 0;
-  return [...quiz.pages.slice(0, at + 1).flatMap((p) => p.blocks.filter(isQuestion)), ...(quiz.bank ?? [])];
+  const here = quiz.pages[at]?.blocks ?? [];
+  const own =
+    above === undefined
+      ? here
+      : here.slice(
+          0,
+          Math.max(
+            0,
+            here.findIndex((b) => b.id === above),
+          ),
+        );
+  return [...quiz.pages.slice(0, at).flatMap((p) => p.blocks), ...own].filter(isQuestion).concat(quiz.bank ?? []);
 }

@@ -15,6 +15,8 @@ export type Weighed = {
   /** Whether choosing it can be right, and how right it is. */
   keyed: boolean;
   credit?: number;
+  /** Percent of visitors who choose it, by the creator's guess. Answers of a choice alone have one. */
+  guess?: number;
 };
 
 /** In the order of the quiz, question by question; those that add nothing by their kind are left out. */
@@ -36,6 +38,7 @@ function partsOf(question: Question, at: Place): Weighed[] {
         times: 'once',
         keyed: true,
         ...(o.credit === undefined ? {} : { credit: o.credit }),
+        ...(o.guess === undefined ? {} : { guess: o.guess }),
       }));
     case 'order':
       return question.items.map((i) => ({

@@ -6,6 +6,7 @@ import type { Answer } from '../score/answer';
 import { isInside } from '../score/credit';
 import { subsets } from '../score/weights';
 import { shuffled } from '../run/random';
+import { type Mix, weightOf, weightsIn } from './mix';
 import { round9 } from '../score/numbers';
 
 export type Way = { answer: Answer; share: number };
@@ -44,8 +45,21 @@ const even = (answers: Answer[]): Way[] => answers.map((answer) => ({ answer, sh
 const rightOrWrong = (right: Answer, wrong: Answer | null): Way[] =>
   wrong === null ? even([right]) : even([right, wrong]);
 
-/** Every way a rehearsed visitor may answer, evenly, with its share. The question must be listable. */
-export function waysToAnswer(question: Question): Way[] {
+/** Every way a rehearsed visitor may answer, evenly or by a mix, with its share. The question must be listable. */
+export function waysToAnswer(question: Question, mix?: Mix): Way[] {
+  const weights = weightsIn(mix, question);
+  if (!weights || question.kind !== 'choice') return evenWays(question);
+  const weighed = evenWays(question).map(({ answer }) => ({
+    answer,
+    share: weightOf(question, weights, answer as string[]),
+  }));
+  const sum = weighed.reduce((total, { share }) => total + share, 0);
+  // Where the mix leaves no legal answer, it says nothing.
+  if (sum === 0) return evenWays(question);
+  return weighed.filter(({ share }) => share > 0).map(({ answer, share }) => ({ answer, share: share / sum }));
+}
+
+function evenWays(question: Question): Way[] {
   switch (question.kind) {
     case 'choice': {
       if (question.pick === 'one') return even(question.options.map((o) => [o.id]));
@@ -199,7 +213,9 @@ function pointOf(region: Region, inside: boolean): [number, number] | null {
 }
 
 /** Draws one way of answering, by the same shares. */
-export function drawAnswer(question: Question, random: () => number): Answer {
+export function drawAnswer(question: Question, random: () => number, mix?: Mix): Answer {
+  const weights = weightsIn(mix, question);
+  if (weights && question.kind === 'choice') return drawWeighed(question, weights, random, mix);
   if (!isListable(question)) {
     if (question.kind === 'grid') {
       const ways = question.pick === 'many' ? null : rowAnswers(question);
@@ -234,6 +250,32 @@ export function drawAnswer(question: Question, random: () => number): Answer {
   }
   const ways = waysOnce(question);
   return ways[Math.floor(random() * ways.length)]?.answer ?? [];
+}
+
+/** How often a set of answers is drawn anew, where it is not one that may be given. */
+const MOST_DRAWS = 100;
+
+function drawWeighed(
+  question: ChoiceQuestion,
+  weights: Readonly<Record<string, number>>,
+  random: () => number,
+  mix: Mix | undefined,
+): Answer {
+  if (question.pick === 'one') {
+    const total = question.options.reduce((sum, o) => sum + weightOf(question, weights, [o.id]), 0);
+    let left = random() * total;
+    const drawn = question.options.find((o) => (left -= weightOf(question, weights, [o.id])) < 0);
+    return [(drawn ?? question.options.at(-1))?.id ?? ''];
+  }
+  // Each option by itself, again until the set is one that may be given: the same as drawing among those sets alone.
+  const { min, max } = answeredRange(question);
+  for (let i = 0; i < MOST_DRAWS; i++) {
+    const drawn = question.options.filter((o) => random() < (weights[o.id] ?? 0)).map((o) => o.id);
+    if (drawn.length >= min && drawn.length <= max) return drawn;
+  }
+  const ways = isListable(question) ? waysToAnswer(question, mix) : [];
+  let left = random();
+  return (ways.find((way) => (left -= way.share) < 0) ?? ways.at(-1))?.answer ?? drawAnswer(question, random);
 }
 
 const listed = new WeakMap<Question, Way[]>();

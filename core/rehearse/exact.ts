@@ -9,6 +9,7 @@ import { decide, measureOf, tiedAtTop, winnersOf } from '../score/verdicts';
 import { round9 } from '../score/numbers';
 import { isListable, type Way, waysToAnswer } from './answers';
 import { ALWAYS, type Column, controlColumns, neededByVerdict, sums } from './columns';
+import type { Mix } from './mix';
 import { StateWalk } from './states';
 import { type Odds, spreadOf, tallied } from './spread';
 import { TooManyStates } from './table';
@@ -16,10 +17,10 @@ import { TooManyStates } from './table';
 export const MOST_STATES = 200_000;
 
 /** Exact odds, or null where a jump leads back, questions are drawn, one has too many ways to be answered, or the states grow too many. */
-export function exactOdds(quiz: Quiz, most = MOST_STATES): Odds | null {
+export function exactOdds(quiz: Quiz, { most = MOST_STATES, mix }: { most?: number; mix?: Mix } = {}): Odds | null {
   if (!canBeCarried(quiz)) return null;
   try {
-    return new Rehearsal(quiz, most).odds();
+    return new Rehearsal(quiz, most, mix).odds();
   } catch (error) {
     if (error instanceof TooManyStates) return null;
     throw error;
@@ -60,6 +61,7 @@ class Rehearsal {
   constructor(
     private readonly quiz: Quiz,
     private readonly most: number,
+    private readonly mix: Mix | undefined,
   ) {
     this.control = controlColumns(quiz);
   }
@@ -67,7 +69,7 @@ class Rehearsal {
   private readonly waysOf = (question: Question): Way[] => {
     const ways =
       this.ways.get(question.id) ??
-      (isListable(question) ? waysToAnswer(question) : [{ answer: { '': [''] }, share: 1 }]);
+      (isListable(question) ? waysToAnswer(question, this.mix) : [{ answer: { '': [''] }, share: 1 }]);
     this.ways.set(question.id, ways);
     return ways;
   };

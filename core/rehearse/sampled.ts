@@ -10,16 +10,19 @@ import { drawnBlocks } from '../run/draw';
 import { randomOf } from '../run/random';
 import { currentPage, goOn, type Run, shownBlocks, startRun } from '../run/run';
 import { drawAnswer } from './answers';
+import type { Mix } from './mix';
 import { type Odds, spreadOf, tallied } from './spread';
 
 type Rehearsing = {
-  /** How they answer; evenly where not given. */
+  /** How they answer; by the mix where not given. */
   answer?: (question: Question, random: () => number) => Answer;
+  /** Evenly where not given. */
+  mix?: Mix;
   onRoute?: (page: string, route: number) => void;
 };
 
 /** Walks one rehearsed visitor from start to end, giving each page one try. */
-export function rehearsedRun(quiz: Quiz, seed: number, { answer = drawAnswer, onRoute }: Rehearsing = {}): Run {
+export function rehearsedRun(quiz: Quiz, seed: number, { answer, mix, onRoute }: Rehearsing = {}): Run {
   const random = randomOf(seed, 'rehearsal');
   let run = startRun(quiz, { seed });
   while (!run.finished) {
@@ -32,7 +35,7 @@ export function rehearsedRun(quiz: Quiz, seed: number, { answer = drawAnswer, on
     for (const block of blocks) {
       // What stands further down may depend on what was just answered, so blocks are filled one by one.
       if (block.showIf && !shownBlocks(quiz, filled, page).some((b) => b.id === block.id)) continue;
-      if (isQuestion(block)) filled.answers[block.id] = answer(block, random);
+      if (isQuestion(block)) filled.answers[block.id] = answer ? answer(block, random) : drawAnswer(block, random, mix);
       if (isContact(block)) {
         const fields = Object.fromEntries(
           block.fields.map((f) => [f.id, f.format === 'email' ? 'someone@example.com' : '…']),
@@ -49,7 +52,16 @@ export function rehearsedRun(quiz: Quiz, seed: number, { answer = drawAnswer, on
 /** Monte Carlo: the same as exact odds, by walking this many visitors. */
 export function sampledOdds(
   quiz: Quiz,
-  { visitors, seed, ...how }: { visitors: number; seed: number } & Rehearsing,
+  {
+    visitors,
+    seed,
+    onProgress,
+    ...how
+  }: {
+    visitors: number;
+    seed: number;
+    /** told now and then, 0..1 */ onProgress?: (done: number) => void;
+  } & Rehearsing,
 ): Odds {
   const count = (table: Record<string, number>, key: string) => (table[key] = (table[key] ?? 0) + 1 / visitors);
   const pages: Record<string, number> = Object.fromEntries(quiz.pages.map((p) => [p.id, 0]));
@@ -66,6 +78,7 @@ export function sampledOdds(
   };
   const asked = questionsOf(quiz).length > 0;
   for (let i = 0; asked && i < visitors; i++) {
+    if (onProgress && i % 250 === 0) onProgress(i / visitors);
     const run = rehearsedRun(quiz, seed + i, {
       ...how,
       onRoute: (page, route) => count((routes[page] ??= {}), String(route)),

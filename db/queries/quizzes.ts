@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
 import type { Quiz } from '../../core/quiz/schema';
 import type { Edit } from '../../core/quiz/edits';
 import type { Db, Tx } from '../client';
@@ -28,11 +28,16 @@ export async function liveQuizzes(db: Db | Tx, workspaceId: string): Promise<Set
   return new Set(rows.map((r) => r.id));
 }
 
-export const allQuizzes = (db: Db, workspaceId: string): Promise<QuizRow[]> =>
+/** The document that holds the question bank of a workspace: it is edited like a quiz, and is none. */
+export const bankIdOf = (workspaceId: string): string => `bank-${workspaceId}`;
+
+export const allQuizzes = (db: Db | Tx, workspaceId: string): Promise<QuizRow[]> =>
   db
     .select()
     .from(quizzes)
-    .where(and(eq(quizzes.workspaceId, workspaceId), isNull(quizzes.deletedAt)))
+    .where(
+      and(eq(quizzes.workspaceId, workspaceId), ne(quizzes.quizId, bankIdOf(workspaceId)), isNull(quizzes.deletedAt)),
+    )
     .orderBy(desc(quizzes.changedAt));
 
 export async function insertQuiz(

@@ -12,7 +12,7 @@ import { Templates } from './templates';
 import { ReadList } from '../read-list';
 import { request } from '../request';
 import { day } from '../time';
-import { Frame } from '../shell/frame';
+import { Frame, homeTabs } from '../shell/frame';
 import { SignOut } from '../account/door';
 
 const Page = styled.div`
@@ -185,7 +185,7 @@ export function QuizList({
     <Frame
       paper={false}
       current="quizzes"
-      tabs={[{ id: 'quizzes', label: 'Quizzes', href: '/quizzes' }]}
+      tabs={homeTabs}
       foot={<SignOut />}
       top={
         <>

@@ -13,6 +13,8 @@ type Props = {
   quiz: Quiz;
   /** Rules after this page may ask about what stands on it and before it. */
   page: string;
+  /** For a block: it may ask only about what stands above it. For a page itself: null. */
+  above?: string | null;
   value: Condition;
   onChange: (value: Condition, join?: string) => void;
 };
@@ -30,7 +32,7 @@ const grouped = ({ word, parts }: Group): Condition => {
   return word === 'all' ? { all: parts } : { any: parts };
 };
 
-export function ConditionSentence({ quiz, page, value, onChange }: Props) {
+export function ConditionSentence({ quiz, page, above, value, onChange }: Props) {
   const group = groupOf(value);
   const set = (parts: Condition[], join?: string) => onChange(grouped({ ...group, parts }), join);
   return (
@@ -57,7 +59,7 @@ export function ConditionSentence({ quiz, page, value, onChange }: Props) {
                 />{' '}
               </>
             )}
-            <Part quiz={quiz} page={page} part={part} onChange={change} />
+            <Part quiz={quiz} page={page} above={above} part={part} onChange={change} />
             {group.parts.length > 1 && (
               <TextButton
                 aria-label={`Remove: ${conditionWords(quiz, part)}`}
@@ -74,7 +76,7 @@ export function ConditionSentence({ quiz, page, value, onChange }: Props) {
         aria-label="Add a condition"
         $weight={500}
         style={{ color: 'var(--ink-3)' }}
-        onPress={() => set([...group.parts, firstTest(quiz, page)])}
+        onPress={() => set([...group.parts, firstTest(quiz, page, above)])}
       >
         <Plus size={13} />
       </TextButton>
@@ -82,7 +84,7 @@ export function ConditionSentence({ quiz, page, value, onChange }: Props) {
   );
 }
 
-function Part({ quiz, page, part, onChange }: Omit<Props, 'value'> & { part: Condition }): ReactNode {
+function Part({ quiz, page, above, part, onChange }: Omit<Props, 'value'> & { part: Condition }): ReactNode {
   if ('all' in part || 'any' in part) return <span>({conditionWords(quiz, part)})</span>;
   if ('not' in part) {
     const inner = part.not;
@@ -101,19 +103,34 @@ function Part({ quiz, page, part, onChange }: Omit<Props, 'value'> & { part: Con
         {nested ? (
           <span>({conditionWords(quiz, inner)})</span>
         ) : (
-          <TestWords quiz={quiz} page={page} test={inner} onChange={(to, join) => onChange({ not: to }, join)} />
+          <TestWords
+            quiz={quiz}
+            page={page}
+            above={above}
+            test={inner}
+            onChange={(to, join) => onChange({ not: to }, join)}
+          />
         )}
       </>
     );
   }
-  return <TestWords quiz={quiz} page={page} test={part} onChange={onChange} onNot={() => onChange({ not: part })} />;
+  return (
+    <TestWords
+      quiz={quiz}
+      page={page}
+      above={above}
+      test={part}
+      onChange={onChange}
+      onNot={() => onChange({ not: part })}
+    />
+  );
 }
 
 /** What a rule can ask about, by a key of its own. */
-function subjectsOf(quiz: Quiz, page: string): { id: string; label: string }[] {
+function subjectsOf(quiz: Quiz, page: string, above?: string | null): { id: string; label: string }[] {
   const { contactOf } = indexOf(quiz);
   return [
-    ...questionsBefore(quiz, page).map((q) => ({ id: `answer ${q.id}`, label: nameOf(q) })),
+    ...questionsBefore(quiz, page, above).map((q) => ({ id: `answer ${q.id}`, label: nameOf(q) })),
     { id: 'scale marks', label: 'the marks' },
     ...quiz.scales.map((s) => ({ id: `scale ${s.id}`, label: s.name || 'Unnamed scale' })),
     ...quiz.topics.map((t) => ({ id: `topic ${t.id}`, label: `a score in ${t.name}` })),
@@ -161,23 +178,22 @@ function newTest(quiz: Quiz, subject: string): Test {
   }
 }
 
-export const firstTest = (quiz: Quiz, page: string): Test => {
-  const own = questionsBefore(quiz, page).filter((q) => indexOf(quiz).pageOf.get(q.id)?.id === page);
-  const question = own.at(-1) ?? questionsBefore(quiz, page).at(-1);
+export const firstTest = (quiz: Quiz, page: string, above?: string | null): Test => {
+  const all = questionsBefore(quiz, page, above);
+  const own = all.filter((q) => indexOf(quiz).pageOf.get(q.id)?.id === page);
+  const question = own.at(-1) ?? all.at(-1);
   return newTest(quiz, question ? `answer ${question.id}` : 'scale marks');
 };
 
-type TestProps = {
-  quiz: Quiz;
-  page: string;
+type TestProps = Pick<Props, 'quiz' | 'page' | 'above'> & {
   test: Test;
   onChange: (test: Condition, join?: string) => void;
   onNot?: () => void;
 };
 
-function TestWords({ quiz, page, test, onChange, onNot }: TestProps) {
+function TestWords({ quiz, page, above, test, onChange, onNot }: TestProps) {
   const subject = subjectOf(test);
-  const subjects = subjectsOf(quiz, page);
+  const subjects = subjectsOf(quiz, page, above);
   const known = subjects.some((s) => s.id === subject);
   return (
     <>
@@ -196,7 +212,7 @@ function TestWords({ quiz, page, test, onChange, onNot }: TestProps) {
 
 const NOT = { id: 'not', label: 'is not so, that it …' } as const;
 
-function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page'>): ReactNode {
+function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'above'>): ReactNode {
   const not = onNot ? [NOT] : [];
   if ('answer' in test) {
     const question = indexOf(quiz).questions.get(test.answer);

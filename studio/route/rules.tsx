@@ -318,7 +318,7 @@ function Shown({ quiz, page, set }: { quiz: Quiz; page: Page; set: Setter }) {
               { id: 'all', label: 'everybody who comes by' },
               { id: 'some', label: 'some only …' },
             ]}
-            onChange={(to) => to === 'some' && set('showIf', undefined, firstTest(quiz, page.id))}
+            onChange={(to) => to === 'some' && set('showIf', undefined, firstTest(quiz, page.id, null))}
           />
           .
         </>
@@ -328,6 +328,7 @@ function Shown({ quiz, page, set }: { quiz: Quiz; page: Page; set: Setter }) {
           <ConditionSentence
             quiz={quiz}
             page={page.id}
+            above={null}
             value={page.showIf}
             onChange={(to: Condition, join) => set('showIf', page.showIf, to, join)}
           />

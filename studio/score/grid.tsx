@@ -1,17 +1,35 @@
 'use client';
 /** The grid of answers by scales and outcomes, driven like a spreadsheet. */
-import { type ClipboardEvent, type KeyboardEvent, memo, useEffect, useRef, useState } from 'react';
+import {
+  type ClipboardEvent,
+  type KeyboardEvent,
+  memo,
+  type ReactNode,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import styled from 'styled-components';
 import type { Weighed } from '../../core/quiz/weighed';
 import { Mark } from '../../ui/marks';
+import { GUESS, RIGHT } from '../edits';
 import { signed, readNumber, type Target } from '../targets';
 import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
+import { scrollTo, stacked, windowOf } from './window';
 
 export type GridRow = { of: Weighed; first: boolean; number: number; name: string };
-/** The column that says what is right. */
-export const RIGHT = '$right';
+export { GUESS, RIGHT };
+/** A column that is no scale and no outcome. */
+export const isSpecial = (target: Target): boolean => target.id === RIGHT || target.id === GUESS;
 
-export type Change = { row: number; column: number; value: number };
+export type Change = {
+  row: number;
+  column: number;
+  value: number;
+  /** emptied rather than set to 0 */ blank?: boolean;
+};
 
 const Table = styled.table`
   border-collapse: separate;
@@ -113,6 +131,17 @@ const Table = styled.table`
     background: var(--paper);
     border-radius: 0;
   }
+  .pick {
+    border: 0;
+    background: none;
+    padding: 0;
+    width: 26px;
+    height: 26px;
+    margin-inline-start: -30px;
+    margin-inline-end: 4px;
+    vertical-align: middle;
+    cursor: pointer;
+  }
   @media (max-width: 899px) {
     .label {
       width: 150px;
@@ -155,12 +184,22 @@ type Props = {
   onSelect: (selection: Selection) => void;
   onChange: (changes: Change[]) => void;
   onTrouble: (words: string) => void;
-  head: React.ReactNode;
-  foot: React.ReactNode;
+  head: ReactNode;
+  foot: ReactNode;
+  /** What the check says of a row, as a mark with words. */
+  marks: (row: GridRow) => ReactNode;
+  /** Answers of a run that is being put together; null where none is. */
+  picked: { has: (row: GridRow) => boolean; toggle: (row: GridRow) => void } | null;
 };
 
 export const valueOf = (row: GridRow | undefined, target: Target | undefined): number =>
-  !row || !target ? 0 : target.id === RIGHT ? (row.of.credit ?? 0) : (row.of.weights?.[target.id] ?? 0);
+  !row || !target
+    ? 0
+    : target.id === RIGHT
+      ? (row.of.credit ?? 0)
+      : target.id === GUESS
+        ? (row.of.guess ?? 0)
+        : (row.of.weights?.[target.id] ?? 0);
 
 const factor = {
   once: '',
@@ -178,12 +217,22 @@ const rightKeys: Record<string, number> = { y: 1, '1': 1, m: 0.5, n: 0, '0': 0 }
 /** A cell in words, as a screen reader says it. */
 function saidOf(row: GridRow, target: Target): string {
   const value = valueOf(row, target);
+  if (target.id === GUESS) return row.of.guess === undefined ? 'no guess' : `${row.of.guess} percent choose it`;
   if (target.id !== RIGHT) return value === 0 ? 'nothing' : `${signed(value)}${factor[row.of.times]}`;
   if (!row.of.keyed) return 'neither right nor wrong';
   return value === 1 ? 'right' : value > 0 ? 'partly right' : 'not right';
 }
 
-export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, head, foot }: Props) {
+/** Heights of a row and of the line above it that names its question, and what the headings and the footer cover of the view. */
+const ROW = 26;
+const QUESTION = 30;
+const HEADINGS = 92;
+const FOOTER = 112;
+/** Rows are drawn this far beyond what is seen, so that scrolling does not outrun them. */
+const SPARE = 600;
+
+export function Grid(props: Props) {
+  const { rows, targets, selection, onSelect, onChange, onTrouble, head, foot, marks, picked } = props;
   const table = useRef<HTMLTableElement>(null);
   const [typing, setTyping] = useState<string | null>(null);
   const [dragging, setDragging] = useState(false);
@@ -191,6 +240,33 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
   const size = { rows: rows.length, columns: targets.length };
   const range = rangeOf(selection);
   const { active } = selection;
+
+  const heights = useMemo(() => stacked(rows.map((r) => (r.first ? ROW + QUESTION : ROW))), [rows]);
+  const [view, setView] = useState({ top: 0, height: 800 });
+  const shown = windowOf(heights, view, SPARE);
+  useLayoutEffect(() => {
+    const box = table.current?.parentElement;
+    if (!box) return;
+    const look = () => setView({ top: box.scrollTop, height: box.clientHeight });
+    look();
+    const sizes = new ResizeObserver(look);
+    sizes.observe(box);
+    box.addEventListener('scroll', look, { passive: true });
+    return () => {
+      sizes.disconnect();
+      box.removeEventListener('scroll', look);
+    };
+  }, []);
+  useLayoutEffect(() => {
+    const box = table.current?.parentElement;
+    if (!box) return;
+    const to = scrollTo(heights, active.row, {
+      top: box.scrollTop,
+      height: Math.max(ROW, box.clientHeight - HEADINGS - FOOTER),
+    });
+    if (to !== null) box.scrollTop = to;
+    // Only where the active cell moves, not where rows are added around it.
+  }, [active.row]);
 
   useEffect(() => {
     if (!keyed.current) return;
@@ -210,12 +286,12 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
     onSelect(to);
   };
   const onRight = targets[active.column]?.id === RIGHT;
-  const fill = (value: number) => onChange(cellsIn(range).map((cell) => ({ ...cell, value })));
+  const fill = (value: number, blank = false) => onChange(cellsIn(range).map((cell) => ({ ...cell, value, blank })));
   const keep = (move: Selection | null) => {
     if (typing !== null) {
       const value = typing.trim() === '' ? 0 : readNumber(typing);
       if (value === null) return onTrouble(`“${typing}” is not a number. The cell keeps what it had.`);
-      onChange([{ ...active, value }]);
+      onChange([{ ...active, value, blank: typing.trim() === '' }]);
     }
     if (move) go(move);
     else setTyping(null);
@@ -256,7 +332,7 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
           ? String(valueOf(rows[active.row], targets[active.column]))
           : '',
       );
-    else if (event.key === 'Delete' || event.key === 'Backspace') fill(0);
+    else if (event.key === 'Delete' || event.key === 'Backspace') fill(0, true);
     else if (ctrl && event.key === 'd')
       onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[range.top], targets[c.column]) })));
     else if (ctrl && event.key === 'r')
@@ -277,7 +353,7 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
       );
     event.clipboardData.setData('text/plain', lines.join('\n'));
     event.preventDefault();
-    if (event.type === 'cut') fill(0);
+    if (event.type === 'cut') fill(0, true);
   };
   const paste = (event: ClipboardEvent) => {
     if (typing !== null) return;
@@ -309,60 +385,106 @@ export function Grid({ rows, targets, selection, onSelect, onChange, onTrouble, 
     >
       {head}
       <tbody>
-        {rows.map((row, r) => (
-          <Rows key={row.of.at.join()} row={row} columns={targets.length}>
-            {targets.map((target, c) => {
-              const isActive = active.row === r && active.column === c;
-              const value = valueOf(row, target);
-              return (
-                <td
-                  key={target.id}
-                  role="gridcell"
-                  className={`cell${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
-                  tabIndex={isActive ? 0 : -1}
-                  aria-selected={holds(range, r, c)}
-                  aria-label={`${wordsOf(row)}, ${target.name}: ${saidOf(row, target)}`}
-                  onPointerDown={(e) => {
-                    if (isActive && typing !== null) return;
-                    if (typing !== null) keep(null);
-                    e.preventDefault();
-                    setDragging(true);
-                    go(e.shiftKey ? { ...selection, active: { row: r, column: c } } : at(r, c));
-                  }}
-                  onPointerEnter={() => dragging && onSelect({ ...selection, active: { row: r, column: c } })}
-                  onDoubleClick={() => {
-                    if (target.id === RIGHT) onChange([{ row: r, column: c, value: value === 1 ? 0 : 1 }]);
-                    else setTyping(value ? String(value) : '');
-                  }}
-                >
-                  {isActive && typing !== null ? (
-                    <input
-                      autoFocus
-                      aria-label={`${wordsOf(row)}, ${target.name}`}
-                      inputMode="decimal"
-                      value={typing}
-                      onChange={(e) => setTyping(e.target.value)}
-                      onBlur={() => keep(null)}
-                    />
-                  ) : target.id !== RIGHT ? (
-                    <Weight value={value} colour={target.colour} />
-                  ) : row.of.keyed ? (
-                    <span style={{ display: 'inline-flex' }}>
-                      <Mark kind={value === 1 ? 'yes' : value > 0 ? 'maybe' : 'not-yet'} size={13} />
-                    </span>
-                  ) : null}
-                </td>
-              );
-            })}
-          </Rows>
-        ))}
+        {shown.above > 0 && <Gap height={shown.above} />}
+        {rows
+          .slice(shown.first, shown.last + 1)
+          .map((row, i) => [shown.first + i, row] as const)
+          .map(([r, row]) => (
+            <Rows
+              key={row.of.at.join()}
+              row={row}
+              index={r}
+              columns={targets.length}
+              mark={marks(row)}
+              picked={picked && row.of.times === 'once' ? picked.has(row) : null}
+              onPick={() => picked?.toggle(row)}
+            >
+              {targets.map((target, c) => {
+                const isActive = active.row === r && active.column === c;
+                const value = valueOf(row, target);
+                return (
+                  <td
+                    key={target.id}
+                    role="gridcell"
+                    className={`cell${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
+                    tabIndex={isActive ? 0 : -1}
+                    aria-selected={holds(range, r, c)}
+                    aria-label={`${wordsOf(row)}, ${target.name}: ${saidOf(row, target)}`}
+                    onPointerDown={(e) => {
+                      if (isActive && typing !== null) return;
+                      if (typing !== null) keep(null);
+                      e.preventDefault();
+                      setDragging(true);
+                      go(e.shiftKey ? { ...selection, active: { row: r, column: c } } : at(r, c));
+                    }}
+                    onPointerEnter={() => dragging && onSelect({ ...selection, active: { row: r, column: c } })}
+                    onDoubleClick={() => {
+                      if (target.id === RIGHT) onChange([{ row: r, column: c, value: value === 1 ? 0 : 1 }]);
+                      else setTyping(value ? String(value) : '');
+                    }}
+                  >
+                    {isActive && typing !== null ? (
+                      <input
+                        autoFocus
+                        aria-label={`${wordsOf(row)}, ${target.name}`}
+                        inputMode="decimal"
+                        value={typing}
+                        onChange={(e) => setTyping(e.target.value)}
+                        onBlur={() => keep(null)}
+                      />
+                    ) : target.id === GUESS ? (
+                      <Guess row={row} />
+                    ) : target.id !== RIGHT ? (
+                      <Weight value={value} colour={target.colour} />
+                    ) : row.of.keyed ? (
+                      <span style={{ display: 'inline-flex' }}>
+                        <Mark kind={value === 1 ? 'yes' : value > 0 ? 'maybe' : 'not-yet'} size={13} />
+                      </span>
+                    ) : null}
+                  </td>
+                );
+              })}
+            </Rows>
+          ))}
+        {shown.below > 0 && <Gap height={shown.below} />}
       </tbody>
       {foot}
     </Table>
   );
 }
 
-function Rows({ row, columns, children }: { row: GridRow; columns: number; children: React.ReactNode }) {
+/** The room of rows that are not drawn. */
+const Gap = ({ height }: { height: number }) => (
+  <tr aria-hidden="true">
+    <td style={{ height, padding: 0 }} />
+  </tr>
+);
+
+const Guess = ({ row }: { row: GridRow }) =>
+  row.of.guess !== undefined ? (
+    <b style={{ fontWeight: 600 }}>{row.of.guess}%</b>
+  ) : row.of.keyed ? (
+    <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>
+  ) : null;
+
+function Rows({
+  row,
+  index,
+  columns,
+  mark,
+  picked,
+  onPick,
+  children,
+}: {
+  row: GridRow;
+  index: number;
+  columns: number;
+  mark: ReactNode;
+  /** Whether it is an answer of the run that is put together; null where none is. */
+  picked: boolean | null;
+  onPick: () => void;
+  children: ReactNode;
+}) {
   return (
     <>
       {row.first && (
@@ -374,8 +496,20 @@ function Rows({ row, columns, children }: { row: GridRow; columns: number; child
           <td colSpan={columns} />
         </tr>
       )}
-      <tr id={row.of.times === 'number' ? undefined : row.of.id}>
+      <tr id={row.of.times === 'number' ? undefined : row.of.id} aria-rowindex={index + 1}>
         <th scope="row" className="label" title={wordsOf(row)}>
+          {picked !== null && (
+            <button
+              type="button"
+              className="pick"
+              aria-pressed={picked}
+              aria-label={`${wordsOf(row)}, in the run`}
+              onClick={onPick}
+            >
+              <Mark kind={picked ? 'yes' : 'not-yet'} size={13} />
+            </button>
+          )}
+          {mark}
           {row.of.times !== 'once' && (
             <span aria-hidden="true" title={factor[row.of.times]}>
               ×{' '}

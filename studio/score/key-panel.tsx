@@ -1,5 +1,6 @@
 'use client';
 /** What the question of the chosen row is worth, beside its key. */
+import type { ReactNode } from 'react';
 import { isKeyed } from '../../core/quiz/lookup';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -7,7 +8,7 @@ import { placeOfBlock, setField } from '../edits';
 import { NumberField } from '../write/number-field';
 import type { GridRow } from './grid';
 
-export function KeyPanel({ row }: { row: GridRow | undefined }) {
+export function KeyPanel({ row, children }: { row: GridRow | undefined; children: ReactNode }) {
   const store = useDocumentStore();
   if (!row) return null;
   const { question } = row.of;
@@ -63,6 +64,7 @@ export function KeyPanel({ row }: { row: GridRow | undefined }) {
           </span>
         )}
       </div>
+      {children}
     </aside>
   );
 }

@@ -6,20 +6,21 @@ import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { nameOf, questionsOf } from '../../core/quiz/lookup';
 import { weighedIn } from '../../core/quiz/weighed';
-import { spanOf } from '../../core/rehearse/span';
-import { LineInput, TextButton } from '../../ui/controls';
-import { Mark } from '../../ui/marks';
+import { TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { addOutcome, addScale, removeTarget, setField, weighMany } from '../edits';
+import { addOutcome, addScale, weighMany } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { useArrival } from '../shell/place';
 import { signed, type Target, targetsOf } from '../targets';
-import { type Change, Grid, type GridRow, RIGHT, valueOf, wordsOf } from './grid';
+import { Column } from './column';
+import { Feet } from './feet';
+import { type Change, Grid, type GridRow, GUESS, isSpecial, RIGHT, valueOf, wordsOf } from './grid';
+import { GuessPanel } from './guess-panel';
+import { Heads } from './heads';
 import { KeyPanel } from './key-panel';
-import { Ruler } from './ruler';
-import { ScalePanel } from './scale-panel';
 import { at, cellsIn, rangeOf, type Selection } from './selection';
-import { VerdictPanel } from './verdict-panel';
+import { Told, ToldList, useSaid } from './told';
+import { TrialPart, useTrial } from './trial';
 
 const Split = styled.div`
   display: flex;
@@ -74,110 +75,23 @@ const Split = styled.div`
     }
   }
 `;
-const Head = styled.thead`
-  .group {
-    font-size: 13px;
-    color: var(--ink-2);
-    text-align: start;
-    padding: 10px 8px 6px;
-    white-space: nowrap;
-  }
-  .group span {
-    display: block;
-    border-bottom: 1px solid var(--ink);
-    padding-bottom: 6px;
-  }
-  .group b {
-    color: var(--ink);
-    font-weight: 600;
-  }
-  th.name {
-    top: 38px;
-    width: 72px;
-    height: 52px;
-    border-bottom: 1px solid var(--line);
-    padding: 0;
-  }
-  th.name > button {
-    display: block;
-    width: 100%;
-    height: 100%;
-    border: 0;
-    background: none;
-    padding: 6px 0;
-    font-weight: 600;
-    font-size: 12.5px;
-    line-height: 16px;
-    cursor: pointer;
-    overflow: hidden;
-    overflow-wrap: break-word;
-    hyphens: auto;
-  }
-  th.name i {
-    display: block;
-    height: 3px;
-    margin: 0 8px 4px;
-  }
-  th.chosen {
-    background: var(--saffron-wash);
-  }
-`;
-const Foot = styled.tfoot`
-  .label {
-    padding-inline-start: 24px;
-    font-size: 13px;
-    height: 26px;
-  }
-  td {
-    text-align: center;
-    font-size: 13px;
-    height: 26px;
-  }
-  tr:nth-child(1) > * {
-    border-top: 1px solid var(--ink);
-    bottom: 86px !important;
-  }
-  tr:nth-child(2) > * {
-    bottom: 60px !important;
-  }
-  tr:nth-child(3) > * {
-    height: 60px !important;
-    bottom: 0 !important;
-  }
-  td b {
-    font: 700 18px/1.2 var(--heading);
-    font-variant-numeric: tabular-nums;
-    display: block;
-  }
-  td small {
-    font-size: 12px;
-    color: var(--ink-2);
-    display: block;
-  }
-  .bar {
-    display: block;
-    width: 52px;
-    height: 4px;
-    margin: 4px auto 0;
-    background: var(--line);
-  }
-  .bar i {
-    display: block;
-    height: 100%;
-  }
-`;
-
-const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
 
 export function Score() {
   const quiz = useQuiz();
   const store = useDocumentStore();
-  const { odds, stale } = useRehearsal();
+  const { odds, stale, mixKind } = useRehearsal();
+  const said = useSaid(quiz);
+  const trial = useTrial(quiz);
   const [keyWanted, setKeyWanted] = useState(false);
   const rows = useMemo(() => rowsOf(quiz), [quiz]);
   const hasKey = keyWanted || rows.some((r) => (r.of.credit ?? 0) > 0);
   const weighed = targetsOf(quiz);
-  const targets = useMemo(() => (hasKey ? [rightColumn, ...weighed] : weighed), [hasKey, weighed]);
+  const guesses = mixKind === 'guess';
+  const targets = useMemo(
+    () => [...(hasKey ? [rightColumn] : []), ...(guesses ? [guessColumn] : []), ...weighed],
+    [hasKey, guesses, weighed],
+  );
+  const specials = targets.length - weighed.length;
   const [selection, setSelection] = useState<Selection>(at(0, 0));
   const [trouble, setTrouble] = useState('');
   const range = rangeOf(selection);
@@ -191,16 +105,21 @@ export function Score() {
   const change = (changes: Change[]) => {
     setTrouble('');
     const edit = weighMany(
-      changes.flatMap(({ row, column: c, value }) => {
-        const of = rows[row]?.of;
-        const target = targets[c];
-        if (!of || !target) return [];
-        const right = target.id === RIGHT;
-        return [{ of, target: right ? null : target.id, value: right ? Math.max(0, Math.min(1, value)) : value }];
+      changes.flatMap(({ row, column: c, value, blank }) => {
+        const [of, target] = [rows[row]?.of, targets[c]];
+        return of && target ? [{ of, target: target.id, value, blank }] : [];
       }),
     );
     if (edit) store.getState().edit(edit);
   };
+  const activeRow = rows[selection.active.row];
+  const told = [...(activeRow ? said.ofRow(activeRow) : []), ...(column ? said.ofColumn(column.id) : [])];
+  const below = (
+    <>
+      <ToldList findings={told} />
+      <TrialPart quiz={quiz} trial={trial} />
+    </>
+  );
   const chosen = cellsIn(range);
   const sum = chosen.reduce((total, c) => total + valueOf(rows[c.row], targets[c.column]), 0);
   if (rows.length === 0) {
@@ -218,7 +137,7 @@ export function Score() {
             {trouble ? (
               <span style={{ color: 'var(--brick)' }}>{trouble}</span>
             ) : (
-              <Said row={rows[selection.active.row]} target={column} />
+              <Said row={activeRow} target={column} />
             )}
           </span>
           {chosen.length > 1 && (
@@ -227,7 +146,7 @@ export function Score() {
             </span>
           )}
           <AddColumns
-            onAdded={(index) => setSelection(at(selection.active.row, index + (hasKey ? 1 : 0)))}
+            onAdded={(index) => setSelection(at(selection.active.row, index + specials))}
             {...(hasKey
               ? {}
               : {
@@ -252,11 +171,14 @@ export function Score() {
               onSelect={setSelection}
               onChange={change}
               onTrouble={setTrouble}
+              marks={(row) => <Told findings={said.ofRow(row)} />}
+              picked={trial.picked}
               head={
                 <Heads
                   quiz={quiz}
                   targets={targets}
                   active={selection.active.column}
+                  marks={(id) => <Told findings={said.ofColumn(id)} />}
                   onChoose={(i) => setSelection(at(selection.active.row, i))}
                 />
               }
@@ -265,21 +187,25 @@ export function Score() {
           </div>
         )}
       </div>
-      {column?.id === RIGHT && <KeyPanel row={rows[selection.active.row]} />}
-      {column && column.id !== RIGHT && (
+      {column?.id === RIGHT && <KeyPanel row={activeRow}>{below}</KeyPanel>}
+      {column?.id === GUESS && <GuessPanel row={activeRow}>{below}</GuessPanel>}
+      {column && !isSpecial(column) && (
         <Column
           key={column.id}
           quiz={quiz}
           target={column}
           stale={stale}
           spread={odds?.scales[column.id] ?? odds?.tallies[column.id]}
-        />
+        >
+          {below}
+        </Column>
       )}
     </Split>
   );
 }
 
 const rightColumn: Target = { id: RIGHT, name: 'Right', colour: null, verdict: null };
+const guessColumn: Target = { id: GUESS, name: 'Guess', colour: null, verdict: null };
 
 function rowsOf(quiz: Quiz): GridRow[] {
   const numbers = new Map(questionsOf(quiz).map((q, i) => [q.id, i + 1]));
@@ -297,6 +223,17 @@ function Said({ row, target }: { row: GridRow | undefined; target: Target | unde
   if (!row || !target) return null;
   const value = valueOf(row, target);
   const words = wordsOf(row);
+  if (target.id === GUESS)
+    return (
+      <>
+        <b>{words}</b>{' '}
+        {!row.of.keyed
+          ? 'is answered evenly'
+          : row.of.guess === undefined
+            ? 'has no guess: it shares what is left'
+            : `is chosen by ${row.of.guess} of a hundred, you guess`}
+      </>
+    );
   if (target.id === RIGHT)
     return (
       <>
@@ -345,193 +282,5 @@ function AddColumns({ onAdded, onKey }: { onAdded: (index: number) => void; onKe
         <Plus size={15} /> Outcome
       </TextButton>
     </span>
-  );
-}
-
-function Heads({
-  quiz,
-  targets,
-  active,
-  onChoose,
-}: {
-  quiz: Quiz;
-  targets: Target[];
-  active: number;
-  onChoose: (index: number) => void;
-}) {
-  const tie = { first: 'the highest wins', latest: 'the highest wins', blend: 'the highest win' };
-  return (
-    <Head>
-      <tr>
-        <th className="label" scope="col">
-          <span className="sr-only">Answer</span>
-        </th>
-        {targets[0]?.id === RIGHT && (
-          <th className="group" scope="colgroup">
-            <span>Key</span>
-          </th>
-        )}
-        {quiz.scales.length > 0 && (
-          <th className="group" colSpan={quiz.scales.length} scope="colgroup">
-            <span>Scales</span>
-          </th>
-        )}
-        {quiz.verdicts
-          .filter((v) => v.outcomes.length > 0)
-          .map((v) => (
-            <th className="group" key={v.id} colSpan={v.outcomes.length} scope="colgroup">
-              <span>
-                Verdict <b>{v.name}</b>,{' '}
-                {v.by === 'strongest' ? tie[v.ties ?? 'first'] : v.by === 'bands' ? 'by bands' : 'by rules'}
-              </span>
-            </th>
-          ))}
-      </tr>
-      <tr>
-        <th className="label name" scope="col">
-          <span className="sr-only">Answer</span>
-        </th>
-        {targets.map((t, i) => (
-          <th key={t.id} className={i === active ? 'name chosen' : 'name'} scope="col">
-            <button type="button" title={t.name} onClick={() => onChoose(i)}>
-              {t.colour !== null && <i style={{ background: `var(--data-${(t.colour % 8) + 1})` }} />}
-              {t.name}
-            </button>
-          </th>
-        ))}
-      </tr>
-    </Head>
-  );
-}
-
-function Feet({ quiz, targets }: { quiz: Quiz; targets: Target[] }) {
-  const { odds, stale } = useRehearsal();
-  const counted = (t: Target) =>
-    t.id !== RIGHT && (t.verdict === null || quiz.verdicts.find((v) => v.id === t.verdict)?.by === 'strongest');
-  const spans = targets.map((t) => (counted(t) ? spanOf(quiz, t.id, odds) : null));
-  const visitors = odds
-    ? odds.method === 'exact'
-      ? 'Where visitors end, all ways counted'
-      : `Where ${(odds.visitors ?? 0).toLocaleString('en')} rehearsed visitors end`
-    : 'Rehearsing …';
-  return (
-    <Foot style={{ opacity: stale ? 0.6 : 1 }}>
-      <tr>
-        <th scope="row" className="label">
-          Lowest a visitor can end with
-        </th>
-        {targets.map((t, i) => (
-          <td key={t.id}>{spans[i] ? number(spans[i].lowest) : '–'}</td>
-        ))}
-      </tr>
-      <tr>
-        <th scope="row" className="label">
-          Highest
-        </th>
-        {targets.map((t, i) => (
-          <td key={t.id}>{spans[i] ? number(spans[i].highest) : '–'}</td>
-        ))}
-      </tr>
-      <tr>
-        <th scope="row" className="label" style={{ whiteSpace: 'normal' }}>
-          {visitors}
-        </th>
-        {targets.map((t) => (
-          <td key={t.id}>
-            <End target={t} />
-          </td>
-        ))}
-      </tr>
-    </Foot>
-  );
-}
-
-/** Below a scale its mean; below an outcome the share of those who end there. */
-function End({ target }: { target: Target }) {
-  const { odds } = useRehearsal();
-  if (!odds) return null;
-  if (target.verdict === null) {
-    const spread = odds.scales[target.id];
-    return spread?.histogram.length ? (
-      <>
-        <b>{spread.mean.toFixed(1).replace('-', '−')}</b>
-        <small>on average</small>
-      </>
-    ) : null;
-  }
-  const share = odds.outcomes[target.verdict]?.[target.id] ?? 0;
-  if (share === 0) {
-    return (
-      <>
-        <b style={{ color: 'var(--brick)' }}>0%</b>
-        <small style={{ color: 'var(--brick)', fontWeight: 600, whiteSpace: 'nowrap' }}>out of reach</small>
-      </>
-    );
-  }
-  return (
-    <>
-      <b>{(share * 100).toFixed(1)}%</b>
-      <span className="bar">
-        <i style={{ width: `${share * 100}%`, background: `var(--data-${((target.colour ?? 0) % 8) + 1})` }} />
-      </span>
-      {share > 0.6 && <small style={{ color: 'var(--saffron-ink)', fontWeight: 600 }}>swallows most</small>}
-    </>
-  );
-}
-
-function Column({
-  quiz,
-  target,
-  spread,
-  stale,
-}: {
-  quiz: Quiz;
-  target: Target;
-  spread: Parameters<typeof Ruler>[0]['spread'] | undefined;
-  stale: boolean;
-}) {
-  const store = useDocumentStore();
-  const place = target.verdict === null ? ['scales', target.id] : ['verdicts', target.verdict, 'outcomes', target.id];
-  const verdict = quiz.verdicts.find((v) => v.id === target.verdict);
-  const scale = quiz.scales.find((s) => s.id === target.id);
-  const now = target.verdict === null ? scale?.name : verdict?.outcomes.find((o) => o.id === target.id)?.name;
-  return (
-    <aside aria-label={`The column ${target.name}`}>
-      <LineInput
-        aria-label="Name of the column"
-        style={{ font: '700 24px/1.2 var(--heading)', width: '100%', borderColor: 'transparent' }}
-        value={now ?? ''}
-        maxLength={200}
-        onChange={(e) =>
-          store.getState().edit(setField('name-column', place, ['name'], now, e.target.value), `column ${target.id}`)
-        }
-      />
-      <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '4px 0 14px' }}>
-        {target.verdict === null
-          ? 'A scale: every answer given adds to it.'
-          : `An outcome of ${verdict?.name ?? ''}.${verdict?.by === 'strongest' ? ' Below, the points that speak for it.' : ''}`}
-      </p>
-      {verdict && <VerdictPanel quiz={quiz} verdict={verdict} />}
-      {scale && <ScalePanel quiz={quiz} scale={scale} />}
-      {verdict && verdict.by !== 'strongest' ? null : spread?.histogram.length ? (
-        <div style={{ opacity: stale ? 0.6 : 1 }}>
-          <Ruler spread={spread} colour={target.colour} name={target.name} />
-          <p style={{ color: 'var(--ink-2)', fontSize: 13, marginTop: 8 }}>
-            {number(spread.mean)} on average, most within {number(spread.mean - spread.sd)} and{' '}
-            {number(spread.mean + spread.sd)}
-          </p>
-        </div>
-      ) : (
-        <p style={{ color: 'var(--ink-3)' }}>Nothing adds to it yet.</p>
-      )}
-      <div style={{ marginTop: 20, borderTop: '1px solid var(--line)', paddingTop: 12 }}>
-        <TextButton $danger $weight={500} onPress={() => store.getState().edit(removeTarget(quiz, target.id))}>
-          Delete {target.name}
-        </TextButton>
-        <p style={{ display: 'flex', gap: 8, color: 'var(--ink-3)', fontSize: 13, marginTop: 4 }}>
-          <Mark kind="maybe" size={13} /> Its weights go with it. Undo brings all of it back.
-        </p>
-      </div>
-    </aside>
   );
 }

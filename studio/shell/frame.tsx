@@ -6,6 +6,11 @@ import styled from 'styled-components';
 import { Mark, Wordmark } from '../../ui/marks';
 
 export type Tab = { id: string; label: string; href: string; errors?: number; warnings?: number };
+/** The tabs outside a quiz. */
+export const homeTabs: Tab[] = [
+  { id: 'quizzes', label: 'Quizzes', href: '/quizzes' },
+  { id: 'bank', label: 'Bank', href: '/bank' },
+];
 
 const Grid = styled.div`
   display: grid;

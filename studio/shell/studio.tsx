@@ -14,7 +14,7 @@ import { RehearsalProvider, useRehearsal } from '../rehearsal';
 import { request, RequestFailed } from '../request';
 import { clock } from '../time';
 import { CheckSheet } from './check-sheet';
-import { Frame } from './frame';
+import { Frame, homeTabs } from './frame';
 import { HistorySheet } from './history-sheet';
 import { type Live, LiveContext, useLive } from './live';
 import { type Place, PlaceContext } from './place';
@@ -22,7 +22,18 @@ import { PreviewSheet } from './preview-sheet';
 
 type Open = { quizId: string; quiz: Quiz; revision: number; savedAt: string };
 
-export function Studio({ open, live, children }: { open: Open; live: Live; children: ReactNode }) {
+export function Studio({
+  open,
+  live,
+  bank = false,
+  children,
+}: {
+  open: Open;
+  live: Live;
+  /** It is the question bank that is edited, which has one screen alone. */
+  bank?: boolean;
+  children: ReactNode;
+}) {
   const [store] = useState(() => createDocument(open));
   useEffect(() => {
     const look = () => void store.getState().catchUp();
@@ -44,7 +55,7 @@ export function Studio({ open, live, children }: { open: Open; live: Live; child
   return (
     <DocumentProvider value={store}>
       <RehearsalProvider quizzes={live.quizzes}>
-        <Shell first={live}>{children}</Shell>
+        {bank ? <BankShell>{children}</BankShell> : <Shell first={live}>{children}</Shell>}
       </RehearsalProvider>
     </DocumentProvider>
   );
@@ -89,22 +100,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
     }
   }, [store, quizId, router]);
 
-  useEffect(() => {
-    const keys = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-      const key = event.key.toLowerCase();
-      const back = key === 'z' && !event.shiftKey;
-      const forth = key === 'y' || (key === 'z' && event.shiftKey);
-      if (!back && !forth) return;
-      // Rich text has a history of its own while it is being typed in.
-      if (event.target instanceof HTMLElement && event.target.closest('.ProseMirror')) return;
-      event.preventDefault();
-      if (back) store.getState().undo();
-      else store.getState().redo();
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [store]);
+  useUndoKeys();
 
   const count = (tab: string, severity: string) =>
     findings.filter((f) => f.tab === tab && f.severity === severity).length;
@@ -142,6 +138,53 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
       {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
       {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
     </LiveContext.Provider>
+  );
+}
+
+/** Ctrl+Z and its kin, anywhere in the studio. */
+function useUndoKeys() {
+  const store = useDocumentStore();
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const key = event.key.toLowerCase();
+      const back = key === 'z' && !event.shiftKey;
+      const forth = key === 'y' || (key === 'z' && event.shiftKey);
+      if (!back && !forth) return;
+      // Rich text has a history of its own while it is being typed in.
+      if (event.target instanceof HTMLElement && event.target.closest('.ProseMirror')) return;
+      event.preventDefault();
+      if (back) store.getState().undo();
+      else store.getState().redo();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [store]);
+}
+
+/** The question bank, in the frame of the list it is reached from. */
+function BankShell({ children }: { children: ReactNode }) {
+  const [history, setHistory] = useState(false);
+  useUndoKeys();
+  return (
+    <Frame
+      paper
+      current="bank"
+      tabs={homeTabs}
+      foot={null}
+      top={
+        <>
+          <b style={{ font: '700 18px/1.2 var(--heading)' }}>Question bank</b>
+          <Saved />
+          <span style={{ flex: 1 }} />
+          <Steps onHistory={() => setHistory(true)} />
+        </>
+      }
+    >
+      <Notice />
+      {children}
+      {history && <HistorySheet onClose={() => setHistory(false)} />}
+    </Frame>
   );
 }
 
@@ -188,8 +231,6 @@ function TopLine({
   const quiz = useDocument((s) => s.quiz);
   const revision = useDocument((s) => s.revision + s.pending.length);
   const store = useDocumentStore();
-  const canUndo = useDocument((s) => s.done.length > 0);
-  const canRedo = useDocument((s) => s.undone.length > 0);
   const { live, publish, publishing } = useLive();
   const { findings } = useRehearsal();
   const state = stateWords(live, revision);
@@ -208,15 +249,7 @@ function TopLine({
         <Mark kind={state.kind} size={14} /> {state.words}
       </State>
       <Saved />
-      <TextButton aria-label="Undo" isDisabled={!canUndo} onPress={() => store.getState().undo()}>
-        <Undo2 size={16} />
-      </TextButton>
-      <TextButton aria-label="Redo" isDisabled={!canRedo} onPress={() => store.getState().redo()}>
-        <Redo2 size={16} />
-      </TextButton>
-      <TextButton aria-label="Earlier states" onPress={onHistory}>
-        <History size={16} />
-      </TextButton>
+      <Steps onHistory={onHistory} />
       <span style={{ flex: 1 }} />
       <TextButton onPress={onCheck}>
         Check
@@ -238,6 +271,26 @@ function TopLine({
       <PrimaryButton isDisabled={publishing || unchanged} onPress={() => void publish()}>
         {unchanged ? `Edition ${live.edition} is live` : `Publish edition ${(live.edition ?? 0) + 1}`}
       </PrimaryButton>
+    </>
+  );
+}
+
+/** One step back, one forth, or to an earlier state. */
+function Steps({ onHistory }: { onHistory: () => void }) {
+  const store = useDocumentStore();
+  const canUndo = useDocument((s) => s.done.length > 0);
+  const canRedo = useDocument((s) => s.undone.length > 0);
+  return (
+    <>
+      <TextButton aria-label="Undo" isDisabled={!canUndo} onPress={() => store.getState().undo()}>
+        <Undo2 size={16} />
+      </TextButton>
+      <TextButton aria-label="Redo" isDisabled={!canRedo} onPress={() => store.getState().redo()}>
+        <Redo2 size={16} />
+      </TextButton>
+      <TextButton aria-label="Earlier states" onPress={onHistory}>
+        <History size={16} />
+      </TextButton>
     </>
   );
 }

@@ -1,7 +1,18 @@
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
 import { applyEdit, type Edit } from '../../core/quiz/edits';
 import type { Quiz } from '../../core/quiz/schema';
-import { copyText, findIn, moveMany, moveToPage, paged, pasteEdit, removeMany, setOnAll, shared } from './bulk';
+import {
+  copyText,
+  findIn,
+  moveMany,
+  moveToPage,
+  paged,
+  pasteEdit,
+  placeBlocks,
+  removeMany,
+  setOnAll,
+  shared,
+} from './bulk';
 
 const ab = (id: string, more: object = {}) => choice(id, [option('a', { s: 1 }), option('b')], more);
 const made = () =>
@@ -46,6 +57,19 @@ describe('many at once', () => {
     expect(laid(moveToPage(q, ['q3', 'q1'], 'p2'))).toEqual(['w', 'q2', 'x q4 q1 q3']);
     expect(laid(moveToPage(q, ['q4'], 'hello'))).toEqual(['w q4', 'q1 q2 q3', 'x']);
     expect(moveToPage(q, ['q1'], 'gone')).toBeNull();
+  });
+
+  it('land between any two blocks, also of other kinds, and where they stand already nothing changes', () => {
+    const q = made();
+    expect(laid(placeBlocks(q, ['q1'], 'p2', 'x'))).toEqual(['w', 'q2 q3', 'x q1 q4']);
+    expect(laid(placeBlocks(q, ['x', 'q3'], 'p1', null))).toEqual(['w', 'q3 x q1 q2', 'q4']);
+    expect(laid(placeBlocks(q, ['w'], 'p1', 'q2'))).toEqual(['q1 q2 w q3', 'x q4']);
+    expect(laid(placeBlocks(q, ['q1', 'q2'], 'p1', 'q3'))).toEqual(['w', 'q3 q1 q2', 'x q4']);
+    // Behind itself, or behind its neighbour above.
+    expect(placeBlocks(q, ['q2'], 'p1', 'q2')).toBeNull();
+    expect(placeBlocks(q, ['q2'], 'p1', 'q1')).toBeNull();
+    expect(laid(placeBlocks(q, ['q3', 'q2'], 'p1', 'q3'))).toBeNull();
+    expect(placeBlocks(q, ['gone'], 'p1', null)).toBeNull();
   });
 
   it('are removed with the pages that nothing is left on', () => {

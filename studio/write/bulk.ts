@@ -44,6 +44,30 @@ export function removeMany(quiz: Quiz, ids: readonly string[]): Edit | null {
   };
 }
 
+/**
+ * Moves blocks, in their order, behind another block of a page, or (null) to its beginning. A page that they leave empty goes. Null where
+ * they stand like that already.
+ */
+export function placeBlocks(quiz: Quiz, ids: readonly string[], page: string, behind: string | null): Edit | null {
+  const to = indexOf(quiz).pages.get(page);
+  const chosen = new Set(ids);
+  const moved = quiz.pages.flatMap((p) => p.blocks.filter((b) => chosen.has(b.id)));
+  if (!to || moved.length === 0) return null;
+  // Behind one that is moved itself: behind what stands above that.
+  const upTo = to.blocks.slice(0, to.blocks.findIndex((b) => b.id === behind) + 1).filter((b) => !chosen.has(b.id));
+  const rest = to.blocks.filter((b) => !chosen.has(b.id));
+  const order = [...upTo, ...moved, ...rest.slice(upTo.length)].map((b) => b.id);
+  if (order.join() === to.blocks.map((b) => b.id).join()) return null;
+  let after = upTo.at(-1)?.id ?? null;
+  const ops = moved.map(({ id }): Op => {
+    const at = placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? '');
+    const op: Op = { op: 'move', at, list: 'blocks', id, to: placeOfPage(page), after };
+    after = id;
+    return op;
+  });
+  return { name: 'move-many', ops: [...ops, ...emptied(quiz, chosen).filter((op) => !('id' in op) || op.id !== page)] };
+}
+
 /** Moves questions, in their order, to the end of a page, or to its beginning. */
 export function moveToPage(
   quiz: Quiz,
@@ -51,25 +75,9 @@ export function moveToPage(
   page: string,
   end: 'first' | 'last' = 'last',
 ): Edit | null {
-  const to = indexOf(quiz).pages.get(page);
-  const moved = inOrder(quiz, ids);
-  if (!to || moved.length === 0) return null;
-  const chosen = new Set(moved.map((q) => q.id));
-  const rest = to.blocks.filter((b) => !chosen.has(b.id));
-  let after: string | null = end === 'last' ? (rest.at(-1)?.id ?? null) : null;
-  const ops = moved.map(({ id }): Op => {
-    const op: Op = {
-      op: 'move',
-      at: placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? ''),
-      list: 'blocks',
-      id,
-      to: placeOfPage(page),
-      after,
-    };
-    after = id;
-    return op;
-  });
-  return { name: 'move-many', ops: [...ops, ...emptied(quiz, chosen).filter((op) => !('id' in op) || op.id !== page)] };
+  const moved = inOrder(quiz, ids).map((q) => q.id);
+  const last = indexOf(quiz).pages.get(page)?.blocks.at(-1)?.id ?? null;
+  return placeBlocks(quiz, moved, page, end === 'last' ? last : null);
 }
 
 /** Moves questions up or down by one: together, past the block above the first or below the last of them. */
@@ -92,14 +100,7 @@ export function moveMany(quiz: Quiz, ids: readonly string[], by: -1 | 1): Edit |
     const other = asks[asks.indexOf(page) + by];
     return other ? moveToPage(quiz, ids, other.id, by === -1 ? 'last' : 'first') : null;
   }
-  let after = rest[place - 1]?.id ?? null;
-  const ops = moved.map(({ id }): Op => {
-    const at = placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? '');
-    const op: Op = { op: 'move', at, list: 'blocks', id, to: placeOfPage(page.id), after };
-    after = id;
-    return op;
-  });
-  return { name: 'move-many', ops: [...ops, ...emptied(quiz, chosen).filter((op) => 'id' in op && op.id !== page.id)] };
+  return placeBlocks(quiz, [...chosen], page.id, rest[place - 1]?.id ?? null);
 }
 
 /** Questions as a quiz of their own, in the open format: what the clipboard carries from one quiz to another. */

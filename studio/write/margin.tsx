@@ -4,11 +4,14 @@ import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
 import type { Place } from '../../core/quiz/edits';
-import type { Choice, Option } from '../../core/quiz/schema';
+import { indexOf } from '../../core/quiz/lookup';
+import type { Choice, Option, Target as Leads } from '../../core/quiz/schema';
+import { targetWords } from '../../core/quiz/sentences';
 import { Choose, MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { useDocumentStore } from '../document';
+import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { addOutcome, addScale, placeOfOption, setField, weigh } from '../edits';
+import { ledBy, leadTo } from '../route/answer-routes';
 import { readNumber, signed, type Target } from '../targets';
 import { useFocusLater } from './cursor';
 import { Bar } from './sheet';
@@ -55,6 +58,10 @@ export const OptionMargin = memo(function OptionMargin({
   targets: Target[];
   active: boolean;
 }) {
+  const leads = useDocument((s) => {
+    const to = ledBy(indexOf(s.quiz).pageOf.get(question.id), question.id, option.id);
+    return to && targetWords(s.quiz, to);
+  });
   const effects = targets.filter((t) => (option.weights?.[t.id] ?? 0) !== 0);
   if (active) return <OptionEffects question={question} option={option} targets={targets} />;
   const shown = effects.length > MOST + 1 ? effects.slice(0, MOST) : effects;
@@ -68,6 +75,11 @@ export const OptionMargin = memo(function OptionMargin({
         </span>
       ))}
       {effects.length > shown.length && <span>{effects.length - shown.length} more</span>}
+      {leads && (
+        <span>
+          goes to <b>{leads}</b>
+        </span>
+      )}
     </Notes>
   );
 });
@@ -144,7 +156,40 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
           edit(setField('set-key', placeOfOption(quiz, question.id, option.id), ['credit'], option.credit, credit));
         }}
       />
+      <LeadsChoice question={question.id} option={option} />
     </Notes>
+  );
+}
+
+/** Where the answer leads, chosen beside it; other places than pages are put into a rule in Route. */
+function LeadsChoice({ question, option }: { question: string; option: Option }) {
+  const store = useDocumentStore();
+  const quiz = useQuiz();
+  const page = indexOf(quiz).pageOf.get(question);
+  const to = ledBy(page, question, option.id);
+  const id = to === null ? '' : typeof to === 'object' && 'page' in to ? `page ${to.page}` : to === 'finish' ? to : '?';
+  const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.id !== page?.id);
+  if (page?.stage !== 'ask' || (asks.length === 0 && to === null)) return null;
+  return (
+    <span>
+      goes to{' '}
+      <Choose
+        label={`Where “${option.text}” leads`}
+        value={id}
+        options={[
+          { id: '', label: 'where all go' },
+          ...asks.map((p) => ({ id: `page ${p.id}`, label: p.name || 'a page without a name' })),
+          { id: 'finish', label: 'the result' },
+          ...(to !== null && id === '?' ? [{ id, label: targetWords(quiz, to) }] : []),
+        ]}
+        onChange={(next) => {
+          if (next === '?') return;
+          const target: Leads | null = next === '' ? null : next === 'finish' ? next : { page: next.slice(5) };
+          const edit = leadTo(store.getState().quiz, question, option.id, target);
+          if (edit) store.getState().edit(edit);
+        }}
+      />
+    </span>
   );
 }
 

@@ -12,16 +12,19 @@ import { CarryPart, QuizChoice } from '../hand-over';
 import { moveBlock, newId, removeBlock, setField } from '../edits';
 import { useLive } from '../shell/live';
 import type { Target } from '../targets';
+import { Handle } from './drag';
 import { TextField } from './fields';
 import { OfferFields } from './offer';
 import { VerdictPart } from './outcomes';
 import { PictureButton } from './picture';
+import { RecordingButton } from './recording';
 import { RichField } from './rich-field';
 import { Row } from './sheet';
+import { ShownNote, ShownWhen } from './shown-when';
 
 export const blockNames: Record<Exclude<Block, Question>['kind'], string> = {
   words: 'Text',
-  media: 'Picture',
+  media: 'Picture, sound or video',
   contact: 'Contact form',
   verdict: 'The outcome',
   score: 'Score',
@@ -51,12 +54,15 @@ export function OtherPart(props: Props) {
     <div data-block={block.id} style={{ paddingTop: 6 }}>
       <Row
         gutter={
-          <span style={{ fontSize: 12, color: 'var(--ink-3)', textAlign: 'end', lineHeight: '16px' }}>
-            {blockNames[block.kind]}
-          </span>
+          <>
+            <Handle block={block.id} stage={page.stage} name={blockNames[block.kind]} />
+            <span style={{ fontSize: 12, color: 'var(--ink-3)', textAlign: 'end', lineHeight: '16px' }}>
+              {blockNames[block.kind]}
+            </span>
+          </>
         }
         margin={
-          active && (
+          active ? (
             <span style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }}>
               <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, -1))}>
                 Move up
@@ -72,10 +78,13 @@ export function OtherPart(props: Props) {
                 Delete
               </TextButton>
             </span>
+          ) : (
+            block.showIf && <ShownNote value={block.showIf} />
           )
         }
       >
         <Body {...props} at={['pages', page.id, 'blocks', block.id]} />
+        {active && <ShownWhen block={block.id} page={page.id} value={block.showIf} />}
       </Row>
       {block.kind === 'verdict' && (
         <VerdictPart verdict={props.quiz.verdicts.find((v) => v.id === block.verdict)} targets={props.targets} />
@@ -96,7 +105,12 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
     case 'words':
       return <RichField label="Text" value={block.body} onChange={(to) => set(['body'], block.body, to)} />;
     case 'media':
-      return <PictureButton at={() => at} picture={block.picture} of="the page" large required />;
+      return (
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, alignItems: 'end' }}>
+          <PictureButton at={() => at} picture={block.picture} of="the page" large />
+          <RecordingButton at={() => at} field={[]} media={block} of="the page" />
+        </div>
+      );
     case 'contact':
       return <ContactPart block={block} at={at} />;
     case 'verdict':

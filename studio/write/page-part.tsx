@@ -1,17 +1,19 @@
 'use client';
 /** One page of the quiz in the manuscript: its ruled line with the name, and its blocks. */
 import { MoreHorizontal, Plus } from 'lucide-react';
-import { memo, useState } from 'react';
+import { Fragment, memo, useState } from 'react';
 import styled from 'styled-components';
-import type { Page, Quiz } from '../../core/quiz/schema';
+import type { Block, Page, Quiz } from '../../core/quiz/schema';
 import { type BlockKind, newBlock } from '../../core/quiz/blank';
-import { isContact, isQuestion, questionsOf } from '../../core/quiz/lookup';
+import { isContact, isQuestion, nameOf, questionsOf } from '../../core/quiz/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock, setField } from '../edits';
 import type { Target } from '../targets';
 import { type Cursor, useFocusLater } from './cursor';
-import { OtherPart } from './other-blocks';
+import { Landing } from './drag';
+import { begun } from './preset-edits';
+import { blockNames, OtherPart } from './other-blocks';
 import { isEmptyQuestion, QuestionPart } from './question';
 import { Row } from './sheet';
 
@@ -49,7 +51,7 @@ const kinds: (MenuEntry & { id: BlockKind })[] = [
   { id: 'grid', label: 'A grid of rows and columns' },
   { id: 'spots', label: 'Places in a picture' },
   { id: 'words', label: 'Words to read', note: 'not a question' },
-  { id: 'media', label: 'A picture', note: 'not a question' },
+  { id: 'media', label: 'A picture, sound or video', note: 'not a question' },
   { id: 'offer', label: 'An offer', note: 'not a question' },
   { id: 'contact', label: 'Contact form', note: 'not a question' },
 ];
@@ -59,7 +61,7 @@ const resultKinds: MenuEntry[] = [
   { id: 'topics', label: 'Scores by topic' },
   { id: 'answers', label: 'What was answered' },
   { id: 'words', label: 'Words to read' },
-  { id: 'media', label: 'A picture' },
+  { id: 'media', label: 'A picture, sound or video' },
   { id: 'contact', label: 'Contact form' },
   { id: 'offer', label: 'An offer' },
   { id: 'chart', label: 'How others answered' },
@@ -91,7 +93,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
   /** Puts a block of this kind where the cursor is: in place of an empty question, else behind it. */
   const put = (kind: string, at: string | null) => {
     const { quiz: now, edit } = store.getState();
-    const block = makeBlock(kind, now);
+    const block = begun(now, makeBlock(kind, now));
     const old = page.blocks.find((b) => b.id === at);
     const empty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
     edit(
@@ -165,11 +167,11 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
           </MenuButton>
         </div>
       </Row>
-      {page.blocks.map((block) => {
+      {page.blocks.map((block, i) => {
         const here = cursor?.block === block.id ? cursor : null;
-        return isQuestion(block) ? (
+        const above = page.blocks[i - 1]?.id ?? null;
+        const part = isQuestion(block) ? (
           <QuestionPart
-            key={block.id}
             question={block}
             page={page}
             number={number++}
@@ -180,7 +182,6 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
           />
         ) : (
           <OtherPart
-            key={block.id}
             block={block}
             page={page}
             quiz={quiz}
@@ -188,7 +189,18 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
             active={here !== null || (block.kind === 'media' && cursor !== null)}
           />
         );
+        return (
+          <Fragment key={block.id}>
+            <Landing page={page} after={above} words={`Put it before ${nameOfBlock(block)}`} />
+            {part}
+          </Fragment>
+        );
       })}
+      <Landing
+        page={page}
+        after={page.blocks.at(-1)?.id ?? null}
+        words={`Put it at the end of ${page.name || `page ${place}`}`}
+      />
       {(cursor || page.blocks.length === 0) && (
         <Row
           margin={
@@ -240,6 +252,8 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
     </Section>
   );
 });
+
+const nameOfBlock = (block: Block): string => (isQuestion(block) ? nameOf(block) : blockNames[block.kind]);
 
 function makeBlock(kind: string, quiz: Quiz) {
   if (kind === 'verdict') return { id: newId('b'), kind: 'verdict' as const, verdict: quiz.verdicts[0]?.id ?? 'none' };

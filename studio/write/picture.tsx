@@ -35,7 +35,7 @@ const Thumb = styled(Button)`
     box-shadow: 0 0 0 5px var(--saffron);
   }
 `;
-const Panel = styled(Popover)`
+export const Panel = styled(Popover)`
   overflow: auto;
   /* It is a piece of the studio, and not a page of it. */
   && {
@@ -50,7 +50,7 @@ const Panel = styled(Popover)`
   box-shadow: 0 8px 28px rgb(20 25 35 / 18%);
   font: 400 14px/1.4 var(--text);
 `;
-const Drop = styled.div`
+export const Drop = styled.div`
   border: 1.5px dashed var(--ink-3);
   border-radius: 6px;
   padding: 10px 12px;
@@ -95,7 +95,6 @@ type Props = {
   picture: Picture | undefined;
   /** what it is a picture of */ of: string;
   large?: boolean;
-  /** a block that is nothing but its picture keeps one */ required?: boolean;
   /** on the button while there is none */ words?: string;
   /** Where the picture is kept otherwise than in a field of its own. */
   keep?: (picture: Picture | undefined) => void;
@@ -107,7 +106,6 @@ export function PictureButton({
   picture,
   of,
   large,
-  required,
   keep,
   words = 'Add a picture',
 }: Props) {
@@ -148,13 +146,11 @@ export function PictureButton({
                   onChange={(text) => set({ ...picture, text }, `picture ${picture.src} ${of}`)}
                 />
               </Field>
-              {!required && (
-                <div style={{ marginTop: 12 }}>
-                  <TextButton $danger onPress={() => set(undefined)}>
-                    Take the picture away
-                  </TextButton>
-                </div>
-              )}
+              <div style={{ marginTop: 12 }}>
+                <TextButton $danger onPress={() => set(undefined)}>
+                  Take the picture away
+                </TextButton>
+              </div>
             </>
           )}
         </Dialog>

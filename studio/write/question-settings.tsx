@@ -9,11 +9,16 @@ import type { Choice, Page, Question, QuestionKind, RichDoc } from '../../core/q
 import { isKeyed, isReviewed, without } from '../../core/quiz/lookup';
 import { plainText, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
-import { useDocumentStore } from '../document';
+import { BankLine } from '../bank/from-bank';
+import { useDocument, useDocumentStore } from '../document';
 import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../edits';
+import { kindNames } from './kind-names';
 import { NumberField } from './number-field';
 import { PictureButton } from './picture';
+import { PresetLine } from './presets';
+import { RecordingButton } from './recording';
 import { RichField } from './rich-field';
+import { ShownWhen } from './shown-when';
 
 const Lines = styled.div`
   display: grid;
@@ -33,21 +38,6 @@ const Lines = styled.div`
     align-items: center;
   }
 `;
-
-export const kindNames: Record<QuestionKind, string> = {
-  choice: 'Choice',
-  text: 'Short text',
-  essay: 'Long text',
-  number: 'Number',
-  slider: 'Slider',
-  rating: 'Rating',
-  date: 'Date',
-  order: 'Put in order',
-  match: 'Match pairs',
-  gaps: 'Fill the gaps',
-  grid: 'Grid',
-  spots: 'Places in a picture',
-};
 
 /** "One answer, required, kept in this order" */
 export function settingsInWords(question: Question): string {
@@ -92,6 +82,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
     if (made) edit(made);
   };
   const scored = isKeyed(question) || isReviewed(question);
+  const isBank = useDocument((s) => s.quizId.startsWith('bank-'));
   return (
     <Lines>
       <KindLine question={question} />
@@ -185,7 +176,11 @@ export function QuestionSettings({ question, page }: { question: Question; page:
         {question.kind !== 'spots' && (
           <PictureButton at={at} field={['media', 'picture']} picture={question.media?.picture} of="the question" />
         )}
+        <RecordingButton at={at} field={['media']} media={question.media ?? {}} of="the question" />
       </div>
+      <ShownWhen block={question.id} page={page.id} value={question.showIf} />
+      <PresetLine question={question} />
+      {!isBank && <BankLine question={question} />}
       <div className="row">
         <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, -1))}>
           Move up

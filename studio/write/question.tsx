@@ -21,13 +21,16 @@ import {
 } from '../edits';
 import type { Target } from '../targets';
 import { type Cursor, useFocusLater } from './cursor';
+import { Handle } from './drag';
 import { TextField } from './fields';
 import { QuestionBody } from './kinds/body';
 import { Keys, lineField, linesOf } from './kinds/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
+import { begun } from './preset-edits';
 import { Numeral } from './selected';
 import { Row } from './sheet';
+import { ShownNote } from './shown-when';
 import { TopicField } from './topic';
 
 type Props = {
@@ -59,8 +62,8 @@ export const QuestionPart = memo(function QuestionPart({
   const prompt = plainText(question.prompt);
 
   const nextQuestion = () => {
-    const made = makeQuestion();
     const { quiz, edit } = store.getState();
+    const made = begun(quiz, makeQuestion());
     edit(addPage(quiz, page.id, made).edit);
     focusLater(promptField(made.id));
   };
@@ -145,11 +148,20 @@ export const QuestionPart = memo(function QuestionPart({
     <div data-block={question.id}>
       <Row
         gutter={
-          <span className="numeral">
-            <Numeral question={question.id} number={number} />
+          <>
+            <Handle block={question.id} stage={page.stage} name={prompt || `question ${number}`} />
+            <span className="numeral">
+              <Numeral question={question.id} number={number} />
+            </span>
+          </>
+        }
+        margin={
+          <span style={{ display: 'grid', gap: 2 }}>
+            <TopicField question={question} topics={topics} />
+            {question.showIf && <ShownNote value={question.showIf} />}
+            {question.linked && <span>from the bank</span>}
           </span>
         }
-        margin={<TopicField question={question} topics={topics} />}
       >
         <h3 style={{ font: '700 24px/30px var(--heading)', padding: '4px 0 6px', textWrap: 'pretty' }}>
           <TextField

@@ -5,14 +5,17 @@ import styled from 'styled-components';
 import { create } from 'zustand';
 import type { Edit } from '../../core/quiz/edits';
 import { MenuButton, TextButton } from '../../ui/controls';
+import { useKeep } from '../bank/from-bank';
 import { useDocumentStore } from '../document';
 import { setTopic } from '../edits';
 import { copyText, inOrder, moveMany, moveToPage, removeMany, setOnAll } from './bulk';
 import { NumberField } from './number-field';
+import { PresetMenu } from './presets';
 
 type Selected = { ids: string[]; /** where a range begins */ anchor: string | null };
 const useSelected = create<Selected>(() => ({ ids: [], anchor: null }));
 const choose = (ids: string[], anchor: string | null) => useSelected.setState({ ids, anchor });
+export const chosenQuestions = (): string[] => useSelected.getState().ids;
 
 const Button = styled.button`
   border: 0;
@@ -91,7 +94,8 @@ const Line = styled.div`
 `;
 
 /** What can be done with the chosen questions: each act is one step of undo. */
-export function SelectedLine() {
+export function SelectedLine({ bank }: { bank: boolean }) {
+  const keep = useKeep();
   const store = useDocumentStore();
   const chosen = useSelected((s) => s.ids);
   const [said, setSaid] = useState('');
@@ -180,9 +184,23 @@ export function SelectedLine() {
         placeholder="1"
         onChange={(to) => act(setOnAll(store.getState().quiz, ids, 'marks', to))}
       />
+      <PresetMenu ids={ids} label="Settings of the chosen" />
       <TextButton $weight={500} onPress={() => void copy(false)}>
         Copy
       </TextButton>
+      {!bank && (
+        <TextButton
+          $weight={500}
+          onPress={() =>
+            void keep(ids).then(
+              (n) => setSaid(`${n} kept in the bank. ${n === 1 ? 'It follows' : 'They follow'} it from now on.`),
+              (error: Error) => setSaid(error.message),
+            )
+          }
+        >
+          Keep in the bank
+        </TextButton>
+      )}
       <TextButton
         $weight={500}
         $danger

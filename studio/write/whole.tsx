@@ -10,6 +10,7 @@ import { useDocumentStore } from '../document';
 import { setField } from '../edits';
 import { findIn, paged, type Paging, setOnAll, shared } from './bulk';
 import { NumberField } from './number-field';
+import { PresetPart } from './presets';
 
 const Line = styled.div`
   position: sticky;
@@ -276,6 +277,7 @@ function WholePanel({ quiz }: { quiz: Quiz }) {
           onChange={(to) => onAll('penalty', to || undefined)}
         />
       </div>
+      <PresetPart quiz={quiz} />
     </Panel>
   );
 }

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import { isContact, isQuestion } from '../../core/quiz/lookup';
 import { TextButton } from '../../ui/controls';
+import { BankButton } from '../bank/from-bank';
 import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
 import { useArrival } from '../shell/place';
@@ -15,6 +16,7 @@ import { FocusProvider, useCursor } from './cursor';
 import { walkLines } from './fields';
 import { LiveView } from './live-view';
 import { PagePart } from './page-part';
+import { begun } from './preset-edits';
 import { Reading, ReadButton } from './reading';
 import { SelectedLine } from './selected';
 import { Manuscript, Row } from './sheet';
@@ -26,7 +28,11 @@ const Split = styled.div`
   min-height: 100%;
 `;
 
-export function Write() {
+export function Write({
+  bank = false,
+}: {
+  /** The question bank, which has no welcome, no results, and no visitors. */ bank?: boolean;
+}) {
   const quiz = useQuiz();
   const store = useDocumentStore();
   const sheet = useRef<HTMLDivElement>(null);
@@ -64,7 +70,7 @@ export function Write() {
             onPasteCapture={paste}
           >
             <Whole quiz={quiz} page={cursor.page} arrive={arrive} />
-            {!welcomes && (
+            {!welcomes && !bank && (
               <Row>
                 <TextButton
                   $weight={500}
@@ -93,7 +99,7 @@ export function Write() {
                     <Row>
                       <TextButton
                         onPress={() => {
-                          const made = makeQuestion();
+                          const made = begun(store.getState().quiz, makeQuestion());
                           store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
                           focusLater(`prompt ${made.id}`);
                         }}
@@ -101,19 +107,20 @@ export function Write() {
                         <Plus size={15} /> Next question
                       </TextButton>
                       <ReadButton behind={page.id} />
+                      {!bank && <BankButton behind={page.id} onTaken={(first) => focusLater(`prompt ${first}`)} />}
                     </Row>
                   )}
                 </div>
               );
             })}
-            {!quiz.pages.some((p) => p.stage === 'result') && (
+            {!bank && !quiz.pages.some((p) => p.stage === 'result') && (
               <Row>
                 <TextButton onPress={() => store.getState().edit(addResultPage(store.getState().quiz))}>
                   <Plus size={15} /> Add a result page
                 </TextButton>
               </Row>
             )}
-            <SelectedLine />
+            <SelectedLine bank={bank} />
           </Manuscript>
           <LiveView quiz={quiz} page={cursor.page} />
         </Split>
@@ -133,7 +140,7 @@ function leadsTo(quiz: Quiz, page: Page, index: number): string {
 }
 
 /** A finding of the check leads here: its place is brought into view and takes the cursor. */
-function arrive(id: string): void {
+export function arrive(id: string): void {
   const name = CSS.escape(id);
   const place = document.querySelector(`[data-option="${name}"], [data-block="${name}"], [data-page="${name}"]`);
   place?.scrollIntoView({ block: 'center' });

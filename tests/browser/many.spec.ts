@@ -103,3 +103,55 @@ test('a verdict is decided by rules, read as sentences', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Outcome of rule 1' })).toContainText('Outcome 1');
   await saved(page);
 });
+
+test('a question is dragged to another place, by the mouse and by the keyboard', async ({ page }) => {
+  await four(page);
+  const handle = page.getByRole('button', { name: 'Drag First?' });
+  await page.getByLabel('Question 1', { exact: true }).hover();
+  const from = await handle.boundingBox();
+  const to = await page.getByLabel('Question 3', { exact: true }).boundingBox();
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.x + 10, from.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y + 40, { steps: 4 });
+  await expect(page.getByRole('button', { name: 'Put it before Third?' })).toBeAttached();
+  await page.mouse.move(to.x + 40, to.y - 6, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(() => wordings(page)).toEqual(['Second?', 'First?', 'Third?', 'Fourth rain?']);
+  await expect(page.getByRole('button', { name: /^Put it / })).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Drag Fourth rain?' }).focus();
+  await page.keyboard.press('Enter');
+  // The places to land come one after the other, from the first.
+  for (let i = 0; i < 12; i++) {
+    if (await page.getByRole('button', { name: 'Put it before Second?' }).evaluate((e) => e === document.activeElement))
+      break;
+    await page.keyboard.press('Tab');
+  }
+  await expect(page.getByRole('button', { name: 'Put it before Second?' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect.poll(() => wordings(page)).toEqual(['Fourth rain?', 'Second?', 'First?', 'Third?']);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => wordings(page)).toEqual(['Second?', 'First?', 'Third?', 'Fourth rain?']);
+  await saved(page);
+});
+
+test('an answer leads to a page from its margin, and a question shows on a condition', async ({ page }) => {
+  await four(page);
+  await page.getByLabel('Answer 2').first().click();
+  await page.getByRole('button', { name: 'Where “No” leads' }).click();
+  await page.getByRole('option').nth(3).click();
+  await page.getByLabel('Question 1', { exact: true }).click();
+  await expect(page.getByText(/goes to\s*Page 4/)).toBeVisible();
+  await tab(page, 'Route').click();
+  await expect(page.getByText('Otherwise, go on to')).toBeVisible();
+  await tab(page, 'Write').click();
+  const second = page.getByLabel('Question 2', { exact: true });
+  await second.click();
+  await page.getByRole('button', { name: /^One answer/ }).click();
+  await page.getByRole('button', { name: 'Show it only when …' }).click();
+  await expect(page.getByText('only when First? is Yes')).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Always show it' }).click();
+  await expect(page.getByText('only when First? is Yes')).toHaveCount(0);
+});

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { enterDemo, saved, signUp, startQuiz, tab } from './people';
 
 test.describe('the grid', () => {
@@ -65,6 +65,64 @@ test.describe('the grid', () => {
     await expect(page.getByRole('columnheader', { name: 'Outcome 2' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('gridcell', { name: 'Tea, Outcome 2: +3' })).toBeVisible();
+  });
+});
+
+test.describe('beside the grid', () => {
+  test.beforeEach(async ({ page }) => {
+    await signUp(page);
+    await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+    await tab(page, 'Score').click();
+    for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Outcome', exact: true }).click();
+    await page.getByRole('gridcell', { name: 'Tea, Outcome 1' }).click();
+    await page.keyboard.type('2');
+    await page.keyboard.press('Enter');
+  });
+  const ends = (page: Page) => page.getByRole('row', { name: /^Where visitors end/ }).getByRole('gridcell');
+
+  test('what is wrong stands on its column, with its repair', async ({ page }) => {
+    await page.getByRole('button', { name: 'Outcome 2', exact: true }).click();
+    const told = page.getByRole('list', { name: 'What the check says here' });
+    await expect(told).toContainText('Outcome 2');
+    await expect(page.getByRole('columnheader', { name: /Nobody|nobody|reach/ })).toBeVisible();
+    await page.getByRole('gridcell', { name: 'Coffee, Outcome 2' }).click();
+    await page.keyboard.type('2');
+    await page.keyboard.press('Enter');
+    await expect(told).toHaveCount(0);
+    await saved(page);
+  });
+
+  test('visitors answer as one guesses, or as real ones did', async ({ page }) => {
+    await page.getByRole('gridcell', { name: 'Coffee, Outcome 2' }).click();
+    await page.keyboard.type('1');
+    await page.keyboard.press('Enter');
+    await expect(ends(page).nth(0)).toHaveText('50.0%');
+    await page.getByRole('button', { name: 'How rehearsed visitors answer' }).click();
+    await page.getByRole('option', { name: 'as you guess' }).click();
+    await page.getByRole('gridcell', { name: 'Tea, Guess: no guess' }).click();
+    await page.keyboard.type('80');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('gridcell', { name: 'Tea, Guess: 80 percent choose it' })).toBeVisible();
+    await expect(ends(page).nth(1)).toHaveText(/^80.0%/);
+    await expect(ends(page).nth(2)).toHaveText('20.0%');
+    await page.getByRole('gridcell', { name: 'Tea, Guess' }).click();
+    await page.keyboard.press('Delete');
+    await expect(page.getByRole('gridcell', { name: 'Tea, Guess: no guess' })).toBeVisible();
+    await page.getByRole('button', { name: 'How rehearsed visitors answer' }).click();
+    await page.getByRole('option', { name: 'as real visitors did' }).click();
+    await expect(page.getByText('Nobody has answered yet: evenly until then.')).toBeVisible();
+    await expect(ends(page).nth(0)).toHaveText('50.0%');
+  });
+
+  test('one run is put together by choosing answers', async ({ page }) => {
+    const run = page.getByRole('region', { name: 'One run' });
+    await run.getByRole('radio', { name: 'Your own' }).click();
+    await page.getByRole('button', { name: 'Tea, in the run' }).click();
+    await expect(run).toContainText('Outcome 1');
+    await page.getByRole('button', { name: 'Coffee, in the run' }).click();
+    await expect(page.getByRole('button', { name: 'Tea, in the run' })).toHaveAttribute('aria-pressed', 'false');
+    await run.getByRole('radio', { name: 'Nothing answered' }).click();
+    await expect(page.getByRole('button', { name: 'Tea, in the run' })).toHaveCount(0);
   });
 });
 

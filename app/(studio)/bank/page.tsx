@@ -1,0 +1,23 @@
+import type { Metadata } from 'next';
+import { listBank, openBank } from '../../../server/bank';
+import { Bank } from '../../../studio/bank/bank';
+import { Studio } from '../../../studio/shell/studio';
+import { member } from '../../member';
+
+export const dynamic = 'force-dynamic';
+export const metadata: Metadata = { title: 'Question bank' };
+
+export default async function BankPage() {
+  const who = await member();
+  const row = await openBank(who);
+  return (
+    <Studio
+      bank
+      key={row.quizId}
+      open={{ quizId: row.quizId, quiz: row.draft, revision: row.revision, savedAt: row.changedAt.toISOString() }}
+      live={{ edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] }}
+    >
+      <Bank first={await listBank(who)} />
+    </Studio>
+  );
+}

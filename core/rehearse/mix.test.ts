@@ -1,0 +1,115 @@
+import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tests/quizzes';
+import { walk } from '../run/walk';
+import { resultOf } from '../score/result';
+import { exactOdds } from './exact';
+import { countedMix, guessedMix, type Mix } from './mix';
+import { rehearse } from './odds';
+import { perfectAnswers } from './perfect';
+import { sampledOdds } from './sampled';
+
+const one = (guesses: (number | undefined)[], more = {}) =>
+  quiz(
+    [
+      page('p1', [
+        choice(
+          'q1',
+          guesses.map((guess, i) => option(`o${i}`, { [`u${i}`]: 1, s: i }, guess === undefined ? {} : { guess })),
+          more,
+        ),
+      ]),
+    ],
+    {
+      scales: [{ id: 's', name: 'S', combine: 'sum' }],
+      verdicts: [
+        strongest(
+          'v',
+          guesses.map((_, i) => `u${i}`),
+        ),
+      ],
+    },
+  );
+
+describe('a mix', () => {
+  it('of one answer weighs each outcome by how many give it', () => {
+    const q = one([70, 20, 10]);
+    expect(exactOdds(q, { mix: guessedMix(q) })?.outcomes['v']).toEqual({ u0: 0.7, u1: 0.2, u2: 0.1 });
+    expect(exactOdds(q)?.outcomes['v']?.['u0']).toBeCloseTo(1 / 3, 8);
+  });
+  it('gives answers without a guess an even share of what is left', () => {
+    expect(guessedMix(one([60, undefined, undefined]))).toEqual({ q1: { o0: 0.6, o1: 0.2, o2: 0.2 } });
+    expect(guessedMix(one([120, undefined]))).toEqual({ q1: { o0: 1.2, o1: 0 } });
+    expect(guessedMix(one([undefined, undefined]))).toEqual({});
+  });
+  it('of several answers takes each by itself, among those sets that may be given', () => {
+    const q = one([50, 10], { pick: 'many' });
+    // Neither is not an answer: of 0.55 that is left, both are 0.05, the first alone 0.45, the second alone 0.05.
+    const { histogram } = exactOdds(q, { mix: guessedMix(q) })?.scales['s'] ?? { histogram: [] };
+    expect(histogram).toEqual([
+      [0, 0.818181818],
+      [1, 0.181818182],
+    ]);
+  });
+  it('is followed by sampled visitors as by exact odds', () => {
+    const q = one([70, 20, undefined]);
+    const many = one([80, 30, 10], { pick: 'many', max: 2 });
+    for (const each of [q, many]) {
+      const mix = guessedMix(each);
+      const exact = exactOdds(each, { mix });
+      const sampled = sampledOdds(each, { visitors: 2_000, seed: 3, mix });
+      for (const [id, p] of Object.entries(exact?.outcomes['v'] ?? {}))
+        expect(Math.abs((sampled.outcomes['v']?.[id] ?? 0) - p)).toBeLessThan(
+          4 * Math.sqrt((p * (1 - p)) / 2_000) + 1e-9,
+        );
+    }
+  });
+  it('that leaves no answer says nothing', () => {
+    const q = one([undefined, undefined]);
+    const empty: Mix[] = [{ q1: {} }, { q1: { o0: 0, o1: 0 } }, { q1: { gone: 1 } }, { gone: { o0: 1 } }];
+    for (const mix of empty) expect(exactOdds(q, { mix })).toEqual(exactOdds(q));
+  });
+  it('comes from what real visitors answered', () => {
+    const mix = countedMix({ q1: { answered: 8, options: { o0: 6, o1: 2 } }, q2: { answered: 0, options: {} } });
+    expect(mix).toEqual({ q1: { o0: 0.75, o1: 0.25 } });
+    expect(exactOdds(one([undefined, undefined]), { mix })?.outcomes['v']).toEqual({ u0: 0.75, u1: 0.25 });
+  });
+  it('tells how far it has come', () => {
+    const q = quiz([
+      page('p1', [choice('q1', [option('a'), option('b')])], {
+        routes: [{ when: { answer: 'q1', is: 'a' }, to: 'again' }],
+      }),
+    ]);
+    const told: number[] = [];
+    rehearse(q, { visitors: 1_000, onProgress: (done) => told.push(done) });
+    expect(told).toEqual([0, 0.25, 0.5, 0.75]);
+  });
+});
+
+describe('a perfect run', () => {
+  const scored = (q: ReturnType<typeof quiz>) =>
+    resultOf(q, walk(q, { id: 'r', answers: perfectAnswers(q) }).run).marks;
+  it('has full marks in every kind that the demo asks', () => {
+    expect(scored(demoQuiz('repair'))).toMatchObject({ percent: 100 });
+  });
+  it('takes the best there is, and leaves empty what nothing is right in', () => {
+    const q = quiz([
+      page('p1', [
+        choice('best', [option('a', {}, { credit: 0.5 }), option('b')]),
+        choice('open', [option('a'), option('b')]),
+        choice(
+          'many',
+          Array.from({ length: 20 }, (_, i) => option(`o${i}`, {}, i % 3 ? {} : { credit: 1 })),
+          {
+            pick: 'many',
+          },
+        ),
+        text('word', { accept: ['half', { text: 'whole', credit: 1 }] }),
+      ]),
+    ]);
+    expect(perfectAnswers(q)).toEqual({
+      best: ['a'],
+      many: ['o0', 'o3', 'o6', 'o9', 'o12', 'o15', 'o18'],
+      word: 'half',
+    });
+    expect(scored(q)).toMatchObject({ awarded: 2.5, possible: 3 });
+  });
+});

@@ -1,0 +1,24 @@
+import type { Quiz } from '../quiz/schema';
+import { isKeyed, questionsOf } from '../quiz/lookup';
+import type { Answer } from '../score/answer';
+import { creditOf } from '../score/credit';
+import { isListable, waysToAnswer } from './answers';
+
+/** The answers of a visitor who has everything right that can be right, and leaves empty what cannot. */
+export function perfectAnswers(quiz: Quiz): Record<string, Answer> {
+  const answers: Record<string, Answer> = {};
+  for (const question of questionsOf(quiz)) {
+    if (!isKeyed(question)) continue;
+    let best: { answer: Answer; credit: number } | null = null;
+    const ways: Answer[] =
+      question.kind === 'choice' && !isListable(question)
+        ? [question.options.filter((o) => o.credit === 1).map((o) => o.id)]
+        : waysToAnswer(question).map((way) => way.answer);
+    for (const answer of ways) {
+      const credit = creditOf(question, answer) ?? 0;
+      if (credit > (best?.credit ?? 0)) best = { answer, credit };
+    }
+    if (best) answers[question.id] = best.answer;
+  }
+  return answers;
+}

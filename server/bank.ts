@@ -1,0 +1,138 @@
+import { isAsKept } from '../core/quiz/bank';
+import type { Op } from '../core/quiz/edits';
+import { graft } from '../core/quiz/graft';
+import { isQuestion, questionsOf } from '../core/quiz/lookup';
+import type { Page, Question, Quiz } from '../core/quiz/schema';
+import type { Membership } from '../db/queries/members';
+import { allQuizzes, bankIdOf, findQuiz, insertQuiz, type QuizRow } from '../db/queries/quizzes';
+import { requireEditor } from './authorise';
+import { database } from './database';
+import { keepEdits } from './edit-quiz';
+import { newId } from './ids';
+import { getQuiz } from './quizzes';
+
+const PAGE = 'kept';
+const emptyPage: Page = { id: PAGE, name: 'Questions', stage: 'ask', blocks: [] };
+
+/**
+ * The bank of a workspace: a document like a quiz's, so that it is written, undone and looked back on in the same way, that is never on the
+ * list and never published.
+ */
+export async function openBank(member: Membership, now = new Date()): Promise<QuizRow> {
+  const quizId = bankIdOf(member.workspaceId);
+  const row = await findQuiz(database(), member.workspaceId, quizId);
+  if (row) return row;
+  const draft: Quiz = {
+    format: 'yes-maybe-quiz',
+    version: 1,
+    id: quizId,
+    title: 'Question bank',
+    description: '',
+    language: 'en',
+    pages: [emptyPage],
+    topics: [],
+    scales: [],
+    verdicts: [],
+    known: [],
+    scoring: { of: 'seen' },
+    delivery: {},
+    look: {},
+    labels: {},
+    messages: [],
+    access: {},
+  };
+  const fresh = {
+    workspaceId: member.workspaceId,
+    quizId,
+    draft,
+    address: quizId,
+    changedBy: member.name,
+    changedAt: now,
+  };
+  try {
+    await database().transaction((tx) => insertQuiz(tx, fresh));
+  } catch (error) {
+    // Two windows may open it for the first time at once; then the other one has made it.
+    if (!(await findQuiz(database(), member.workspaceId, quizId))) throw error;
+  }
+  return getQuiz(member, quizId);
+}
+
+export type Kept = {
+  question: Question;
+  topic: string | null;
+  usedIn: { quiz: string; title: string; own: boolean }[];
+};
+
+/** The questions of the bank, each with the quizzes that take it; `own` where one has changed its copy. */
+export async function listBank(member: Membership): Promise<Kept[]> {
+  const { draft } = await openBank(member);
+  const quizzes = await allQuizzes(database(), member.workspaceId);
+  return draft.pages.flatMap((p) =>
+    p.blocks.filter(isQuestion).map((question) => ({
+      question,
+      topic: draft.topics.find((t) => t.id === question.topic)?.name ?? null,
+      usedIn: quizzes.flatMap((row) => {
+        const taken = questionsOf(row.draft).filter((q) => q.linked === question.id);
+        const [first] = taken;
+        if (!first) return [];
+        return [{ quiz: row.quizId, title: row.draft.title, own: !taken.some((q) => isAsKept(q, question)) }];
+      }),
+    })),
+  );
+}
+
+/**
+ * Keeps questions of a quiz in the bank. One that follows a question there already becomes its new wording instead, for all that follow it.
+ * @returns by block of the quiz, the question of the bank that it now stands for
+ */
+export async function keepInBank(
+  member: Membership,
+  quizId: string,
+  ids: readonly string[],
+): Promise<Record<string, string>> {
+  requireEditor(member);
+  const { draft } = await getQuiz(member, quizId);
+  const bank = await openBank(member);
+  const known = new Set(questionsOf(bank.draft).map((q) => q.id));
+  const wanted = draft.pages
+    .map((p) => ({ ...p, blocks: p.blocks.filter((b) => isQuestion(b) && ids.includes(b.id)) }))
+    .filter((p) => p.blocks.length);
+  const chosen = wanted.flatMap((p) => p.blocks.filter(isQuestion));
+  const { pages, topics } = graft({ ...draft, pages: wanted }, bank.draft, (prefix) => newId(prefix, 8));
+  const grafted = pages.flatMap((p) => p.blocks.filter(isQuestion));
+  const links: Record<string, string> = {};
+  const ops: Op[] = topics.map((item, i) => ({
+    op: 'insert',
+    at: [],
+    list: 'topics',
+    item,
+    after: topics[i - 1]?.id ?? bank.draft.topics.at(-1)?.id ?? null,
+  }));
+  const page = bank.draft.pages.at(-1);
+  if (!page) ops.push({ op: 'insert', at: [], list: 'pages', item: emptyPage, after: null });
+  let after = page?.blocks.at(-1)?.id ?? null;
+  chosen.forEach((question, i) => {
+    const copy = grafted[i];
+    if (!copy) return;
+    const old = question.linked !== undefined && known.has(question.linked) ? question.linked : null;
+    const item = { ...copy, id: old ?? copy.id } as Question;
+    delete item.linked;
+    links[question.id] = item.id;
+    const home = old === null ? null : bank.draft.pages.find((p) => p.blocks.some((b) => b.id === old));
+    if (home) {
+      const at = ['pages', home.id];
+      const index = home.blocks.findIndex((b) => b.id === old);
+      ops.push({ op: 'remove', at, list: 'blocks', id: item.id });
+      ops.push({ op: 'insert', at, list: 'blocks', item, after: home.blocks[index - 1]?.id ?? null });
+    } else {
+      ops.push({ op: 'insert', at: ['pages', page?.id ?? PAGE], list: 'blocks', item, after });
+      after = item.id;
+    }
+  });
+  if (chosen.length)
+    await keepEdits(member, bank.quizId, bank.revision, [
+      { id: newId('keep', 16), edit: { name: 'keep-in-bank', ops } },
+    ]);
+  return links;
+}

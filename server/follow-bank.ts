@@ -1,0 +1,24 @@
+import { followBank } from '../core/quiz/bank';
+import { applyEdit } from '../core/quiz/edits';
+import type { Quiz } from '../core/quiz/schema';
+import type { Tx } from '../db/client';
+import type { Membership } from '../db/queries/members';
+import { allQuizzes, insertEdit, lockQuiz, updateQuiz } from '../db/queries/quizzes';
+import { newId } from './ids';
+
+/** Brings all quizzes of the workspace up to date with a bank that has changed, in the transaction that changes it. */
+export async function followAll(tx: Tx, member: Membership, before: Quiz, after: Quiz, now: Date): Promise<void> {
+  const rows = await allQuizzes(tx, member.workspaceId);
+  // In one order for all, so that two changes of the bank cannot wait for each other.
+  for (const { quizId } of rows.sort((a, b) => (a.quizId < b.quizId ? -1 : 1))) {
+    const row = await lockQuiz(tx, member.workspaceId, quizId);
+    const edit = row ? followBank(row.draft, before, after) : null;
+    if (!row || !edit) continue;
+    const done = applyEdit(row.draft, edit);
+    if (!('quiz' in done)) continue;
+    const revision = row.revision + 1;
+    const { workspaceId } = member;
+    await insertEdit(tx, { workspaceId, quizId, revision, editId: newId('bank', 16), edit, by: member.name });
+    await updateQuiz(tx, workspaceId, quizId, { draft: done.quiz, revision, changedAt: now, changedBy: member.name });
+  }
+}

@@ -1,0 +1,60 @@
+'use client';
+/** The question bank: what is kept, and the manuscript in which it is written. */
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { questionsOf } from '../../core/quiz/lookup';
+import { useQuiz } from '../document';
+import { request } from '../request';
+import { arrive, Write } from '../write/write';
+import { type Kept, KeptList } from './kept-list';
+
+const Shelf = styled.section`
+  padding: 14px 24px 18px;
+  border-bottom: 1px solid var(--ink);
+  background: var(--chalk);
+  max-height: 42vh;
+  overflow: auto;
+  h1 {
+    font: 700 24px/1.3 var(--heading);
+  }
+  p {
+    color: var(--ink-2);
+    max-width: 640px;
+  }
+`;
+
+export function Bank({ first }: { first: Kept[] }) {
+  const quiz = useQuiz();
+  const [used, setUsed] = useState(first);
+  useEffect(() => {
+    // Where questions are used is asked again when somebody comes back from another quiz.
+    const look = () =>
+      void request<{ kept: Kept[] }>('/api/bank').then(
+        ({ kept }) => setUsed(kept),
+        () => undefined,
+      );
+    window.addEventListener('focus', look);
+    return () => window.removeEventListener('focus', look);
+  }, []);
+  const kept = questionsOf(quiz).map((question): Kept => ({
+    question,
+    topic: quiz.topics.find((t) => t.id === question.topic)?.name ?? null,
+    usedIn: used.find((u) => u.question.id === question.id)?.usedIn ?? [],
+  }));
+  return (
+    <>
+      <Shelf aria-label="What is kept">
+        <h1>Question bank</h1>
+        {kept.length === 0 ? (
+          <p>
+            Questions to use in many quizzes. Keep one from any quiz, or write it here. What you change here changes in
+            every quiz that takes it, but for those that have changed it themselves.
+          </p>
+        ) : (
+          <KeptList kept={kept} act={{ open: arrive }} />
+        )}
+      </Shelf>
+      <Write bank />
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+'use client';
+/** The chosen column: its name, how it is decided or counted, and where visitors end on it. */
+import type { ReactNode } from 'react';
+import type { Quiz } from '../../core/quiz/schema';
+import { LineInput, TextButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { useDocumentStore } from '../document';
+import { removeTarget, setField } from '../edits';
+import type { Target } from '../targets';
+import { number } from './feet';
+import { Ruler } from './ruler';
+import { ScalePanel } from './scale-panel';
+import { VerdictPanel } from './verdict-panel';
+
+export function Column({
+  quiz,
+  target,
+  spread,
+  stale,
+  children,
+}: {
+  quiz: Quiz;
+  target: Target;
+  spread: Parameters<typeof Ruler>[0]['spread'] | undefined;
+  stale: boolean;
+  /** What stands below it. */
+  children: ReactNode;
+}) {
+  const store = useDocumentStore();
+  const place = target.verdict === null ? ['scales', target.id] : ['verdicts', target.verdict, 'outcomes', target.id];
+  const verdict = quiz.verdicts.find((v) => v.id === target.verdict);
+  const scale = quiz.scales.find((s) => s.id === target.id);
+  const now = target.verdict === null ? scale?.name : verdict?.outcomes.find((o) => o.id === target.id)?.name;
+  return (
+    <aside aria-label={`The column ${target.name}`}>
+      <LineInput
+        aria-label="Name of the column"
+        style={{ font: '700 24px/1.2 var(--heading)', width: '100%', borderColor: 'transparent' }}
+        value={now ?? ''}
+        maxLength={200}
+        onChange={(e) =>
+          store.getState().edit(setField('name-column', place, ['name'], now, e.target.value), `column ${target.id}`)
+        }
+      />
+      <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '4px 0 14px' }}>
+        {target.verdict === null
+          ? 'A scale: every answer given adds to it.'
+          : `An outcome of ${verdict?.name ?? ''}.${verdict?.by === 'strongest' ? ' Below, the points that speak for it.' : ''}`}
+      </p>
+      {verdict && <VerdictPanel quiz={quiz} verdict={verdict} />}
+      {scale && <ScalePanel quiz={quiz} scale={scale} />}
+      {verdict && verdict.by !== 'strongest' ? null : spread?.histogram.length ? (
+        <div style={{ opacity: stale ? 0.6 : 1 }}>
+          <Ruler spread={spread} colour={target.colour} name={target.name} />
+          <p style={{ color: 'var(--ink-2)', fontSize: 13, marginTop: 8 }}>
+            {number(spread.mean)} on average, most within {number(spread.mean - spread.sd)} and{' '}
+            {number(spread.mean + spread.sd)}
+          </p>
+        </div>
+      ) : (
+        <p style={{ color: 'var(--ink-3)' }}>Nothing adds to it yet.</p>
+      )}
+      {children}
+      <div style={{ marginTop: 20, borderTop: '1px solid var(--line)', paddingTop: 12 }}>
+        <TextButton $danger $weight={500} onPress={() => store.getState().edit(removeTarget(quiz, target.id))}>
+          Delete {target.name}
+        </TextButton>
+        <p style={{ display: 'flex', gap: 8, color: 'var(--ink-3)', fontSize: 13, marginTop: 4 }}>
+          <Mark kind="maybe" size={13} /> Its weights go with it. Undo brings all of it back.
+        </p>
+      </div>
+    </aside>
+  );
+}

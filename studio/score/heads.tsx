@@ -1,0 +1,128 @@
+'use client';
+/** The two rows of headings over the grid: what kind of column, and its name. */
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import type { Quiz } from '../../core/quiz/schema';
+import type { Target } from '../targets';
+import { GUESS, RIGHT } from './grid';
+
+const Head = styled.thead`
+  .group {
+    font-size: 13px;
+    color: var(--ink-2);
+    text-align: start;
+    padding: 10px 8px 6px;
+    white-space: nowrap;
+  }
+  .group span {
+    display: block;
+    border-bottom: 1px solid var(--ink);
+    padding-bottom: 6px;
+  }
+  .group b {
+    color: var(--ink);
+    font-weight: 600;
+  }
+  th.name {
+    top: 38px;
+    width: 72px;
+    height: 52px;
+    border-bottom: 1px solid var(--line);
+    padding: 0;
+  }
+  th.name > button {
+    display: block;
+    width: 100%;
+    height: 100%;
+    border: 0;
+    background: none;
+    padding: 6px 0;
+    font-weight: 600;
+    font-size: 12.5px;
+    line-height: 16px;
+    cursor: pointer;
+    overflow: hidden;
+    overflow-wrap: break-word;
+    hyphens: auto;
+  }
+  th.name i {
+    display: block;
+    height: 3px;
+    margin: 0 8px 4px;
+  }
+  .told {
+    position: absolute;
+    inset: -14px 0 auto auto;
+  }
+  th.chosen {
+    background: var(--saffron-wash);
+  }
+`;
+
+const groupNames = new Map([
+  [RIGHT, 'Key'],
+  [GUESS, 'Guess'],
+]);
+
+export function Heads({
+  quiz,
+  targets,
+  active,
+  marks,
+  onChoose,
+}: {
+  quiz: Quiz;
+  targets: Target[];
+  active: number;
+  /** What the check says of a column, as a mark with words. */
+  marks: (target: string) => ReactNode;
+  onChoose: (index: number) => void;
+}) {
+  const tie = { first: 'the highest wins', latest: 'the highest wins', blend: 'the highest win' };
+  return (
+    <Head>
+      <tr>
+        <th className="label" scope="col">
+          <span className="sr-only">Answer</span>
+        </th>
+        {[...groupNames].map(
+          ([id, name]) =>
+            targets.some((t) => t.id === id) && (
+              <th className="group" scope="colgroup" key={id}>
+                <span>{name}</span>
+              </th>
+            ),
+        )}
+        {quiz.scales.length > 0 && (
+          <th className="group" colSpan={quiz.scales.length} scope="colgroup">
+            <span>Scales</span>
+          </th>
+        )}
+        {quiz.verdicts
+          .filter((v) => v.outcomes.length > 0)
+          .map((v) => (
+            <th className="group" key={v.id} colSpan={v.outcomes.length} scope="colgroup">
+              <span>
+                Verdict <b>{v.name}</b>,{' '}
+                {v.by === 'strongest' ? tie[v.ties ?? 'first'] : v.by === 'bands' ? 'by bands' : 'by rules'}
+              </span>
+            </th>
+          ))}
+      </tr>
+      <tr>
+        <th className="label name" scope="col">
+          <span className="sr-only">Answer</span>
+        </th>
+        {targets.map((t, i) => (
+          <th key={t.id} className={i === active ? 'name chosen' : 'name'} scope="col">
+            <span className="told">{marks(t.id)}</span>
+            <button type="button" title={t.name} onClick={() => onChoose(i)}>
+              {t.colour !== null && <i style={{ background: `var(--data-${(t.colour % 8) + 1})` }} />}
+              {t.name}
+            </button>
+          </th>
+        ))}
+      </tr>
+    </Head>
+  );
+}

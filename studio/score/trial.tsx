@@ -1,0 +1,109 @@
+'use client';
+/** One run beside the grid and what it comes to: a perfect one, an empty one, or one put together by choosing answers. */
+import { useMemo, useState } from 'react';
+import { perfectAnswers } from '../../core/rehearse/perfect';
+import { indexOf, pickRange } from '../../core/quiz/lookup';
+import type { Quiz } from '../../core/quiz/schema';
+import { walk } from '../../core/run/walk';
+import { type Answer, chosenIn } from '../../core/score/answer';
+import { resultOf } from '../../core/score/result';
+import { targetsOf } from '../targets';
+import { Bar } from '../write/sheet';
+import { Views } from '../shell/view-switch';
+import { number } from './feet';
+import type { GridRow } from './grid';
+
+type Kind = 'perfect' | 'empty' | 'own';
+export type Trial = ReturnType<typeof useTrial>;
+
+export function useTrial(quiz: Quiz) {
+  const [kind, setKind] = useState<Kind>(() => (Object.keys(perfectAnswers(quiz)).length ? 'perfect' : 'empty'));
+  const [own, setOwn] = useState<Record<string, Answer>>({});
+  const answers = useMemo(
+    () => (kind === 'perfect' ? perfectAnswers(quiz) : kind === 'empty' ? {} : own),
+    [kind, quiz, own],
+  );
+  const toggle = ({ of: { question, id } }: GridRow) => {
+    if (question.kind !== 'choice') return;
+    const chosen = chosenIn(own[question.id]);
+    const { max } = pickRange(question);
+    const next = chosen.includes(id) ? chosen.filter((c) => c !== id) : max === 1 ? [id] : [...chosen, id];
+    setOwn({ ...own, [question.id]: next });
+  };
+  const has = ({ of: { question, id } }: GridRow) => chosenIn(answers[question.id]).includes(id);
+  return { kind, setKind, answers, picked: kind === 'own' ? { has, toggle } : null };
+}
+
+export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Quiz; trial: Trial }) {
+  const result = useMemo(() => {
+    const { questions } = indexOf(quiz);
+    // Of an answer that was chosen before its question changed, only what still exists.
+    const known = Object.entries(answers).flatMap(([id, answer]) => {
+      const question = questions.get(id);
+      if (question?.kind !== 'choice') return question ? [[id, answer] as const] : [];
+      const left = chosenIn(answer).filter((o) => question.options.some((x) => x.id === o));
+      return left.length ? [[id, left] as const] : [];
+    });
+    return resultOf(quiz, walk(quiz, { id: 'trial', answers: Object.fromEntries(known) }).run);
+  }, [quiz, answers]);
+  const targets = targetsOf(quiz);
+  return (
+    <section aria-label="One run" style={{ borderTop: '1px solid var(--ink)', marginTop: 16, paddingTop: 10 }}>
+      <Views<Kind>
+        label="Which run"
+        value={kind}
+        options={[
+          { id: 'perfect', label: 'All right' },
+          { id: 'empty', label: 'Nothing answered' },
+          { id: 'own', label: 'Your own' },
+        ]}
+        onChange={setKind}
+      />
+      {kind === 'own' && (
+        <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '6px 0' }}>
+          Choose answers by the marks at the left of the grid.
+        </p>
+      )}
+      <dl style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: '4px 12px', margin: '8px 0 0' }}>
+        {result.marks.possible > 0 && (
+          <>
+            <dt>Marks</dt>
+            <dd>
+              <b style={{ fontWeight: 600 }}>{number(result.marks.awarded)}</b> of {number(result.marks.possible)}
+            </dd>
+          </>
+        )}
+        {quiz.scales.map((s) => {
+          const points = result.scales[s.id]?.points ?? null;
+          return (
+            <div key={s.id} style={{ display: 'contents' }}>
+              <dt>{s.name}</dt>
+              <dd>
+                <b style={{ fontWeight: 600 }}>{points === null ? '–' : number(points)}</b>
+              </dd>
+            </div>
+          );
+        })}
+        {quiz.verdicts.map((v) => {
+          const ids = result.verdicts[v.id]?.outcomes ?? [];
+          const reached = targets.filter((t) => ids.includes(t.id));
+          return (
+            <div key={v.id} style={{ display: 'contents' }}>
+              <dt>{v.name}</dt>
+              <dd>
+                {reached.length === 0
+                  ? '–'
+                  : reached.map((t) => (
+                      <span key={t.id} style={{ display: 'block' }}>
+                        <Bar $n={t.colour ?? 0} />
+                        {t.name}
+                      </span>
+                    ))}
+              </dd>
+            </div>
+          );
+        })}
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+/** Dragging of blocks: by a handle beside each, with the mouse or the keyboard, to a line between two others. */
+import { GripVertical } from 'lucide-react';
+import { useRef } from 'react';
+import { DragPreview, useDrag, useDrop } from 'react-aria';
+import styled from 'styled-components';
+import { create } from 'zustand';
+import type { Page } from '../../core/quiz/schema';
+import { useDocumentStore } from '../document';
+import { placeBlocks } from './bulk';
+import { chosenQuestions } from './selected';
+
+const TYPE = 'application/x-yes-maybe-block';
+/** What is being dragged, and from which kind of page: questions cannot go among results. */
+const useDragging = create<{ ids: string[]; stage: Page['stage'] | null }>(() => ({ ids: [], stage: null }));
+
+const Grip = styled.span`
+  position: absolute;
+  inset-inline-start: 6px;
+  top: 12px;
+  width: 24px;
+  height: 28px;
+  display: grid;
+  place-items: center;
+  color: var(--ink-3);
+  cursor: grab;
+  opacity: 0;
+  [data-block]:hover > * > .gutter > &,
+  &:focus-visible {
+    opacity: 1;
+  }
+  @media (max-width: 899px) {
+    display: none;
+  }
+`;
+const Carried = styled.div`
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  padding: 6px 12px;
+  max-width: 320px;
+  font-weight: 600;
+`;
+
+/** By this a block is dragged; where it is one of several that are chosen, all of them go along. */
+export function Handle({ block, stage, name }: { block: string; stage: Page['stage']; name: string }) {
+  const preview = useRef<React.ElementRef<typeof DragPreview>>(null);
+  const ids = () => {
+    const chosen = chosenQuestions();
+    return chosen.includes(block) ? chosen : [block];
+  };
+  const { dragProps } = useDrag({
+    preview,
+    getItems: () => [{ [TYPE]: block, 'text/plain': name }],
+    // Only after the browser has begun: it drops what changes around it at that moment.
+    onDragStart: () => void setTimeout(() => useDragging.setState({ ids: ids(), stage })),
+    onDragEnd: () => useDragging.setState({ ids: [], stage: null }),
+  });
+  return (
+    <>
+      <Grip {...dragProps} role="button" tabIndex={0} aria-label={`Drag ${name}`}>
+        <GripVertical size={15} />
+      </Grip>
+      <DragPreview ref={preview}>
+        {() => <Carried>{ids().length > 1 ? `${ids().length} questions` : name}</Carried>}
+      </DragPreview>
+    </>
+  );
+}
+
+const Line = styled.div`
+  position: relative;
+  height: 0;
+  z-index: 4;
+  outline: none;
+  &::before {
+    content: '';
+    position: absolute;
+    inset: -17px 0;
+  }
+  &[data-over]::after,
+  &:focus::after {
+    content: '';
+    position: absolute;
+    inset: -2px 0;
+    background: var(--saffron);
+    box-shadow: 0 0 0 1px var(--ink);
+  }
+`;
+
+/** Where a dragged block can land; it is there only while one is dragged. */
+export function Landing(props: { page: Page; after: string | null; words: string }) {
+  const open = useDragging((s) => s.stage === props.page.stage);
+  return open ? <LandingLine {...props} /> : null;
+}
+
+function LandingLine({ page, after, words }: { page: Page; after: string | null; words: string }) {
+  const store = useDocumentStore();
+  const ref = useRef<HTMLDivElement>(null);
+  const { dropProps, isDropTarget } = useDrop({
+    ref,
+    getDropOperation: (types) => (types.has(TYPE) ? 'move' : 'cancel'),
+    onDrop: () => {
+      const { quiz, edit } = store.getState();
+      const move = placeBlocks(quiz, useDragging.getState().ids, page.id, after);
+      if (move) edit(move);
+    },
+  });
+  return (
+    <Line
+      {...dropProps}
+      ref={ref}
+      role="button"
+      tabIndex={-1}
+      aria-label={words}
+      data-over={isDropTarget ? '' : undefined}
+    />
+  );
+}

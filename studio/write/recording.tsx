@@ -1,0 +1,152 @@
+'use client';
+/** Sound or video beside a question, or as a block: uploaded, or by its address. */
+import { useRef, useState } from 'react';
+import { Button, Dialog, DialogTrigger } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Place } from '../../core/quiz/edits';
+import type { Picture } from '../../core/quiz/schema';
+import { Field, LineInput, TextButton } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { setField } from '../edits';
+import { upload } from '../request';
+import { Drop, Panel } from './picture';
+
+type Kind = 'sound' | 'video';
+const LARGEST = 25_000_000;
+const isAddress = (text: string) => /^https?:\/\/\S+$/.test(text.trim());
+
+const Opener = styled(Button)`
+  border: 1px solid var(--line);
+  background: var(--chalk);
+  color: var(--ink-2);
+  padding: 2px 8px;
+  min-height: 24px;
+  border-radius: 3px;
+  cursor: pointer;
+  font-size: 13px;
+  &[data-focus-visible] {
+    outline: 2px solid var(--ink);
+    outline-offset: 1px;
+    box-shadow: 0 0 0 5px var(--saffron);
+  }
+`;
+
+type Props = {
+  at: () => Place;
+  /** where in the thing at that place its sound and video are kept */
+  field: string[];
+  media: { sound?: Picture; video?: Picture };
+  /** what it belongs to */ of: string;
+};
+
+export function RecordingButton({ at, field, media, of }: Props) {
+  const store = useDocumentStore();
+  const file = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const [address, setAddress] = useState('');
+  const kind: Kind | null = media.sound ? 'sound' : media.video ? 'video' : null;
+  const now = kind && media[kind];
+  const set = (what: Kind, to: Picture | undefined, join?: string) =>
+    store.getState().edit(setField(`set-${what}`, at(), [...field, what], media[what], to), join);
+  /** There is one recording, whatever it is: another one takes its place. */
+  const put = (what: Kind, src: string) => {
+    if (kind && kind !== what) set(kind, undefined);
+    set(what, { src, text: now?.text ?? '' });
+  };
+  const take = async (chosen: File | null | undefined) => {
+    if (!chosen || busy) return;
+    setTrouble('');
+    if (chosen.size > LARGEST) return setTrouble(`“${chosen.name}” is too large: 25 MB at most.`);
+    setBusy(true);
+    try {
+      const made = await upload<{ src: string; kind: Kind }>('/api/recordings', chosen);
+      put(made.kind, made.src);
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
+    }
+    setBusy(false);
+  };
+  const byAddress = (what: Kind) => {
+    if (!isAddress(address)) return setTrouble('An address that begins with https:// is needed.');
+    setTrouble('');
+    put(what, address.trim());
+    setAddress('');
+  };
+  return (
+    <DialogTrigger>
+      <Opener aria-label={now ? `Change the ${kind ?? ''} of ${of}` : `Add sound or video to ${of}`}>
+        {kind === 'sound' ? 'Sound' : kind === 'video' ? 'Video' : 'Add sound or video'}
+      </Opener>
+      <Panel placement="bottom end" className="studio">
+        <Dialog aria-label={`Sound or video of ${of}`} style={{ outline: 'none', padding: 16 }}>
+          {now && kind === 'sound' && (
+            <audio controls preload="none" src={now.src} aria-label={now.text} style={{ width: '100%' }} />
+          )}
+          {now && kind === 'video' && (
+            <video controls preload="none" src={now.src} aria-label={now.text} style={{ width: '100%', height: 180 }} />
+          )}
+          <Drop
+            onDragOver={(e) => e.preventDefault()}
+            onDrop={(e) => {
+              e.preventDefault();
+              void take(e.dataTransfer.files[0]);
+            }}
+          >
+            <TextButton isDisabled={busy} onPress={() => file.current?.click()}>
+              {busy ? 'Taking it in …' : 'Choose a file'}
+            </TextButton>
+            <span>MP3, WAV, OGG, M4A, MP4 or WebM, 25 MB at most. It can be dropped here too.</span>
+            <input
+              ref={file}
+              type="file"
+              hidden
+              aria-label="A file of sound or video"
+              accept="audio/*,video/*"
+              onChange={(e) => {
+                void take(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+            <p role="alert">{trouble}</p>
+          </Drop>
+          <Field>
+            Or the address of one
+            <LineInput
+              type="url"
+              value={address}
+              maxLength={2000}
+              placeholder="https://"
+              onChange={(e) => setAddress(e.target.value)}
+            />
+          </Field>
+          <div style={{ display: 'flex', gap: 16, margin: '6px 0 12px' }}>
+            <TextButton isDisabled={!address.trim()} onPress={() => byAddress('sound')}>
+              It is sound
+            </TextButton>
+            <TextButton isDisabled={!address.trim()} onPress={() => byAddress('video')}>
+              It is video
+            </TextButton>
+          </div>
+          {now && kind && (
+            <>
+              <Field>
+                What it is, for those who cannot hear or see it
+                <LineInput
+                  value={now.text}
+                  maxLength={2000}
+                  onChange={(e) => set(kind, { ...now, text: e.target.value }, `${kind} ${now.src} ${of}`)}
+                />
+              </Field>
+              <div style={{ marginTop: 12 }}>
+                <TextButton $danger onPress={() => set(kind, undefined)}>
+                  Take it away
+                </TextButton>
+              </div>
+            </>
+          )}
+        </Dialog>
+      </Panel>
+    </DialogTrigger>
+  );
+}
