@@ -43,7 +43,8 @@ await main(async () => {
     await step('Loading a small demo', () => run(process.execPath, [...tsx, 'demo/load.ts'], { env }));
     await ensureBuild('.next-test');
     await startServer({ ...env, BUILD_DIR: '.next-test' }, port, { log: logFile('bench-server') });
-    for (const bench of ['answers', 'page'])
+    const wanted = process.argv.slice(2);
+    for (const bench of wanted.length ? wanted : ['answers', 'page', 'typing'])
       await run(process.execPath, [...tsx, `bench/${bench}.ts`], { env, show: true });
   } finally {
     await endAll();

@@ -17,9 +17,17 @@ import { deadlineFor, pageNow, type Standing, standingOf } from './standing';
 /** The first page of a quiz as everybody gets it, before there is a run. */
 export async function firstLook(
   address: string,
-): Promise<Standing & { address: string; labels: Record<string, string> }> {
+): Promise<Standing & { address: string; labels: Record<string, string>; findsLanguage: boolean }> {
   const { quiz, edition } = await liveQuiz(address);
-  return { address, labels: quiz.labels, seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
+  const findsLanguage = quiz.delivery.language === 'found';
+  return {
+    address,
+    labels: quiz.labels,
+    findsLanguage,
+    seq: 0,
+    edition,
+    view: viewOf(quiz, startRun(quiz, { seed: 0 })),
+  };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { spokenIn } from './languages';
+import { likedBest, spokenIn } from './languages';
 import { en, type Key, type Phrase } from './languages/phrases';
 import { wordsOf } from './words';
 
@@ -58,4 +58,18 @@ describe('what is said', () => {
     expect(wordsOf(spokenIn('en')).fault('required', 'Please choose 2.')).toBe('Please choose 2.');
     expect(wordsOf(spokenIn('de')).fault('finished', 'It is over.')).toBe('It is over.');
   });
+});
+
+test.each([
+  ['de-AT,de;q=0.9,en;q=0.8', 'de-AT'],
+  ['ja, pl;q=0.9, fr;q=0.5, nl;q=0.7', 'nl'],
+  ['en;q=0, es', 'es'],
+  ['AR', 'AR'],
+  ['*', 'en'],
+  ['ja', 'en'],
+  ['', 'en'],
+  [null, 'en'],
+  [';;q=x,,', 'en'],
+])('of %j, %s is spoken', (accepted, language) => {
+  expect(likedBest(accepted, 'en')).toBe(language);
 });

@@ -530,6 +530,8 @@ export const QuizSchema = Type.Object(
         limit: optional(Seconds),
         /** All answers are shown once more before they are sent for good. */
         lookOver: optional(Type.Boolean()),
+        /** Buttons and messages are in the visitor's own language where they can be, else in the quiz's. */
+        language: optional(oneOf('found')),
         /** Explanations stand after each page; then there is no way back. */
         explain: optional(oneOf('after')),
       },

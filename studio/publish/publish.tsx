@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { EditionLine } from './edition-line';
+import { embedCode } from '../../core/formats/embed-code';
 import { Choose, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
@@ -65,7 +66,16 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
   const [free, setFree] = useState('');
   const [as, setAs] = useState<Stands>('text');
   const [when, setWhen] = useState('20');
-  const code = embedCode(live, { title, as, when, free });
+  const code = embedCode(
+    { ...live, title },
+    as === 'button'
+      ? { 'data-as': 'button', 'data-button': title }
+      : as === 'pop-up'
+        ? { 'data-as': 'pop-up', 'data-when': when }
+        : free
+          ? { style: `padding-bottom:${free}` }
+          : {},
+  );
   const errors = findings.filter((f) => f.severity === 'error').length;
   const warnings = findings.filter((f) => f.severity === 'warning').length;
   const unchanged = live.edition !== null && live.revision === revision;
@@ -215,21 +225,6 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
 }
 
 type Stands = 'text' | 'button' | 'pop-up';
-
-/** What is put into a page of somebody's. */
-function embedCode(
-  { address, publicUrl }: { address: string; publicUrl: string },
-  { title, as, when, free }: { title: string; as: Stands; when: string; free: string },
-): string {
-  const quoted = title.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;');
-  const more =
-    as === 'button'
-      ? ` data-as="button" data-button="${quoted}"`
-      : as === 'pop-up'
-        ? ` data-as="pop-up" data-when="${when}"`
-        : free && ` style="padding-bottom:${free}"`;
-  return `<div data-yes-maybe="${address}" data-title="${quoted}"${more}></div>\n<script async src="${publicUrl}/embed.js"></script>`;
-}
 
 function Copy({ text, what }: { text: string; what: string }) {
   const [done, setDone] = useState<'no' | 'yes' | 'failed'>('no');

@@ -11,8 +11,8 @@ import { placeBlocks } from './bulk';
 import { chosenQuestions } from './selected';
 
 const TYPE = 'application/x-yes-maybe-block';
-/** What is being dragged, and from which kind of page: questions cannot go among results. */
-const useDragging = create<{ ids: string[]; stage: Page['stage'] | null }>(() => ({ ids: [], stage: null }));
+/** From which kind of page something is being dragged: questions cannot go among results. */
+const useDragging = create<{ stage: Page['stage'] | null }>(() => ({ stage: null }));
 
 const Grip = styled.span`
   position: absolute;
@@ -50,10 +50,10 @@ export function Handle({ block, stage, name }: { block: string; stage: Page['sta
   };
   const { dragProps } = useDrag({
     preview,
-    getItems: () => [{ [TYPE]: block, 'text/plain': name }],
+    getItems: () => [{ [TYPE]: JSON.stringify(ids()), 'text/plain': name }],
     // Only after the browser has begun: it drops what changes around it at that moment.
-    onDragStart: () => void setTimeout(() => useDragging.setState({ ids: ids(), stage })),
-    onDragEnd: () => useDragging.setState({ ids: [], stage: null }),
+    onDragStart: () => void setTimeout(() => useDragging.setState({ stage })),
+    onDragEnd: () => useDragging.setState({ stage: null }),
   });
   return (
     <>
@@ -99,10 +99,14 @@ function LandingLine({ page, after, words }: { page: Page; after: string | null;
   const { dropProps, isDropTarget } = useDrop({
     ref,
     getDropOperation: (types) => (types.has(TYPE) ? 'move' : 'cancel'),
-    onDrop: () => {
-      const { quiz, edit } = store.getState();
-      const move = placeBlocks(quiz, useDragging.getState().ids, page.id, after);
-      if (move) edit(move);
+    onDrop: ({ items }) => {
+      const [item] = items;
+      if (item?.kind !== 'text') return;
+      void item.getText(TYPE).then((text) => {
+        const { quiz, edit } = store.getState();
+        const move = placeBlocks(quiz, JSON.parse(text) as string[], page.id, after);
+        if (move) edit(move);
+      });
     },
   });
   return (

@@ -100,15 +100,7 @@ type Props = {
   keep?: (picture: Picture | undefined) => void;
 };
 
-export function PictureButton({
-  at,
-  field = ['picture'],
-  picture,
-  of,
-  large,
-  keep,
-  words = 'Add a picture',
-}: Props) {
+export function PictureButton({ at, field = ['picture'], picture, of, large, keep, words = 'Add a picture' }: Props) {
   const store = useDocumentStore();
   const set = (to: Picture | undefined, join?: string) =>
     keep ? keep(to) : void store.getState().edit(setField('set-picture', at(), field, picture, to), join);

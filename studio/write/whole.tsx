@@ -191,6 +191,15 @@ function WholePanel({ quiz }: { quiz: Quiz }) {
             ...(known ? [] : [{ id: quiz.language, label: quiz.language }]),
           ]}
           onChange={(to) => set(['language'], quiz.language, to)}
+        />{' '}
+        <Choose
+          label="For which visitors"
+          value={delivery.language ?? 'fixed'}
+          options={[
+            { id: 'fixed', label: 'to everybody' },
+            { id: 'found', label: 'unless a visitor’s browser likes another of these better' },
+          ]}
+          onChange={(to) => deliver('language', to === 'found' ? 'found' : undefined)}
         />
         . Visitors{' '}
         <Choose

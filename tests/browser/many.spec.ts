@@ -142,7 +142,9 @@ test('an answer leads to a page from its margin, and a question shows on a condi
   await page.getByRole('button', { name: 'Where “No” leads' }).click();
   await page.getByRole('option').nth(3).click();
   await page.getByLabel('Question 1', { exact: true }).click();
-  await expect(page.getByText(/goes to\s*Page 4/)).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: /^Page 1/ }).getByText('goes to Page 4', { exact: true }),
+  ).toBeVisible();
   await tab(page, 'Route').click();
   await expect(page.getByText('Otherwise, go on to')).toBeVisible();
   await tab(page, 'Write').click();

@@ -10,6 +10,23 @@ const all: Record<string, Phrases> = { ar, de, en, es, fr, nl };
 
 export type Spoken = { language: string; phrases: Phrases };
 
+/**
+ * The language of ours that a browser likes best (RFC 9110, 12.5.4); `other` where it names none of them.
+ * @param accepted the Accept-Language header
+ */
+export function likedBest(accepted: string | null, other: string): string {
+  const liked = (accepted ?? '')
+    .split(',')
+    .map((part, place) => {
+      const [tag = '', ...params] = part.trim().split(';');
+      const q = params.map((p) => /^\s*q=([\d.]+)\s*$/.exec(p)?.[1]).find((found) => found !== undefined);
+      return { tag: tag.trim(), q: q === undefined ? 1 : Number(q), place };
+    })
+    .filter(({ tag, q }) => q > 0 && all[tag.split('-')[0]?.toLowerCase() ?? ''])
+    .sort((a, b) => b.q - a.q || a.place - b.place);
+  return liked[0]?.tag ?? other;
+}
+
 /** The fixed words in the language of a quiz; in English where it is none of ours. `labels` are the creator's own wording. */
 export function spokenIn(language: string, labels: Record<string, string> = {}): Spoken {
   const short = language.split('-')[0]?.toLowerCase() ?? '';

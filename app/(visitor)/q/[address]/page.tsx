@@ -1,9 +1,11 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { readConfig } from '../../../../server/config';
 import { Problem } from '../../../../server/problem';
 import { findRun, firstLook } from '../../../../server/take-step';
-import { spokenIn } from '../../../../visitor/languages';
+import { likedBest, spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 
 export const dynamic = 'force-dynamic';
@@ -31,13 +33,20 @@ const single = (params: Record<string, string | string[] | undefined>): Record<s
   );
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const { view } = await look((await params).address);
-  return { title: view.quiz.title };
+  const { address, view } = await look((await params).address);
+  const { publicUrl } = readConfig();
+  const asked = new URLSearchParams({ url: `${publicUrl}/q/${address}`, format: 'json' });
+  return {
+    title: view.quiz.title,
+    alternates: { types: { 'application/json+oembed': `${publicUrl}/oembed?${String(asked)}` } },
+  };
 }
 
 export default async function VisitorPage({ params, searchParams }: Props) {
-  const { address, labels, ...first } = await look((await params).address);
-  const spoken = spokenIn(first.view.quiz.language, labels);
+  const { address, labels, findsLanguage, ...first } = await look((await params).address);
+  const own = first.view.quiz.language;
+  const language = findsLanguage ? likedBest((await headers()).get('accept-language'), own) : own;
+  const spoken = spokenIn(language, labels);
   const { run, told, wrong, ...others } = await searchParams;
   if (typeof run !== 'string' || !/^[A-Za-z0-9_-]{22,64}$/.test(run))
     return <TakeQuiz address={address} first={first} spoken={spoken} params={single(others)} />;

@@ -1,0 +1,43 @@
+import { embedCode } from '../core/formats/embed-code';
+import { readConfig } from './config';
+import { Problem } from './problem';
+import { firstLook } from './take-step';
+
+/** How an address becomes a quiz in sites that know oEmbed 1.0 (oembed.com). Lengths in px. */
+export type Oembed = {
+  version: '1.0';
+  type: 'rich';
+  title: string;
+  provider_name: string;
+  provider_url: string;
+  html: string;
+  width: number;
+  height: number;
+  cache_age: number;
+};
+
+const [WIDTH, HEIGHT] = [640, 560];
+
+/**
+ * @param url the address of a quiz, as visitors know it
+ * @param most the room there is
+ */
+export async function oembedOf(url: string, most: { width?: number; height?: number } = {}): Promise<Oembed> {
+  const { publicUrl } = readConfig();
+  const inside = url.startsWith(`${publicUrl}/q/`) ? url.slice(publicUrl.length + 3) : '';
+  const [address = ''] = inside.split(/[/?#]/);
+  if (!address) throw new Problem(404, 'not-found', 'This is not the address of a quiz here.');
+  const { view } = await firstLook(decodeURIComponent(address));
+  const { title } = view.quiz;
+  return {
+    version: '1.0',
+    type: 'rich',
+    title,
+    provider_name: 'Yes Maybe',
+    provider_url: publicUrl,
+    html: embedCode({ address, title, publicUrl }),
+    width: Math.min(WIDTH, most.width ?? WIDTH),
+    height: Math.min(HEIGHT, most.height ?? HEIGHT),
+    cache_age: 3_600,
+  };
+}
