@@ -137,11 +137,15 @@ export function changeQuestion(quiz: Quiz, old: Question, next: Question): Edit 
   };
 }
 
+/** Takes a page away that was left empty; one that somebody has put something onto meanwhile stays. */
+export const dropEmpty = (page: string): Op => ({ op: 'remove', at: [], list: 'pages', id: page, ifEmpty: 'blocks' });
+
 /** Removes a block, and its page with it where nothing else stands there. */
 export function removeBlock(quiz: Quiz, block: string): Edit {
   const page = indexOf(quiz).pageOf.get(block);
-  if (page?.blocks.length === 1 && page.stage === 'ask') return removePage(page.id);
-  return { name: 'remove-block', ops: [{ op: 'remove', at: placeOfPage(page?.id ?? ''), list: 'blocks', id: block }] };
+  const ops: Op[] = [{ op: 'remove', at: placeOfPage(page?.id ?? ''), list: 'blocks', id: block }];
+  if (page?.blocks.length === 1 && page.stage === 'ask') ops.push(dropEmpty(page.id));
+  return { name: 'remove-block', ops };
 }
 
 export function moveBlock(quiz: Quiz, block: string, by: -1 | 1): Edit | null {
@@ -164,7 +168,7 @@ export function moveBlock(quiz: Quiz, block: string, by: -1 | 1): Edit | null {
   };
   return {
     name: 'move-block',
-    ops: page.blocks.length === 1 ? [op, { op: 'remove', at: [], list: 'pages', id: page.id }] : [op],
+    ops: page.blocks.length === 1 ? [op, dropEmpty(page.id)] : [op],
   };
 }
 
@@ -191,7 +195,7 @@ export function joinWithAbove(quiz: Quiz, page: Page): Edit | null {
     after = id;
     return op;
   });
-  return { name: 'join-pages', ops: [...moves, { op: 'remove', at: [], list: 'pages', id: page.id }] };
+  return { name: 'join-pages', ops: [...moves, dropEmpty(page.id)] };
 }
 
 /** A page break before a block: it and what follows go onto a page of their own. */

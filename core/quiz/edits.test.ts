@@ -47,10 +47,33 @@ describe('an edit', () => {
       small,
       edit({ op: 'move', at: ['pages', 'p1'], list: 'blocks', id: 'q1', to: ['pages', 'p2'], after: null }),
     ).quiz;
-    expect(refusal(moved, edit({ op: 'set', at: [...q1, 'options', 'a'], field: ['text'], to: 'new' }))).toBe('gone');
-    expect(refusal(moved, edit({ op: 'set', at: ['pages', 'p2', 'blocks', 'q1'], field: ['prompt'], to: 'new' }))).toBe(
-      'kept',
+    const worded = done(moved, edit({ op: 'set', at: [...q1, 'options', 'a'], field: ['text'], to: 'new' }));
+    expect(worded.quiz.pages[1]?.blocks[0]).toMatchObject({ id: 'q1', options: [{ text: 'new' }, {}] });
+    expect(done(worded.quiz, worded.inverse).quiz).toEqual(moved);
+    const added = edit({ op: 'insert', at: q1, list: 'options', item: option('c'), after: 'a' });
+    expect(done(moved, added).quiz.pages[1]?.blocks[0]).toMatchObject({ options: [{ id: 'a' }, { id: 'c' }, {}] });
+    // Moved or deleted where it stands now, by somebody who saw it elsewhere.
+    const back = edit({ op: 'move', at: ['pages', 'p1'], list: 'blocks', id: 'q1', to: ['pages', 'p2'], after: 'q2' });
+    expect(done(moved, back).quiz.pages[1]?.blocks.map((x) => x.id)).toEqual(['q2', 'q1']);
+    const away = edit({ op: 'remove', at: ['pages', 'p1'], list: 'blocks', id: 'q1' });
+    expect(done(moved, away).quiz.pages[1]?.blocks.map((x) => x.id)).toEqual(['q2']);
+  });
+  it('takes an emptied page away, but not what somebody has put onto it meanwhile', () => {
+    const emptied = edit(
+      { op: 'move', at: ['pages', 'p1'], list: 'blocks', id: 'q1', to: ['pages', 'p2'], after: null },
+      { op: 'remove', at: [], list: 'pages', id: 'p1', ifEmpty: 'blocks' },
     );
+    const alone = done(small, emptied);
+    expect(alone.quiz.pages.map((p) => p.id)).toEqual(['p2', 'end']);
+    expect(done(alone.quiz, alone.inverse).quiz).toEqual(small);
+    const item = choice('q3', [option('a')]);
+    const filled = done(small, edit({ op: 'insert', at: ['pages', 'p1'], list: 'blocks', item, after: 'q1' })).quiz;
+    const kept = done(filled, emptied);
+    expect(kept.quiz.pages.map((p) => p.blocks.map((x) => x.id))).toEqual([['q3'], ['q1', 'q2'], []]);
+    expect(done(kept.quiz, kept.inverse).quiz).toEqual(filled);
+    // Another one has taken the page away already.
+    const gone = edit({ op: 'remove', at: [], list: 'pages', id: 'p9', ifEmpty: 'blocks' });
+    expect(done(small, gone).quiz).toEqual(small);
   });
   test.each<[string, Edit, string]>([
     ['on what was deleted', edit({ op: 'set', at: ['pages', 'p9'], field: ['name'], to: 'x' }), 'gone'],

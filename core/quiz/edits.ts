@@ -14,7 +14,8 @@ export type Op =
   | { op: 'set'; at: Place; field: string[]; to?: unknown; was?: unknown }
   /** Puts a thing into a list behind another, or first where `after` is null. */
   | { op: 'insert'; at: Place; list: string; item: { id: string }; after: string | null }
-  | { op: 'remove'; at: Place; list: string; id: string }
+  /** `ifEmpty` names a list of the thing: it goes only where nothing is in that list any more, and stays without a word otherwise. */
+  | { op: 'remove'; at: Place; list: string; id: string; ifEmpty?: string }
   | { op: 'move'; at: Place; list: string; id: string; to: Place; after: string | null };
 
 export type Edit = { name: string; ops: Op[] };
@@ -37,6 +38,7 @@ export function applyEdit(quiz: Quiz, edit: Edit): Applied | { refused: EditRefu
     const inverse: Op[] = [];
     for (const op of edit.ops) {
       const done = applyOp(document, op);
+      if (!done) continue;
       document = done.document;
       inverse.unshift(done.inverse);
     }
@@ -59,7 +61,9 @@ export function applyEdit(quiz: Quiz, edit: Edit): Applied | { refused: EditRefu
   }
 }
 
-function applyOp(document: unknown, op: Op): { document: unknown; inverse: Op } {
+/** @returns null where there is nothing to be done any more */
+function applyOp(document: unknown, wanted: Op): { document: unknown; inverse: Op } | null {
+  const op = followed(document, wanted);
   switch (op.op) {
     case 'set': {
       let old: unknown;
@@ -91,6 +95,7 @@ function applyOp(document: unknown, op: Op): { document: unknown; inverse: Op } 
       return { document: next, inverse: { op: 'remove', at: op.at, list: op.list, id: op.item.id } };
     }
     case 'remove': {
+      if (op.ifEmpty !== undefined && !isEmptied(document, op.at, op.list, op.id, op.ifEmpty)) return null;
       const { next, item, after } = takeOut(document, op.at, op.list, op.id);
       return { document: next, inverse: { op: 'insert', at: op.at, list: op.list, item, after } };
     }
@@ -100,6 +105,32 @@ function applyOp(document: unknown, op: Op): { document: unknown; inverse: Op } 
       return { document: moved, inverse: { op: 'move', at: op.to, list: op.list, id: op.id, to: op.at, after } };
     }
   }
+}
+
+/** An edit of a block that has moved to another page meanwhile follows it there: that somebody moves a question is no reason to lose an answer. */
+function followed(document: unknown, op: Op): Op {
+  if (op.op !== 'set' && op.op !== 'insert' && op.list === 'blocks' && op.at.length === 2)
+    return { ...op, at: whereItIs(document, [...op.at, 'blocks', op.id]).slice(0, 2) };
+  return { ...op, at: whereItIs(document, op.at) };
+}
+
+function whereItIs(document: unknown, place: Place): Place {
+  const [pages, page, blocks, block, ...rest] = place;
+  if (pages !== 'pages' || blocks !== 'blocks' || block === undefined || page === undefined) return place;
+  const holds = (p: Item) => (p as { blocks?: Item[] }).blocks?.some((b) => b.id === block);
+  const all = (document as { pages: Item[] }).pages;
+  const now = all.find((p) => p.id === page && holds(p)) ?? all.find(holds);
+  return now ? ['pages', now.id, 'blocks', block, ...rest] : place;
+}
+
+function isEmptied(document: unknown, at: Place, list: string, id: string, inner: string): boolean {
+  let empty = false;
+  changeList(document, at, list, (items) => {
+    const own = (items.find((i) => i.id === id) as Record<string, unknown> | undefined)?.[inner];
+    empty = Array.isArray(own) && own.length === 0;
+    return items;
+  });
+  return empty;
 }
 
 type Item = { id: string };
@@ -223,7 +254,13 @@ export const EditSchema = {
             additionalProperties: false,
           },
           {
-            properties: { op: { const: 'remove' }, at: true, list: { type: 'string' }, id: { type: 'string' } },
+            properties: {
+              op: { const: 'remove' },
+              at: true,
+              list: { type: 'string' },
+              id: { type: 'string' },
+              ifEmpty: { type: 'string' },
+            },
             required: ['list', 'id'],
             additionalProperties: false,
           },

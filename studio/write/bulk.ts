@@ -4,7 +4,7 @@ import { indexOf, isQuestion, questionsOf } from '../../core/quiz/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/quiz/schema';
 import { validateQuiz } from '../../core/quiz/validate';
 import type { Edit, Op } from '../../core/quiz/edits';
-import { addPages, newId, placeOfBlock, placeOfPage, setField } from '../edits';
+import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../edits';
 
 /** The ids in the order in which they stand in the quiz; those that are gone fall away. */
 export const inOrder = (quiz: Quiz, ids: readonly string[]): Question[] =>
@@ -19,29 +19,19 @@ export function setOnAll(quiz: Quiz, ids: readonly string[], field: keyof Questi
 }
 
 /** Pages left without a block by an edit go with it. */
-const emptied = (quiz: Quiz, ids: ReadonlySet<string>): Op[] =>
+const emptied = (quiz: Quiz, ids: ReadonlySet<string>): string[] =>
   quiz.pages
     .filter((p) => p.stage === 'ask' && p.blocks.length > 0 && p.blocks.every((b) => ids.has(b.id)))
-    .map((p) => ({ op: 'remove', at: [], list: 'pages', id: p.id }));
+    .map((p) => p.id);
 
 export function removeMany(quiz: Quiz, ids: readonly string[]): Edit | null {
   const chosen = new Set(inOrder(quiz, ids).map((q) => q.id));
   if (chosen.size === 0) return null;
-  const whole = emptied(quiz, chosen);
-  const gone = new Set(whole.map((op) => ('id' in op ? op.id : '')));
-  const single = [...chosen].filter((id) => !gone.has(indexOf(quiz).pageOf.get(id)?.id ?? ''));
-  return {
-    name: 'remove-many',
-    ops: [
-      ...single.map((id): Op => ({
-        op: 'remove',
-        at: placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? ''),
-        list: 'blocks',
-        id,
-      })),
-      ...whole,
-    ],
-  };
+  const ops = [...chosen].map((id): Op => {
+    const at = placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? '');
+    return { op: 'remove', at, list: 'blocks', id };
+  });
+  return { name: 'remove-many', ops: [...ops, ...emptied(quiz, chosen).map(dropEmpty)] };
 }
 
 /**
@@ -65,7 +55,8 @@ export function placeBlocks(quiz: Quiz, ids: readonly string[], page: string, be
     after = id;
     return op;
   });
-  return { name: 'move-many', ops: [...ops, ...emptied(quiz, chosen).filter((op) => !('id' in op) || op.id !== page)] };
+  const left = emptied(quiz, chosen).filter((id) => id !== page);
+  return { name: 'move-many', ops: [...ops, ...left.map(dropEmpty)] };
 }
 
 /** Moves questions, in their order, to the end of a page, or to its beginning. */
