@@ -14,9 +14,6 @@ const Shelf = styled.section`
   background: var(--chalk);
   max-height: 42vh;
   overflow: auto;
-  h1 {
-    font: 700 24px/1.3 var(--heading);
-  }
   p {
     color: var(--ink-2);
     max-width: 640px;
@@ -44,7 +41,6 @@ export function Bank({ first }: { first: Kept[] }) {
   return (
     <>
       <Shelf aria-label="What is kept">
-        <h1>Question bank</h1>
         {kept.length === 0 ? (
           <p>
             Questions to use in many quizzes. Keep one from any quiz, or write it here. What you change here changes in

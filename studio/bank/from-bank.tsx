@@ -59,7 +59,7 @@ function BankSheet({
   };
   const n = ticked.size === 1 ? '1 question' : `${ticked.size} questions`;
   return (
-    <SideSheet wide open onClose={onClose} title="From the bank">
+    <SideSheet open onClose={onClose} title="From the bank">
       {trouble && <p role="alert">{trouble}</p>}
       {kept?.length === 0 && (
         <p>The bank is empty. Choose questions by their numbers and keep them, or write some in the bank itself.</p>

@@ -66,6 +66,9 @@ const List = styled.ul`
   .use {
     grid-column: 1 / -1;
   }
+  label + small + .use {
+    padding-inline-start: 28px;
+  }
 `;
 
 /** Everything in a question that somebody might look for. */

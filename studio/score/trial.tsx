@@ -64,7 +64,15 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
           Choose answers by the marks at the left of the grid.
         </p>
       )}
-      <dl style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: '4px 12px', margin: '8px 0 0' }}>
+      <dl
+        style={{
+          display: 'grid',
+          gridTemplateColumns: '1fr auto',
+          justifyItems: 'start end',
+          gap: '4px 12px',
+          margin: '8px 0 0',
+        }}
+      >
         {result.marks.possible > 0 && (
           <>
             <dt>Marks</dt>

@@ -174,7 +174,7 @@ function BankShell({ children }: { children: ReactNode }) {
       foot={null}
       top={
         <>
-          <b style={{ font: '700 18px/1.2 var(--heading)' }}>Question bank</b>
+          <h1 style={{ font: '700 18px/1.2 var(--heading)' }}>Question bank</h1>
           <Saved />
           <span style={{ flex: 1 }} />
           <Steps onHistory={() => setHistory(true)} />

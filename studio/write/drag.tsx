@@ -16,7 +16,7 @@ const useDragging = create<{ stage: Page['stage'] | null }>(() => ({ stage: null
 
 const Grip = styled.span`
   position: absolute;
-  inset-inline-start: 6px;
+  inset-inline-start: 0;
   top: 12px;
   width: 24px;
   height: 28px;

@@ -75,7 +75,18 @@ const Panel = styled.section`
   }
 `;
 
-export function Whole({ quiz, page, arrive }: { quiz: Quiz; page: string; arrive: (id: string) => void }) {
+export function Whole({
+  quiz,
+  page,
+  bank,
+  arrive,
+}: {
+  quiz: Quiz;
+  page: string;
+  /** The question bank, for which there is nothing as a whole. */
+  bank: boolean;
+  arrive: (id: string) => void;
+}) {
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
   const [at, setAt] = useState(-1);
@@ -126,9 +137,11 @@ export function Whole({ quiz, page, arrive }: { quiz: Quiz; page: string; arrive
             {words.trim() ? (found.length ? `${at < 0 ? '' : `${at + 1} of `}${found.length}` : 'nowhere') : ''}
           </span>
         </label>
-        <TextButton $weight={500} aria-expanded={open} onPress={() => setOpen(!open)}>
-          {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />} The whole quiz
-        </TextButton>
+        {!bank && (
+          <TextButton $weight={500} aria-expanded={open} onPress={() => setOpen(!open)}>
+            {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />} The whole quiz
+          </TextButton>
+        )}
       </Line>
       {open && <WholePanel quiz={quiz} />}
     </>

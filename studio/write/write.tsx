@@ -69,7 +69,7 @@ export function Write({
             onKeyDown={walkLines}
             onPasteCapture={paste}
           >
-            <Whole quiz={quiz} page={cursor.page} arrive={arrive} />
+            <Whole quiz={quiz} page={cursor.page} bank={bank} arrive={arrive} />
             {!welcomes && !bank && (
               <Row>
                 <TextButton
@@ -90,7 +90,7 @@ export function Write({
                     page={page}
                     place={i + 1}
                     firstNumber={firstNumber}
-                    leadsTo={leadsTo(quiz, page, i)}
+                    leadsTo={bank ? '' : leadsTo(quiz, page, i)}
                     quiz={parts}
                     targets={targets}
                     cursor={cursor.page === page.id ? cursor : null}

@@ -29,7 +29,7 @@ test('a question is kept in the bank, taken into another quiz, and changes there
   await expect(sheet.getByText('0 of 1')).toBeVisible();
   await sheet.getByLabel('Words in the question').fill('coffee');
   await expect(sheet.getByText('In Tea or coffee?', { exact: true })).toBeVisible();
-  await sheet.getByLabel('Tea or coffee?').check();
+  await sheet.getByRole('checkbox', { name: 'Tea or coffee?' }).check();
   await sheet.getByRole('button', { name: 'Take in 1 question' }).click();
   await expect(page.getByLabel('Question 2', { exact: true })).toHaveValue('Tea or coffee?');
   await expect(page.getByLabel('Question 2', { exact: true })).toBeFocused();

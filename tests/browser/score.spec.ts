@@ -83,13 +83,13 @@ test.describe('beside the grid', () => {
   test('what is wrong stands on its column, with its repair', async ({ page }) => {
     await page.getByRole('button', { name: 'Outcome 2', exact: true }).click();
     const told = page.getByRole('list', { name: 'What the check says here' });
-    await expect(told).toContainText('Outcome 2');
+    await expect(told).toContainText('No rehearsed visitor ends as “Outcome 2”.');
     // The words of the finding, and the name of the column.
     await expect(page.getByRole('columnheader', { name: /Outcome 2.+Outcome 2/ })).toBeVisible();
     await page.getByRole('gridcell', { name: 'Coffee, Outcome 2' }).click();
     await page.keyboard.type('2');
     await page.keyboard.press('Enter');
-    await expect(told).toHaveCount(0);
+    await expect(page.getByText('No rehearsed visitor ends as “Outcome 2”.')).toHaveCount(0);
     await saved(page);
   });
 
