@@ -1,6 +1,7 @@
 import type { Op } from '../quiz/edits';
 import type { Page, Quiz } from '../quiz/schema';
 import { indexOf, isContact, questionsOf } from '../quiz/lookup';
+import { differences } from '../run/examples';
 import { isBlank } from '../text/rich';
 import type { Odds } from '../rehearse/odds';
 import { spanOf } from '../rehearse/span';
@@ -31,10 +32,19 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
   );
   // A quiz that speaks of what is not there is not worth walking through.
   if (whole) findings.push(...reachability(quiz));
+  if (whole) findings.push(...examples(quiz));
   if (whole && odds) findings.push(...rehearsed(quiz, odds));
   const rank = { error: 0, warning: 1, note: 2 };
   return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
+
+/** Runs kept as examples that come out otherwise than when they were kept. */
+const examples = (quiz: Quiz): Finding[] =>
+  (quiz.examples ?? []).flatMap((example) => {
+    const differs = differences(quiz, example);
+    const message = `The example “${example.name}” comes out otherwise: ${differs.join('; ')}.`;
+    return differs.length ? [warning('example-differs', 'route', [example.id], message)] : [];
+  });
 
 function structure(quiz: Quiz): Finding[] {
   if (!quiz.pages.some((p) => p.stage === 'ask'))

@@ -447,6 +447,21 @@ const Preset = closed({
   fresh: optional(Type.Boolean()),
 });
 
+/** A run that is walked again after each change, and where it came to when it was kept. */
+const Example = closed({
+  id: Id,
+  name: Line,
+  answers: Type.Record(Type.String(), Type.Unknown()),
+  contact: optional(Type.Record(Type.String(), Line)),
+  known: optional(Type.Record(Type.String(), Line)),
+  expect: closed({
+    way: Type.Array(Id, { maxItems: 501 }),
+    outcomes: Type.Record(Type.String(), Type.Array(Id, { maxItems: 60 })),
+    scales: Type.Record(Type.String(), Type.Union([Type.Number(), Type.Null()])),
+    marks: Type.Number(),
+  }),
+});
+
 // What is computed.
 const Topic = closed({ id: Id, name: Line });
 const Scale = closed({
@@ -557,6 +572,8 @@ export const QuizSchema = Type.Object(
     access: Type.Object({}, { additionalProperties: false, default: {} }),
     /** Settings kept by a name, to be given to other questions. */
     presets: optional(Type.Array(Preset, { maxItems: 60 })),
+    /** Runs that are walked again after each change. */
+    examples: optional(Type.Array(Example, { maxItems: 200 })),
     /** Questions of the bank that pages draw from. */
     bank: optional(Type.Array(Question, { maxItems: 1_000 })),
   },
@@ -599,5 +616,6 @@ export type Offer = Static<typeof Offer>;
 export type Carry = Static<typeof Carry>;
 export type Known = Static<typeof Known>;
 export type Unit = 'points' | 'percent';
+export type Example = Static<typeof Example>;
 export type Preset = Static<typeof Preset>;
 export type QuestionKind = Question['kind'];

@@ -12,6 +12,7 @@ import { TextButton } from '../../ui/controls';
 import { TryPage } from '../shell/try-quiz';
 import { targetsOf } from '../targets';
 import { Bar } from '../write/sheet';
+import { KeepExample } from './examples';
 
 const Two = styled.div`
   display: grid;
@@ -99,6 +100,7 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
         <TextButton $weight={500} onPress={() => setAlone((alone ?? 0) + 1)}>
           Let one run by itself
         </TextButton>
+        {run.finished && begun && <KeepExample quiz={quiz} run={run} />}
       </div>
       <Two>
         <div>

@@ -11,6 +11,7 @@ import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
 import { Bar } from '../write/sheet';
 import { counted, percent, visitorsOf } from './flows';
+import { Examples } from './examples';
 import { Follow } from './follow';
 import { KnownValues } from './known';
 import { Rules } from './rules';
@@ -105,6 +106,7 @@ export function Route() {
       <aside aria-label="Rules and a visitor to follow">
         {page && <Rules key={page.id} quiz={quiz} page={page} odds={odds} rule={rule} onRule={setRule} />}
         <Follow quiz={quiz} onWay={setWay} />
+        <Examples quiz={quiz} onWay={setWay} />
         <KnownValues quiz={quiz} />
       </aside>
     </Split>
