@@ -34,6 +34,7 @@ const large = (n: number): Quiz => ({
 /** Keystrokes by how long the page was busy with each, from the key to the next frame. Milliseconds, ascending. */
 async function typed(page: Page, n: number): Promise<number[]> {
   const field = page.getByLabel(`Question ${n}`, { exact: true });
+  await page.getByRole('button', { name: new RegExp(`^Page ${n}, `) }).first().click();
   await field.click();
   await page.keyboard.press('End');
   await page.evaluate(() => {

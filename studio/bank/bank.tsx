@@ -47,7 +47,7 @@ export function Bank({ first }: { first: Kept[] }) {
             every quiz that takes it, but for those that have changed it themselves.
           </p>
         ) : (
-          <KeptList kept={kept} act={{ open: arrive }} />
+          <KeptList kept={kept} act={{ open: (id) => arrive(quiz, id) }} />
         )}
       </Shelf>
       <Write bank />

@@ -6,6 +6,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
+import { validateQuiz } from '../../core/quiz/validate';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, type MarkKind } from '../../ui/marks';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
@@ -51,6 +52,11 @@ export function Studio({
       window.removeEventListener('beforeunload', leave);
       void store.getState().flush();
     };
+  }, [store]);
+  // The schema is compiled while nobody waits, and not at the first keystroke.
+  useEffect(() => {
+    const idle = window.requestIdleCallback?.bind(window) ?? ((work: () => void) => setTimeout(work, 500));
+    idle(() => void validateQuiz(store.getState().quiz));
   }, [store]);
   return (
     <DocumentProvider value={store}>

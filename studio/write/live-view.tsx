@@ -1,6 +1,6 @@
 'use client';
 /** The visitor's view beside the manuscript: it stands on the page that is being written, and can be answered. */
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { indexOf } from '../../core/quiz/lookup';
@@ -47,7 +47,7 @@ const Aside = styled.aside`
   }
 `;
 
-export function LiveView({ quiz, page }: { quiz: Quiz; page: string }) {
+export const LiveView = memo(function LiveView({ quiz, page }: { quiz: Quiz; page: string }) {
   const [run, setRun] = useState<Run>(() => startRun(quiz, { seed: 1 }));
   const [filled, setFilled] = useState<Values | null>(null);
   const [width, setWidth] = useState<Width>('phone');
@@ -81,7 +81,7 @@ export function LiveView({ quiz, page }: { quiz: Quiz; page: string }) {
       </div>
     </Aside>
   );
-}
+});
 
 /** What the answers given in the view come to so far, those on the open page included. */
 function ThisRun({ quiz, run, filled }: { quiz: Quiz; run: Run; filled: Values | null }) {

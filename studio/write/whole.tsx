@@ -1,10 +1,10 @@
 'use client';
 /** Above the manuscript: a tick for every page, words to look for, and what holds for the quiz as a whole. */
 import { ChevronDown, ChevronRight, Search } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import styled from 'styled-components';
 import { isQuestion } from '../../core/quiz/lookup';
-import type { Question, Quiz } from '../../core/quiz/schema';
+import type { Page, Question, Quiz } from '../../core/quiz/schema';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';
@@ -101,20 +101,7 @@ export function Whole({
   return (
     <>
       <Line>
-        <nav aria-label="Pages of the quiz">
-          {quiz.pages.map((p, i) => (
-            <button
-              key={p.id}
-              type="button"
-              aria-current={p.id === page ? 'true' : undefined}
-              aria-label={`Page ${i + 1}, ${p.name || 'without a name'}`}
-              title={p.name}
-              onClick={() => arrive(p.id)}
-            >
-              {p.stage === 'result' ? '●' : i + 1}
-            </button>
-          ))}
-        </nav>
+        <Ticks pages={useDeferredValue(quiz.pages)} page={page} arrive={arrive} />
         <label className="find">
           <Search size={14} aria-hidden="true" />
           <LineInput
@@ -147,6 +134,33 @@ export function Whole({
     </>
   );
 }
+
+const Ticks = memo(function Ticks({
+  pages,
+  page,
+  arrive,
+}: {
+  pages: Page[];
+  page: string;
+  arrive: (id: string) => void;
+}) {
+  return (
+    <nav aria-label="Pages of the quiz">
+      {pages.map((p, i) => (
+        <button
+          key={p.id}
+          type="button"
+          aria-current={p.id === page ? 'true' : undefined}
+          aria-label={`Page ${i + 1}, ${p.name || 'without a name'}`}
+          title={p.name}
+          onClick={() => arrive(p.id)}
+        >
+          {p.stage === 'result' ? '●' : i + 1}
+        </button>
+      ))}
+    </nav>
+  );
+});
 
 const languages: [string, string][] = [
   ['en', 'English'],

@@ -1,7 +1,17 @@
 'use client';
 /** Write: the manuscript with margin notes, and the visitor's view beside it. */
 import { Plus } from 'lucide-react';
-import { type ClipboardEvent, useMemo, useRef } from 'react';
+import {
+  type ClipboardEvent,
+  type ComponentProps,
+  Fragment,
+  memo,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+} from 'react';
 import styled from 'styled-components';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import { isContact, isQuestion } from '../../core/quiz/lookup';
@@ -15,6 +25,7 @@ import { pasteEdit } from './bulk';
 import { FocusProvider, useCursor } from './cursor';
 import { walkLines } from './fields';
 import { LiveView } from './live-view';
+import { FIRST, LONG, Near } from './near';
 import { PagePart } from './page-part';
 import { begun } from './preset-edits';
 import { Reading, ReadButton } from './reading';
@@ -42,7 +53,13 @@ export function Write({
     () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
     [quiz.verdicts, quiz.scales, quiz.topics],
   );
-  useArrival(arrive);
+  // What is looked at beside the typing may come a moment later.
+  const [later, laterPage] = [useDeferredValue(quiz), useDeferredValue(cursor.page)];
+  const arriveAt = useCallback((id: string) => arrive(store.getState().quiz, id), [store]);
+  useArrival(arriveAt);
+  // Pages that are put in later are drawn at once, since the cursor goes there.
+  const standing = useRef(false);
+  useEffect(() => void (standing.current = true), []);
   /** Questions that were copied, here or in another quiz, come in behind the page with the cursor. */
   const paste = (event: ClipboardEvent) => {
     const { quiz: now, edit } = store.getState();
@@ -69,7 +86,7 @@ export function Write({
             onKeyDown={walkLines}
             onPasteCapture={paste}
           >
-            <Whole quiz={quiz} page={cursor.page} bank={bank} arrive={arrive} />
+            <Whole quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />
             {!welcomes && !bank && (
               <Row>
                 <TextButton
@@ -85,8 +102,10 @@ export function Write({
               const firstNumber = number;
               number += page.blocks.filter(isQuestion).length;
               return (
-                <div key={page.id}>
-                  <PagePart
+                <Fragment key={page.id}>
+                  <NearPage
+                    drawn={standing.current || i < FIRST}
+                    keep={quiz.pages.length <= LONG || cursor.page === page.id}
                     page={page}
                     place={i + 1}
                     firstNumber={firstNumber}
@@ -110,7 +129,7 @@ export function Write({
                       {!bank && <BankButton behind={page.id} onTaken={(first) => focusLater(`prompt ${first}`)} />}
                     </Row>
                   )}
-                </div>
+                </Fragment>
               );
             })}
             {!bank && !quiz.pages.some((p) => p.stage === 'result') && (
@@ -122,12 +141,25 @@ export function Write({
             )}
             <SelectedLine bank={bank} />
           </Manuscript>
-          <LiveView quiz={quiz} page={cursor.page} />
+          <LiveView quiz={later} page={laterPage} />
         </Split>
       </Reading>
     </FocusProvider>
   );
 }
+
+/** A page that is drawn only where it is near what is seen. Typing on one leaves all others as they are. */
+const NearPage = memo(function NearPage({
+  drawn,
+  keep,
+  ...part
+}: { drawn: boolean; keep: boolean } & ComponentProps<typeof PagePart>) {
+  return (
+    <Near page={part.page.id} name={`Page ${part.place}, ${part.page.name}`} drawn={drawn} keep={keep}>
+      <PagePart {...part} />
+    </Near>
+  );
+});
 
 /** Where a page leads, as its margin says it: the next page, or how many others too. */
 function leadsTo(quiz: Quiz, page: Page, index: number): string {
@@ -139,10 +171,19 @@ function leadsTo(quiz: Quiz, page: Page, index: number): string {
   return others ? `${name} or ${others} other ${others === 1 ? 'page' : 'pages'}` : name;
 }
 
-/** A finding of the check leads here: its place is brought into view and takes the cursor. */
-export function arrive(id: string): void {
+/**
+ * A finding of the check, a tick or a word that was looked for leads here: its place is brought into view and takes the cursor. A page that
+ * is not drawn is come to first.
+ */
+export function arrive(quiz: Quiz, id: string, frames = 30): void {
   const name = CSS.escape(id);
-  const place = document.querySelector(`[data-option="${name}"], [data-block="${name}"], [data-page="${name}"]`);
-  place?.scrollIntoView({ block: 'center' });
-  place?.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
+  const place = document.querySelector(`[data-option="${name}"], [data-block="${name}"], section[data-page="${name}"]`);
+  if (place) {
+    place.scrollIntoView({ block: 'center' });
+    place.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
+    return;
+  }
+  const page = quiz.pages.find((p) => p.id === id || p.blocks.some((b) => JSON.stringify(b).includes(`"${id}"`)));
+  document.querySelector(`[data-page="${CSS.escape(page?.id ?? '')}"]`)?.scrollIntoView({ block: 'start' });
+  if (frames > 0) requestAnimationFrame(() => arrive(quiz, id, frames - 1));
 }
