@@ -1,5 +1,6 @@
 /** Where a run stands, as the visitor's browser is told: the core's view, and what only the server knows. */
 import type { Quiz } from '../core/quiz/schema';
+import { viewsAhead } from '../core/run/ahead';
 import { type Deadline, deadlineOf, hasLimits } from '../core/run/clock';
 import { currentPage, type Run } from '../core/run/run';
 import { type BlockView, type View, viewOf } from '../core/run/view';
@@ -14,6 +15,8 @@ export type Standing = {
   view: View;
   /** How long is left, where time is limited. Milliseconds. */
   clock?: { of: 'page' | 'quiz'; left: number };
+  /** The pages that come next for certain, to be gone on with while there is no connection. */
+  ahead?: View[];
 };
 
 /** When time is up for a run as it is on disk; null where nothing limits it. */
@@ -27,10 +30,12 @@ export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | n
 export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<Standing> {
   const seen = viewOf(quiz, run);
   const deadline = run.finished ? null : await deadlineFor(quiz, row);
+  const ahead = viewsAhead(quiz, run);
   return {
     seq: row.seq,
     edition: row.edition,
     view: run.finished ? await withEnds(seen, row, now) : seen,
+    ...(ahead.length ? { ahead } : {}),
     ...(deadline ? { clock: { of: deadline.of, left: Math.max(0, deadline.at - now.getTime()) } } : {}),
   };
 }

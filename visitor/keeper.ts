@@ -1,7 +1,10 @@
 /** What the browser keeps of a run, and how it speaks to the server. */
+import type { Sent } from '../core/run/sent';
 import type { Values } from './values';
 
-export type Kept = { token: string; page?: string; values?: Values };
+/** Something that could not be sent yet: the `seq`th thing of the run. */
+export type Waiting = { seq: number; sent: Sent };
+export type Kept = { token: string; page?: string; values?: Values; waiting?: Waiting[] };
 
 export const newToken = (): string =>
   btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))

@@ -4,15 +4,24 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewLine, View } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
 import { Clock } from './clock';
-import { download, keeper, newToken, post } from './keeper';
+import { download, keeper, newToken, post, type Waiting } from './keeper';
 import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
 import { PageView } from './page-view';
 import { answersIn, goFrom, type Values, valuesFrom } from './values';
 import { SpokenIn, wordsOf } from './words';
 
-type Standing = { seq: number; edition: number; view: View; clock?: { of: 'page' | 'quiz'; left: number } };
+type Standing = {
+  seq: number;
+  edition: number;
+  view: View;
+  clock?: { of: 'page' | 'quiz'; left: number };
+  /** What comes next for certain. */
+  ahead?: View[];
+};
 type Trouble = Key | { told: string };
+/** What had to wait is tried again this often. Milliseconds. */
+const RETRY = 4_000;
 
 type Props = {
   address: string;
@@ -39,6 +48,10 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   const token = useRef('');
   const opened = useRef<Promise<void>>(Promise.resolve());
   const inFlight = useRef(false);
+  /** What could not be sent yet, in order; and where each of it was given, to go back to. */
+  const waiting = useRef<Waiting[]>([]);
+  const passed = useRef<{ standing: Standing; values: Values }[]>([]);
+  const [away, setAway] = useState(false);
 
   const stand = useCallback((now: Standing, kept?: Values) => {
     setStanding(now);
@@ -68,6 +81,8 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
       });
       if (status === 409 && kept) return open(true);
       if (status !== 200) throw new Error((body as { message?: string }).message);
+      waiting.current = kept?.waiting?.filter((w) => w.seq > (body as Standing).seq) ?? [];
+      if (waiting.current.length) setAway(true);
       const now = body as Standing;
       if (handed !== null || plain !== null) {
         query.delete('handed');
@@ -140,7 +155,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
           next.contact[f.block] === values.contact[f.block],
       ),
     );
-    keeper(address).write({ token: token.current, page: pageId ?? '', values: next });
+    keep({ page: pageId ?? '', values: next });
   };
 
   const follow = (now: Standing) => {
@@ -151,8 +166,118 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
     location.assign(place === null ? out.url : `${out.url}&in=${encodeURIComponent(place)}`);
   };
 
+  const keep = (more: { page?: string; values?: Values } = {}) =>
+    keeper(address).write({
+      token: token.current,
+      ...more,
+      ...(waiting.current.length ? { waiting: waiting.current } : {}),
+    });
+
+  /** Keeps on this device what cannot be sent now, and goes on where it is known what comes next. */
+  const putOff = (sent: Sent) => {
+    const next = standing.ahead?.[0];
+    // Sent again from the same page: the later one counts.
+    waiting.current = waiting.current.filter((w) => w.seq !== standing.seq + 1);
+    waiting.current.push({ seq: standing.seq + 1, sent });
+    if (next) {
+      passed.current.push({ standing, values });
+      const { edition, ahead = [] } = standing;
+      setStanding({ seq: standing.seq + 1, edition, view: next, ahead: ahead.slice(1) });
+      setValues(valuesFrom(next));
+      setFaults([]);
+      keep({ page: next.page?.id ?? '', values: valuesFrom(next) });
+    } else keep({ page: pageId ?? '', values });
+    setAway(true);
+    setTrouble('lost');
+  };
+
+  /** Sends what had to wait, one after the other. */
+  const catchUp = async () => {
+    if (inFlight.current || waiting.current.length === 0) return;
+    inFlight.current = true;
+    try {
+      await opened.current.catch(() => (opened.current = open(false)));
+      let last: Standing | null = null;
+      for (let first = waiting.current[0]; first; first = waiting.current[0]) {
+        const { status, body } = await post(`/q/${address}/step`, { token: token.current, ...first });
+        if (status >= 500 || status === 429) throw new Error('not now');
+        waiting.current.shift();
+        if (status === 200) {
+          last = body as Standing;
+          if (first.seq === 1) tell('started', last);
+          if (first.sent.do === 'go' && first.sent.answers) tell('answered', last);
+          continue;
+        }
+        // What comes after something that cannot be taken was answered to pages that may not come.
+        waiting.current = [];
+        const {
+          refused,
+          standing: now,
+          details,
+          message,
+        } = body as {
+          refused?: Refusal[];
+          standing?: Standing;
+          details?: Standing;
+          message?: string;
+        };
+        const here = now ?? details;
+        if (here) stand(here);
+        setFaults(refused ?? []);
+        setTrouble(refused ? null : details ? 'elsewhere' : { told: message ?? words.say('lost') });
+        last = null;
+      }
+      passed.current = [];
+      setAway(false);
+      if (last) {
+        const here = last.view.page?.id;
+        // What is being filled in there, in this window or in one that was closed.
+        const kept = keeper(address).read();
+        const filled = last.view.finished
+          ? undefined
+          : here === pageId
+            ? values
+            : here === kept?.page
+              ? kept?.values
+              : undefined;
+        stand(last, filled);
+        setTrouble(null);
+        keep(filled ? { page: here ?? '', values: filled } : {});
+        if (last.view.finished) tell('finished', last);
+        follow(last);
+      } else keep();
+    } catch {
+      // Still away; it is tried again.
+    } finally {
+      inFlight.current = false;
+    }
+  };
+  const latest = useRef(catchUp);
+  latest.current = catchUp;
+  useEffect(() => {
+    if (!away) return;
+    const now = () => void latest.current();
+    const timer = setInterval(now, RETRY);
+    window.addEventListener('online', now);
+    now();
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', now);
+    };
+  }, [away]);
+
   const send = async (sent: Sent) => {
     if (inFlight.current) return;
+    if (waiting.current.length) {
+      if (sent.do === 'go') return putOff(sent);
+      const before = sent.do === 'back' ? passed.current.pop() : undefined;
+      if (!before) return;
+      waiting.current = waiting.current.filter((w) => w.seq <= before.standing.seq);
+      setStanding(before.standing);
+      setValues(before.values);
+      keep({ page: before.standing.view.page?.id ?? '', values: before.values });
+      return;
+    }
     inFlight.current = true;
     setBusy(true);
     setTrouble(null);
@@ -160,10 +285,11 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
       // The first request may have failed while the connection was away.
       await opened.current.catch(() => (opened.current = open(false)));
       const { status, body } = await post(`/q/${address}/step`, { token: token.current, seq: standing.seq + 1, sent });
+      if (status >= 500) throw new Error('not now');
       if (status === 200) {
         const now = body as Standing;
         stand(now);
-        keeper(address).write({ token: token.current });
+        keep();
         if (standing.seq === 0) tell('started', now);
         if (sent.do === 'go' && sent.answers) tell('answered', now);
         if (sent.do === 'go' && Object.values(sent.contact ?? {}).some((c) => 'fields' in c)) tell('contact', now);
@@ -181,7 +307,8 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         setTrouble(details ? (sent.do === 'time' ? null : 'elsewhere') : { told: message });
       } else setTrouble({ told: (body as { message?: string }).message ?? words.say('lost') });
     } catch {
-      setTrouble('lost');
+      if (sent.do === 'go') putOff(sent);
+      else setTrouble('lost');
     } finally {
       inFlight.current = false;
       setBusy(false);

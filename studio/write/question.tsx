@@ -149,7 +149,7 @@ export const QuestionPart = memo(function QuestionPart({
       <Row
         gutter={
           <>
-            <Handle block={question.id} stage={page.stage} name={prompt || `question ${number}`} />
+            <Handle block={question.id} stage={page.stage} name={prompt || 'this question'} />
             <span className="numeral">
               <Numeral question={question.id} number={number} />
             </span>

@@ -85,7 +85,7 @@ export function Whole({
   page: string;
   /** The question bank, for which there is nothing as a whole. */
   bank: boolean;
-  arrive: (id: string) => void;
+  arrive: (id: string, option?: string) => void;
 }) {
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
@@ -96,7 +96,7 @@ export function Whole({
     const next = (at + by + found.length) % found.length;
     setAt(next);
     const place = found[next];
-    if (place) arrive(place.option ?? place.block);
+    if (place) arrive(place.block, place.option);
   };
   return (
     <>

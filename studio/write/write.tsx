@@ -55,8 +55,8 @@ export function Write({
   );
   // What is looked at beside the typing may come a moment later.
   const [later, laterPage] = [useDeferredValue(quiz), useDeferredValue(cursor.page)];
-  const arriveAt = useCallback((id: string) => arrive(store.getState().quiz, id), [store]);
-  useArrival(arriveAt);
+  const arriveAt = useCallback((id: string, option?: string) => arrive(store.getState().quiz, id, option), [store]);
+  useArrival((id) => arriveAt(id));
   // Pages that are put in later are drawn at once, since the cursor goes there.
   const standing = useRef(false);
   useEffect(() => void (standing.current = true), []);
@@ -175,9 +175,10 @@ function leadsTo(quiz: Quiz, page: Page, index: number): string {
  * A finding of the check, a tick or a word that was looked for leads here: its place is brought into view and takes the cursor. A page that
  * is not drawn is come to first.
  */
-export function arrive(quiz: Quiz, id: string, frames = 30): void {
+export function arrive(quiz: Quiz, id: string, option?: string, frames = 30): void {
   const name = CSS.escape(id);
-  const place = document.querySelector(`[data-option="${name}"], [data-block="${name}"], section[data-page="${name}"]`);
+  const found = document.querySelector(`[data-block="${name}"], [data-option="${name}"], section[data-page="${name}"]`);
+  const place = (option && found?.querySelector(`[data-option="${CSS.escape(option)}"]`)) || found;
   if (place) {
     place.scrollIntoView({ block: 'center' });
     place.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
@@ -185,5 +186,5 @@ export function arrive(quiz: Quiz, id: string, frames = 30): void {
   }
   const page = quiz.pages.find((p) => p.id === id || p.blocks.some((b) => JSON.stringify(b).includes(`"${id}"`)));
   document.querySelector(`[data-page="${CSS.escape(page?.id ?? '')}"]`)?.scrollIntoView({ block: 'start' });
-  if (frames > 0) requestAnimationFrame(() => arrive(quiz, id, frames - 1));
+  if (frames > 0) requestAnimationFrame(() => arrive(quiz, id, option, frames - 1));
 }

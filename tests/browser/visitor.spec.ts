@@ -105,17 +105,23 @@ test('a server killed between two answers, and during one, costs nothing', async
     await page.getByLabel('20 to 40 km').check();
     await kill(server);
     await page.getByRole('button', { name: 'Next' }).click();
-    await expect(page.getByText('Your answers are kept; try again in a moment.')).toBeVisible();
-    await expect(page.getByLabel('20 to 40 km')).toBeChecked();
-    server = await startApp(port, env);
-    await page.getByRole('button', { name: 'Next' }).click();
+    await expect(page.getByText('Your answers are kept on this device')).toBeVisible();
+    // What comes next is known, and is answered meanwhile; one can go back in it too.
     await question(page, 'The light is going');
+    await answer(page, 'My own bed');
+    await question(page, 'Something clicks');
+    await page.getByRole('button', { name: 'Back' }).click();
+    await expect(page.getByLabel('My own bed')).toBeChecked();
+    await answer(page, 'An inn with');
+    await page.getByLabel('hum along').check();
+    server = await startApp(port, env);
+    await expect(page.getByText('Your answers are kept on this device')).toHaveCount(0);
+    await expect(page.getByLabel('hum along')).toBeChecked();
     await kill(server);
     server = await startApp(port, env);
     await page.reload();
-    await question(page, 'The light is going');
-    await answer(page, 'An inn with');
-    await answer(page, 'hum along');
+    await question(page, 'Something clicks');
+    await page.getByRole('button', { name: 'Next' }).click();
     await fromTheBags(page);
     await page.getByRole('button', { name: 'Skip this' }).click();
     await expect(page.getByText('Lane drifter')).toBeVisible();
@@ -134,10 +140,33 @@ test('an answer that was taken while its reply was lost counts once', async ({ p
   });
   await page.getByLabel('Down a lane').check();
   await page.getByRole('button', { name: 'Next' }).click();
-  await expect(page.getByText('Your answers are kept')).toBeVisible();
-  await page.unroute('**/step');
-  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByText('Your answers are kept on this device')).toBeVisible();
   await question(page, 'How far in a day');
+  await page.unroute('**/step');
+  await expect(page.getByText('Your answers are kept on this device')).toHaveCount(0);
+  await answer(page, '20 to 40 km');
+  await question(page, 'The light is going');
+});
+
+test('answers given without a connection are sent in order, even after the tab was closed', async ({
+  page,
+  context,
+}) => {
+  await page.goto(quiz());
+  await page.getByRole('button', { name: 'Let us see' }).click();
+  await question(page, 'A free Saturday');
+  await context.setOffline(true);
+  for (const words of ['Down a lane', '20 to 40 km']) await answer(page, words);
+  await question(page, 'The light is going');
+  await page.getByLabel('An inn with').check();
+  await page.close();
+  await context.setOffline(false);
+  const later = await context.newPage();
+  await later.goto(quiz());
+  await question(later, 'The light is going');
+  await expect(later.getByLabel('An inn with')).toBeChecked();
+  await later.getByRole('button', { name: 'Back' }).click();
+  await expect(later.getByLabel('20 to 40 km')).toBeChecked();
 });
 
 test.describe('in a page of another site', () => {

@@ -46,7 +46,7 @@ export const de: Phrases = {
   marks: 'Punkte',
   fillIn: 'Füll dies aus',
   sending: 'Einen Moment …',
-  lost: 'Die Verbindung ist weg. Deine Antworten sind noch da; versuch es gleich noch einmal.',
+  lost: 'Gerade ist keine Verbindung da. Deine Antworten bleiben auf diesem Gerät und gehen ab, sobald es eine gibt.',
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
   goneOn: 'Willkommen zurück. Du bist, wo du aufgehört hast.',
   anew: 'Von vorn beginnen',

@@ -46,7 +46,7 @@ export const es: Phrases = {
   marks: 'Puntos',
   fillIn: 'Rellena esto',
   sending: 'Un momento …',
-  lost: 'Se ha perdido la conexión. Tus respuestas están guardadas; inténtalo en un momento.',
+  lost: 'Ahora no hay conexión. Tus respuestas quedan en este dispositivo y se envían en cuanto la haya.',
   elsewhere: 'Este cuestionario siguió en otra ventana. Aquí es donde está.',
   goneOn: 'Hola de nuevo. Estás donde lo dejaste.',
   anew: 'Empezar de nuevo',

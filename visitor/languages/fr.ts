@@ -46,7 +46,7 @@ export const fr: Phrases = {
   marks: 'Points',
   fillIn: 'À remplir',
   sending: 'Un instant …',
-  lost: 'La connexion est perdue. Vos réponses sont gardées ; réessayez dans un moment.',
+  lost: 'Pas de connexion pour le moment. Vos réponses restent sur cet appareil et partiront dès qu’il y en aura une.',
   elsewhere: 'Ce quiz a continué dans une autre fenêtre. Voici où il en est.',
   goneOn: 'Vous revoilà, là où vous vous étiez arrêté.',
   anew: 'Reprendre du début',

@@ -46,7 +46,7 @@ export const nl: Phrases = {
   marks: 'Punten',
   fillIn: 'Vul dit in',
   sending: 'Een ogenblik …',
-  lost: 'De verbinding is weg. Je antwoorden zijn bewaard; probeer het zo nog eens.',
+  lost: 'Er is nu geen verbinding. Je antwoorden blijven op dit apparaat en worden verstuurd zodra die er is.',
   elsewhere: 'Deze quiz ging in een ander venster verder. Hier staat hij nu.',
   goneOn: 'Welkom terug. Je bent waar je gebleven was.',
   anew: 'Opnieuw beginnen',

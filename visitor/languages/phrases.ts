@@ -48,7 +48,7 @@ export const en = {
   marks: 'Marks',
   fillIn: 'Fill this in',
   sending: 'One moment …',
-  lost: 'The connection is gone. Your answers are kept; try again in a moment.',
+  lost: 'There is no connection just now. Your answers are kept on this device, and sent as soon as there is one.',
   elsewhere: 'This quiz has gone on in another window. Here is where it stands.',
   goneOn: 'Welcome back. You are where you left off.',
   anew: 'Start anew',

@@ -1,0 +1,40 @@
+/** Pages that come next whatever is answered: a browser may have them beforehand, to go on while there is no connection. */
+import type { Page, Quiz } from '../quiz/schema';
+import { indexOf } from '../quiz/lookup';
+import { hasLimits } from './clock';
+import { currentPage, type Run } from './run';
+import { type View, viewOf } from './view';
+
+/** What a page says may depend on the answers before it. */
+const dependsOnAnswers = (page: Page): boolean =>
+  page.blocks.some((b) => b.showIf !== undefined) || /"type":"insert"/.test(JSON.stringify(page.blocks));
+
+/** The page that follows whatever is answered; undefined where it depends. */
+function certainNext(quiz: Quiz, page: Page): Page | undefined {
+  if (page.stage !== 'ask' || page.routes?.length || page.hold || page.blocks.some((b) => b.showIf !== undefined))
+    return undefined;
+  if (page.otherwise !== undefined && page.otherwise !== 'next') return undefined;
+  const next = quiz.pages[(indexOf(quiz).position.get(page.id) ?? 0) + 1];
+  if (next?.stage !== 'ask' || next.showIf !== undefined || dependsOnAnswers(next)) return undefined;
+  return next;
+}
+
+/**
+ * Views of the pages that come next for certain, in order, as the visitor will be shown them: nothing in them, and nothing in their being there,
+ * tells of a key, a weight or a branch. None where time is limited, since the server's clock decides then, and none where what is right is told
+ * after each page.
+ */
+export function viewsAhead(quiz: Quiz, run: Run, most = 3): View[] {
+  if (hasLimits(quiz) || quiz.delivery.explain === 'after' || run.finished || run.looking) return [];
+  const views: View[] = [];
+  let now = run;
+  for (let page = currentPage(quiz, run); page && views.length < most;) {
+    const next = certainNext(quiz, page);
+    if (!next) break;
+    const shown = page.blocks.map((b) => b.id);
+    now = { ...now, way: [...now.way.slice(0, -1), { page: page.id, shown }, { page: next.id, shown: [] }] };
+    views.push(viewOf(quiz, now));
+    page = next;
+  }
+  return views;
+}
