@@ -269,10 +269,12 @@ export function Grid(props: Props) {
   }, [active.row]);
 
   useEffect(() => {
-    if (!keyed.current) return;
+    const cell = table.current?.querySelector<HTMLElement>('td.active');
+    // A cell that was far off is drawn a moment later, once the grid has been scrolled to it.
+    if (!keyed.current || !cell) return;
     keyed.current = false;
-    table.current?.querySelector<HTMLElement>('td.active')?.focus();
-  }, [selection, typing]);
+    cell.focus({ preventScroll: true });
+  }, [selection, typing, view]);
   useEffect(() => {
     if (!dragging) return;
     const end = () => setDragging(false);

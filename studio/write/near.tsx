@@ -48,7 +48,9 @@ export function Near({
   return (
     <div
       ref={box}
-      {...(shown ? {} : { 'data-page': page, role: 'group', 'aria-label': name, style: { height: height.current } })}
+      // What changes on one page leaves the others where they are: the browser need not lay them out again.
+      style={{ contain: 'layout style', ...(shown ? {} : { height: height.current }) }}
+      {...(shown ? {} : { 'data-page': page, role: 'group', 'aria-label': name })}
     >
       {shown ? children : null}
     </div>
