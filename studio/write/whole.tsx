@@ -1,11 +1,12 @@
 'use client';
 /** Above the manuscript: a tick for every page, words to look for, and what holds for the quiz as a whole. */
 import { ChevronDown, ChevronRight, Search } from 'lucide-react';
-import { memo, useDeferredValue, useState } from 'react';
+import { memo, useState } from 'react';
 import styled from 'styled-components';
 import { isQuestion } from '../../core/quiz/lookup';
 import type { Page, Question, Quiz } from '../../core/quiz/schema';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
+import { useAfterPause } from '../after-pause';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';
 import { findIn, paged, type Paging, setOnAll, shared } from './bulk';
@@ -101,7 +102,7 @@ export function Whole({
   return (
     <>
       <Line>
-        <Ticks pages={useDeferredValue(quiz.pages)} page={page} arrive={arrive} />
+        <Ticks pages={useAfterPause(quiz.pages)} page={page} arrive={arrive} />
         <label className="find">
           <Search size={14} aria-hidden="true" />
           <LineInput

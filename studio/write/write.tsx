@@ -7,7 +7,6 @@ import {
   Fragment,
   memo,
   useCallback,
-  useDeferredValue,
   useEffect,
   useMemo,
   useRef,
@@ -17,6 +16,7 @@ import type { Page, Quiz } from '../../core/quiz/schema';
 import { isContact, isQuestion } from '../../core/quiz/lookup';
 import { TextButton } from '../../ui/controls';
 import { BankButton } from '../bank/from-bank';
+import { useAfterPause } from '../after-pause';
 import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
 import { useArrival } from '../shell/place';
@@ -53,8 +53,7 @@ export function Write({
     () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
     [quiz.verdicts, quiz.scales, quiz.topics],
   );
-  // What is looked at beside the typing may come a moment later.
-  const [later, laterPage] = [useDeferredValue(quiz), useDeferredValue(cursor.page)];
+  const later = useAfterPause(useMemo(() => ({ quiz, page: cursor.page }), [quiz, cursor.page]));
   const arriveAt = useCallback((id: string, option?: string) => arrive(store.getState().quiz, id, option), [store]);
   useArrival((id) => arriveAt(id));
   // Pages that are put in later are drawn at once, since the cursor goes there.
@@ -141,7 +140,7 @@ export function Write({
             )}
             <SelectedLine bank={bank} />
           </Manuscript>
-          <LiveView quiz={later} page={laterPage} />
+          <LiveView quiz={later.quiz} page={later.page} />
         </Split>
       </Reading>
     </FocusProvider>

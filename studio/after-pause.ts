@@ -1,0 +1,12 @@
+'use client';
+import { useEffect, useState } from 'react';
+
+/** A value as it stood at the last pause: for what is looked at beside the typing, and need not be drawn at every keystroke. */
+export function useAfterPause<T>(value: T, ms = 120): T {
+  const [held, setHeld] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setHeld(() => value), ms);
+    return () => clearTimeout(timer);
+  }, [value, ms]);
+  return held;
+}
