@@ -12,14 +12,17 @@ import { newestLetters } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace } from '../db/queries/members';
 import { auth } from '../server/auth';
 import { readConfig } from '../server/config';
+import { keepInBank, listBank } from '../server/bank';
 import { recountRuns } from '../server/count-runs';
 import { closeDatabase, database } from '../server/database';
 import { keepEdits } from '../server/edit-quiz';
 import { stopJobs } from '../server/jobs';
 import { publishQuiz } from '../server/publish-quiz';
-import { importQuiz } from '../server/quizzes';
+import { getQuiz, importQuiz } from '../server/quizzes';
 import { sendLetter } from '../server/send-letters';
 import { openRun, takeStep } from '../server/take-step';
+import { addKept } from '../studio/bank/edits';
+import { placeOfBlock, setField } from '../studio/edits';
 import { makeVisitor, type Visitor } from './visitors';
 
 const DAY = 86_400_000;
@@ -41,6 +44,22 @@ async function account(name: string, email: string, password: string): Promise<M
   return member;
 }
 
+/** Keeps questions of the repair check in the bank, and takes one of them into the tyre quiz. @returns the revision of the repair check */
+async function fillBank(wren: Membership): Promise<number> {
+  const ids = ['q-cut', 'q-order', 'q-link', 'q-skip', 'q-match', 'q-pressure'];
+  const links = await keepInBank(wren, 'repair', ids);
+  const { draft } = await getQuiz(wren, 'repair');
+  const ops = Object.entries(links).flatMap(
+    ([id, to]) => setField('keep', placeOfBlock(draft, id), ['linked'], undefined, to).ops,
+  );
+  await keepEdits(wren, 'repair', 0, [{ id: 'demo-bank-1', edit: { name: 'keep', ops } }]);
+  const taken = (await listBank(wren)).filter((kept) => kept.question.id === links['q-pressure']);
+  const tyres = await getQuiz(wren, 'winter-tyres');
+  const put = addKept(tyres.draft, taken, 'studs', true);
+  if (put) await keepEdits(wren, 'winter-tyres', 0, [{ id: 'demo-bank-2', edit: put.edit }]);
+  return 1;
+}
+
 async function load(): Promise<void> {
   const { demo } = readConfig();
   if (!demo) throw new Error('DEMO_EMAIL and DEMO_PASSWORD must be set');
@@ -54,7 +73,9 @@ async function load(): Promise<void> {
   await importQuiz(pia, readQuiz('winter-tyres'), 'winter-tyres', new Date(now - 9 * DAY));
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
     await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
-  for (const name of ['wishes', 'repair', 'overnight']) await publishQuiz(wren, name, 0, new Date(now - 10 * DAY));
+  const revision = await fillBank(wren);
+  for (const name of ['wishes', 'overnight']) await publishQuiz(wren, name, 0, new Date(now - 10 * DAY));
+  await publishQuiz(wren, 'repair', revision, new Date(now - 10 * DAY));
   const tourer = readQuiz('tourer');
   await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
   await publishQuiz(wren, tourer.id, 0, new Date(now - 32 * DAY));

@@ -44,6 +44,18 @@ for (const colorScheme of ['light', 'dark'] as const) {
           await page.getByRole('button', { name: 'The ridge', exact: true }).click();
         await clean(page);
       }
+      await page.getByRole('button', { name: 'From the bank' }).click();
+      await expect(page.getByRole('checkbox').first()).toBeVisible();
+      await clean(page);
+      await page.getByRole('button', { name: 'Close' }).click();
+      await page.goto(`${world().app}/bank`);
+      await expect(page.getByText('In Roadside repair check').first()).toBeVisible();
+      await clean(page);
+      await page.goto(`${world().app}/quizzes/tourer/write`);
+      await page.getByLabel('Question 1', { exact: true }).click();
+      await page.getByRole('button', { name: /^One answer/ }).click();
+      await page.getByRole('button', { name: 'The whole quiz' }).click();
+      await clean(page);
       await page.getByRole('button', { name: 'Preview' }).click();
       await expect(page.getByRole('dialog')).toBeVisible();
       await clean(page);
