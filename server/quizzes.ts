@@ -1,5 +1,6 @@
 import type { Known, Quiz } from '../core/quiz/schema';
 import { blankQuiz } from '../core/quiz/blank';
+import { type HandOver, handOversIn } from '../core/quiz/chain';
 import { checkQuiz } from '../core/check/check';
 import { writeCsv } from '../core/formats/csv';
 import { writeJson } from '../core/formats/json';
@@ -79,7 +80,7 @@ export async function listQuizzes(member: Membership, now = new Date()): Promise
 }
 
 /** A quiz that another one can hand over to, with what it takes from it. */
-export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[] };
+export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
 
 /** The quizzes of this workspace as the studio knows them beside the one that is open. */
 export const otherQuizzes = async (member: Membership): Promise<OtherQuiz[]> =>
@@ -88,6 +89,7 @@ export const otherQuizzes = async (member: Membership): Promise<OtherQuiz[]> =>
     title: row.draft.title,
     live: row.liveEdition !== null,
     known: row.draft.known,
+    handOvers: handOversIn(row.draft),
   }));
 
 /** A quiz of this workspace, or nothing at all. */

@@ -11,6 +11,7 @@ import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
 import { Bar } from '../write/sheet';
 import { counted, percent, visitorsOf } from './flows';
+import { Chain } from './chain';
 import { Examples } from './examples';
 import { Follow } from './follow';
 import { KnownValues } from './known';
@@ -107,6 +108,7 @@ export function Route() {
         {page && <Rules key={page.id} quiz={quiz} page={page} odds={odds} rule={rule} onRule={setRule} />}
         <Follow quiz={quiz} onWay={setWay} />
         <Examples quiz={quiz} onWay={setWay} />
+        <Chain quiz={quiz} />
         <KnownValues quiz={quiz} />
       </aside>
     </Split>

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, useContext } from 'react';
+import type { HandOver } from '../../core/quiz/chain';
 import type { Known } from '../../core/quiz/schema';
 
 /** Where the quiz stands outside the draft. */
@@ -12,7 +13,7 @@ export type Live = {
   /** The quizzes of the workspace, this one included: what a hand-over can lead to. */
   quizzes: OtherQuiz[];
 };
-export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[] };
+export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
 export const LiveContext = createContext<{
   live: Live;
   publish: () => Promise<void>;

@@ -1,0 +1,68 @@
+'use client';
+/** The chain of quizzes that this one belongs to, as one journey. */
+import Link from 'next/link';
+import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/quiz/chain';
+import type { Quiz } from '../../core/quiz/schema';
+import { Mark } from '../../ui/marks';
+import { useLive } from '../shell/live';
+
+export function Chain({ quiz }: { quiz: Quiz }) {
+  const { live } = useLive();
+  const own = { id: quiz.id, title: quiz.title, live: live.edition !== null, handOvers: handOversIn(quiz) };
+  const before = leadingTo(quiz.id, live.quizzes);
+  if (own.handOvers.length === 0 && before.length === 0) return null;
+  const journey = journeyFrom(own, live.quizzes);
+  return (
+    <section
+      aria-label="The whole journey"
+      style={{ borderTop: '1px solid var(--ink)', marginTop: 28, paddingTop: 10 }}
+    >
+      <h2 style={{ font: '700 18px/1.4 var(--heading)' }}>The whole journey</h2>
+      {before.length > 0 && (
+        <p style={{ color: 'var(--ink-2)', margin: '4px 0' }}>
+          Visitors come here from{' '}
+          {before.map((q, i) => (
+            <span key={q.id}>
+              {i > 0 && ', '}
+              <Link href={`/quizzes/${q.id}/route`}>{q.title || 'Untitled'}</Link>
+            </span>
+          ))}
+          .
+        </p>
+      )}
+      <p style={{ margin: '4px 0', fontWeight: 600 }}>{quiz.title || 'This quiz'}</p>
+      <Onward stop={journey} />
+    </section>
+  );
+}
+
+function Onward({ stop }: { stop: Stop }) {
+  if (stop.onward.length === 0) return null;
+  return (
+    <ol style={{ listStyle: 'none', paddingInlineStart: 14, borderInlineStart: '2px solid var(--line)' }}>
+      {stop.onward.map(({ by, stop: next }, i) => (
+        <li key={i} style={{ padding: '4px 0' }}>
+          <span style={{ color: 'var(--ink-2)', fontSize: 13 }}>
+            after {by.from}
+            {by.when && `, when ${by.when}`}
+            {by.carries > 0 && `, with ${by.carries} ${by.carries === 1 ? 'value' : 'values'}`}
+          </span>
+          <span style={{ display: 'flex', gap: 8, alignItems: 'baseline' }}>
+            <Mark kind={next.gone ? 'no' : next.live ? 'yes' : 'not-yet'} size={12} />
+            {next.gone ? (
+              <b style={{ color: 'var(--brick)' }}>a quiz that is gone</b>
+            ) : (
+              <span>
+                <Link href={`/quizzes/${next.id}/route`} style={{ fontWeight: 600 }}>
+                  {next.title || 'Untitled'}
+                </Link>
+                {next.again ? ', as above' : next.live ? '' : ', not live yet'}
+              </span>
+            )}
+          </span>
+          <Onward stop={next} />
+        </li>
+      ))}
+    </ol>
+  );
+}
