@@ -8,6 +8,7 @@ import { figuresOf } from '../db/queries/figures';
 import { type RunRow, timedEvents } from '../db/queries/runs';
 import { database } from './database';
 import { handOverAddress } from './hand-over';
+import { sharedMark } from './share';
 
 export type Standing = {
   seq: number;
@@ -59,6 +60,10 @@ async function withEnd(block: BlockView, row: RunRow, now: Date): Promise<BlockV
   if (block.kind === 'hand-over') {
     const url = await handOverAddress(row, block.quiz, block.id, now);
     return { ...block, ...(url === null ? {} : { url }) };
+  }
+  if (block.kind === 'share') {
+    const { outcome, ...rest } = block;
+    return outcome === undefined ? rest : { ...rest, shared: sharedMark(row.quizId, outcome) };
   }
   if (block.kind !== 'chart') return block;
   const figures = await figuresOf(database(), row.workspaceId, row.quizId);

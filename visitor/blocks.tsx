@@ -89,7 +89,7 @@ export function BlockOf({
         </>
       );
     case 'share':
-      return <SharePart text={block.text} button={block.button} />;
+      return <SharePart text={block.text} button={block.button} shared={block.shared} />;
     case 'chart':
       return <OthersPart block={block} />;
     case 'certificate':
@@ -288,11 +288,13 @@ function CertificatePart({
 }
 
 /** Hands the address on: by the device's own sheet where it has one, else by the clipboard. */
-function SharePart({ text, button }: { text: string; button: string }) {
+function SharePart({ text, button, shared }: { text: string; button: string; shared: string | undefined }) {
   const { say } = useWords();
   const [done, setDone] = useState('');
   const share = async () => {
-    const url = location.href.split('#')[0] ?? '';
+    // The quiz itself, and not this pass through it.
+    const mark = shared === undefined ? '' : `?shared=${encodeURIComponent(shared)}`;
+    const url = `${location.origin}${location.pathname}${mark}`;
     try {
       if (typeof navigator.share === 'function') await navigator.share({ text, url });
       else {

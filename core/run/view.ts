@@ -89,7 +89,8 @@ export type BlockView =
   | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
-  | { kind: 'share'; id: string; text: string; button: string }
+  /** `outcome` is the one that was reached; `shared` stands for it in an address, and is added by whoever signs it. */
+  | { kind: 'share'; id: string; text: string; button: string; outcome?: string; shared?: string }
   /** How others answered; whoever shows it adds the figures, which the core does not have. */
   | { kind: 'chart'; id: string; title?: string; question: string; prompt: string; options: Part[]; others?: Others }
   | { kind: 'certificate'; id: string; title: string; body: RichText; button: string }
@@ -277,6 +278,7 @@ function project(block: Block, help: Help): BlockView[] {
           id,
           text: block.text === undefined ? '' : plainText(help.fill(block.text)),
           button: block.button ?? '',
+          ...given('outcome', help.quiz.verdicts.flatMap((v) => help.result().verdicts[v.id]?.outcomes ?? [])[0]),
         },
       ];
     case 'score':

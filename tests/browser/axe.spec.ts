@@ -18,7 +18,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(colorScheme, () => {
     test.use({ colorScheme });
     test('the studio has nothing that axe finds', async ({ page }) => {
-      test.setTimeout(180_000);
+      test.setTimeout(240_000);
       await page.goto(world().app);
       await clean(page);
       await enterDemo(page);
@@ -49,7 +49,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await clean(page);
       await page.getByRole('button', { name: 'Close' }).click();
       await page.goto(`${world().app}/bank`);
-      await expect(page.getByText('In Roadside repair check').first()).toBeVisible();
+      await expect(page.getByText('In Roadside repair check', { exact: true }).first()).toBeVisible();
       await clean(page);
       await page.goto(`${world().app}/quizzes/tourer/write`);
       await page.getByLabel('Question 1', { exact: true }).click();

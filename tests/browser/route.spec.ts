@@ -132,3 +132,39 @@ test('a few of the questions of a page are dealt by chance, and three examples s
   await expect(examples.first()).toHaveText(/^One gets: \w+\? · \w+\?$/);
   await saved(page);
 });
+
+test('a way is kept as an example, and says when it comes out otherwise', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+  await tab(page, 'Route').click();
+  const follow = page.getByRole('region', { name: 'Follow a visitor' });
+  await follow.getByLabel('Tea').check();
+  await follow.getByRole('button', { name: 'Next' }).click();
+  await follow.getByRole('button', { name: 'Keep this way as an example' }).click();
+  await page.getByLabel('Name of the example').fill('A tea drinker');
+  await page.keyboard.press('Enter');
+  const examples = page.getByRole('region', { name: 'Examples' });
+  await expect(examples).toContainText('Comes out as when it was kept.');
+  await tab(page, 'Write').click();
+  await page.getByRole('button', { name: 'Next question' }).click();
+  await page.keyboard.type('Milk?');
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(page.getByRole('dialog')).toContainText('The example “A tea drinker” comes out otherwise');
+  await page.keyboard.press('Escape');
+  await tab(page, 'Route').click();
+  await expect(examples).toContainText('it goes by “Page 2” as its page 2');
+  await examples.getByRole('button', { name: 'So it should be' }).click();
+  await expect(examples).toContainText('Comes out as when it was kept.');
+  await saved(page);
+});
+
+test('a chain of quizzes is one journey', async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole('link', { name: 'What kind of tourer are you?' }).click();
+  await tab(page, 'Route').click();
+  const journey = page.getByRole('region', { name: 'The whole journey' });
+  await expect(journey).toContainText('Visitors come here from Where shall we start?');
+  await expect(journey.getByRole('listitem')).toContainText('Ready for your first overnight?');
+  await journey.getByRole('link', { name: 'Where shall we start?' }).click();
+  await expect(journey.getByRole('listitem').filter({ hasText: 'Roadside repair check' })).toBeVisible();
+});

@@ -3,6 +3,7 @@ import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { readConfig } from '../../../../server/config';
+import { shareOf } from '../../../../server/share';
 import { Problem } from '../../../../server/problem';
 import { findRun, firstLook } from '../../../../server/take-step';
 import { likedBest, spokenIn } from '../../../../visitor/languages';
@@ -32,12 +33,17 @@ const single = (params: Record<string, string | string[] | undefined>): Record<s
       .slice(0, 40),
   );
 
-export async function generateMetadata({ params }: Props): Promise<Metadata> {
+export async function generateMetadata({ params, searchParams }: Props): Promise<Metadata> {
   const { address, view } = await look((await params).address);
   const { publicUrl } = readConfig();
+  const { shared } = await searchParams;
+  const share = await shareOf(address, typeof shared === 'string' ? shared : undefined);
   const asked = new URLSearchParams({ url: `${publicUrl}/q/${address}`, format: 'json' });
   return {
     title: view.quiz.title,
+    description: share.description,
+    openGraph: { ...share, type: 'website', images: [{ url: share.image, width: 1200, height: 630 }] },
+    twitter: { card: 'summary_large_image' },
     alternates: { types: { 'application/json+oembed': `${publicUrl}/oembed?${String(asked)}` } },
   };
 }

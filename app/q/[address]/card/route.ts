@@ -1,0 +1,15 @@
+import { cardOf } from '../../../../server/share';
+import { answer } from '../../../http';
+
+export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
+  answer(async () => {
+    const mark = new URL(request.url).searchParams.get('shared') ?? undefined;
+    const png = await cardOf((await params).address, mark);
+    return new Response(new Uint8Array(png), {
+      headers: {
+        'Content-Type': 'image/png',
+        'Cache-Control': 'public, max-age=3600',
+        'Cross-Origin-Resource-Policy': 'cross-origin',
+      },
+    });
+  });

@@ -1,0 +1,90 @@
+import sharp from 'sharp';
+import { GET } from '../../app/q/[address]/card/route';
+import { result, strongest } from '../quizzes';
+import { readConfig } from '../../server/config';
+import { shareOf, sharedMark } from '../../server/share';
+import { findRun } from '../../server/take-step';
+import { go, published, smallQuiz, visit } from './world';
+
+const shares = () => {
+  const q = smallQuiz();
+  return {
+    ...q,
+    pages: [
+      ...q.pages.filter((p) => p.stage === 'ask' && p.id !== 'p3'),
+      result('end', [
+        { id: 'b', kind: 'verdict', verdict: 'v' },
+        { id: 's', kind: 'share', text: 'Which one are you?' },
+      ]),
+    ],
+    messages: [],
+    verdicts: [
+      {
+        ...strongest('v', ['x', 'y']),
+        outcomes: [
+          {
+            id: 'x',
+            name: 'Lane drifter',
+            headline: 'You drift',
+            picture: { src: '/pictures/lane-drifter.svg', text: '' },
+          },
+          { id: 'y', name: 'Ridge seeker' },
+        ],
+      },
+    ],
+  };
+};
+const card = async (address: string, mark?: string) => {
+  const query = mark === undefined ? '' : `?shared=${encodeURIComponent(mark)}`;
+  const response = await GET(new Request(`http://localhost/q/${address}/card${query}`), {
+    params: Promise.resolve({ address }),
+  });
+  return {
+    status: response.status,
+    type: response.headers.get('content-type'),
+    png: Buffer.from(await response.arrayBuffer()),
+  };
+};
+
+test('who has reached an outcome shares it, with a line and a picture of its own', async () => {
+  const { address } = await published(shares());
+  const { token } = await visit(address, go('p1', { q1: ['a'] }), go('p2', { q2: ['a'] }));
+  const { view } = await findRun(address, token);
+  const block = view.page?.blocks.find((b) => b.kind === 'share');
+  const mark = block?.kind === 'share' ? block.shared : undefined;
+  expect(mark).toMatch(/^x\./);
+  expect(block).not.toHaveProperty('outcome');
+  const { publicUrl } = readConfig();
+  expect(await shareOf(address, mark)).toMatchObject({
+    description: 'You drift',
+    image: `${publicUrl}/q/${address}/card?shared=${encodeURIComponent(mark ?? '')}`,
+  });
+  const { png, type } = await card(address, mark);
+  expect(type).toBe('image/png');
+  expect(await sharp(png).metadata()).toMatchObject({ width: 1200, height: 630, format: 'png' });
+  // The outcome's picture stands at the right; without a mark there is none.
+  const corner = (bytes: Buffer) => sharp(bytes).extract({ left: 700, top: 110, width: 400, height: 400 }).stats();
+  expect((await corner(png)).channels[0]?.stdev).toBeGreaterThan(5);
+  const plain = await card(address);
+  expect((await corner(plain.png)).channels[0]?.stdev).toBeLessThan(60);
+  expect(plain.png.equals(png)).toBe(false);
+});
+
+test('an outcome is not looked at by guessing its name', async () => {
+  const { address, quizId } = await published(shares());
+  const { address: other, quizId: otherId } = await published(shares());
+  const plain = await card(address);
+  for (const mark of [
+    'x',
+    'x.',
+    'x.aaaaaaaaaaaaaaaaaaaaaa',
+    'y',
+    sharedMark(otherId, 'x'),
+    sharedMark(quizId, 'gone'),
+  ]) {
+    expect((await shareOf(address, mark)).description).not.toBe('You drift');
+    expect((await card(address, mark)).png.equals(plain.png)).toBe(true);
+  }
+  expect((await shareOf(other, sharedMark(otherId, 'y'))).description).toBe('Ridge seeker');
+  expect((await card('no-such-quiz')).status).toBe(404);
+});
