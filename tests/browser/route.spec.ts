@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { saved, signUp, startQuiz, tab } from './people';
+import { enterDemo, saved, signUp, startQuiz, tab } from './people';
 
 /** Three pages: one that asks the way, and two to go to. */
 async function threePages(page: Page) {
