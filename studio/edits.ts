@@ -444,6 +444,7 @@ export function weighMany(changes: CellChange[]): Edit | null {
       const guess = blank ? undefined : Math.max(0, Math.min(100, value));
       return !of.keyed || of.guess === guess ? [] : setField('guess', of.at, ['guess'], of.guess, guess).ops;
     }
+    if (of.times === 'key') return [];
     return (of.weights?.[target] ?? 0) === value ? [] : weigh(of.at, of.weights, target, value).ops;
   });
   return ops.length ? { name: 'weigh', ops } : null;

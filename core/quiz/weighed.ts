@@ -1,5 +1,6 @@
-/** Everything that can add to a scale or outcome: answers, items, rows of a grid, and numbers themselves. */
+/** Everything that can add to a scale or outcome: answers, items, rows of a grid, and numbers themselves; and questions that only have a key. */
 import type { Place } from './edits';
+import { acceptedOf } from '../text/fold';
 import { isQuestion } from './lookup';
 import type { Question, Quiz } from './schema';
 
@@ -10,8 +11,11 @@ export type Weighed = {
   id: string;
   words: string;
   weights: Record<string, number> | undefined;
-  /** What a weight is multiplied with: nothing for an answer that is chosen, the worth of a column, the number given, places above the last. */
-  times: 'once' | 'column' | 'number' | 'place';
+  /**
+   * What a weight is multiplied with: nothing for an answer that is chosen, the worth of a column, the number given, places above the last.
+   * `key`: a question as a whole, that weighs nothing but may be right.
+   */
+  times: 'once' | 'column' | 'number' | 'place' | 'key';
   /** Whether choosing it can be right, and how right it is. */
   keyed: boolean;
   credit?: number;
@@ -19,7 +23,7 @@ export type Weighed = {
   guess?: number;
 };
 
-/** In the order of the quiz, question by question; those that add nothing by their kind are left out. */
+/** In the order of the quiz, question by question. */
 export function weighedIn(quiz: Quiz): Weighed[] {
   return quiz.pages.flatMap((page) =>
     page.blocks.flatMap((block) => (isQuestion(block) ? partsOf(block, ['pages', page.id, 'blocks', block.id]) : [])),
@@ -65,6 +69,28 @@ function partsOf(question: Question, at: Place): Weighed[] {
     case 'rating':
       return [{ at, question, id: question.id, words: '', weights: question.weights, times: 'number', keyed: false }];
     default:
-      return [];
+      return [
+        { at, question, id: question.id, words: keyWords(question), weights: undefined, times: 'key', keyed: false },
+      ];
+  }
+}
+
+/** What is right in a question that has no answers to mark one by one. */
+function keyWords(question: Question): string {
+  switch (question.kind) {
+    case 'text':
+      return (question.accept ?? []).map((a) => acceptedOf(a).text).join('; ') || 'No words are accepted yet';
+    case 'date':
+      return question.target ?? 'No day is right';
+    case 'essay':
+      return question.review ? 'A person marks it' : 'Not marked';
+    case 'match':
+      return 'The pairs as they are written';
+    case 'gaps':
+      return 'The words of the gaps';
+    case 'spots':
+      return 'The places in the picture';
+    default:
+      return '';
   }
 }

@@ -13,6 +13,7 @@ import {
 } from 'react';
 import styled from 'styled-components';
 import type { Weighed } from '../../core/quiz/weighed';
+import { isKeyed, isReviewed } from '../../core/quiz/lookup';
 import { Mark } from '../../ui/marks';
 import { GUESS, RIGHT } from '../edits';
 import { signed, readNumber, type Target } from '../targets';
@@ -206,6 +207,7 @@ const factor = {
   column: ', times what the column is worth',
   number: ', times the number',
   place: ' for each place above the last',
+  key: '',
 };
 /** What a row is called: the words of an answer, or what is multiplied. */
 export const wordsOf = (row: GridRow): string =>
@@ -217,6 +219,10 @@ const rightKeys: Record<string, number> = { y: 1, '1': 1, m: 0.5, n: 0, '0': 0 }
 /** A cell in words, as a screen reader says it. */
 function saidOf(row: GridRow, target: Target): string {
   const value = valueOf(row, target);
+  if (target.id === RIGHT && row.of.times !== 'once') return hasKey(row) ? 'has a key' : 'neither right nor wrong';
+  if (row.of.times === 'key') {
+    return row.of.question.marksTo === target.id ? 'its marks count here' : 'nothing';
+  }
   if (target.id === GUESS) return row.of.guess === undefined ? 'no guess' : `${row.of.guess} percent choose it`;
   if (target.id !== RIGHT) return value === 0 ? 'nothing' : `${signed(value)}${factor[row.of.times]}`;
   if (!row.of.keyed) return 'neither right nor wrong';
@@ -434,6 +440,8 @@ export function Grid(props: Props) {
                         onChange={(e) => setTyping(e.target.value)}
                         onBlur={() => keep(null)}
                       />
+                    ) : row.of.times === 'key' || (target.id === RIGHT && row.of.times !== 'once') ? (
+                      <KeyCell row={row} target={target} />
                     ) : target.id === GUESS ? (
                       <Guess row={row} />
                     ) : target.id !== RIGHT ? (
@@ -461,6 +469,14 @@ const Gap = ({ height }: { height: number }) => (
     <td style={{ height, padding: 0 }} />
   </tr>
 );
+
+/** Of a question that only has a key: whether it has one, and which scale its marks count for. */
+export const hasKey = ({ of: { question } }: GridRow) => isKeyed(question) || isReviewed(question);
+function KeyCell({ row, target }: { row: GridRow; target: Target }) {
+  if (target.id === RIGHT)
+    return <span style={{ display: 'inline-flex' }}>{hasKey(row) && <Mark kind="yes" size={13} />}</span>;
+  return row.of.question.marksTo === target.id ? <small style={{ color: 'var(--ink-2)' }}>marks</small> : null;
+}
 
 const Guess = ({ row }: { row: GridRow }) =>
   row.of.guess !== undefined ? (
@@ -498,7 +514,7 @@ function Rows({
           <td colSpan={columns} />
         </tr>
       )}
-      <tr id={row.of.times === 'number' ? undefined : row.of.id} aria-rowindex={index + 1}>
+      <tr id={row.of.id === row.of.question.id ? undefined : row.of.id} aria-rowindex={index + 1}>
         <th scope="row" className="label" title={wordsOf(row)}>
           {picked !== null && (
             <button
@@ -512,7 +528,7 @@ function Rows({
             </button>
           )}
           {mark}
-          {row.of.times !== 'once' && (
+          {row.of.times !== 'once' && row.of.times !== 'key' && (
             <span aria-hidden="true" title={factor[row.of.times]}>
               ×{' '}
             </span>

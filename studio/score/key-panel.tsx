@@ -3,13 +3,16 @@
 import type { ReactNode } from 'react';
 import { isKeyed } from '../../core/quiz/lookup';
 import { Choose } from '../../ui/controls';
-import { useDocumentStore } from '../document';
+import { useDocumentStore, useQuiz } from '../document';
 import { placeOfBlock, setField } from '../edits';
+import { AcceptLine } from '../write/accept-line';
+import { TryWords } from '../write/kinds/typed';
 import { NumberField } from '../write/number-field';
 import type { GridRow } from './grid';
 
 export function KeyPanel({ row, children }: { row: GridRow | undefined; children: ReactNode }) {
   const store = useDocumentStore();
+  const quiz = useQuiz();
   if (!row) return null;
   const { question } = row.of;
   const set = (field: string, was: unknown, to: unknown) =>
@@ -58,10 +61,40 @@ export function KeyPanel({ row, children }: { row: GridRow | undefined; children
               </>
             )}
           </>
-        ) : (
+        ) : question.kind === 'text' ? null : (
           <span style={{ color: 'var(--ink-2)' }}>
             Nothing is right or wrong in this question. Mark an answer ● and it counts for marks.
           </span>
+        )}
+        {question.kind === 'text' && (
+          <div style={{ display: 'grid', gap: 6 }}>
+            <label>
+              Accepted words
+              <AcceptLine
+                label="Accepted words"
+                accept={question.accept}
+                onChange={(to) => set('accept', question.accept, to)}
+              />
+            </label>
+            <TryWords question={question} />
+          </div>
+        )}
+        {isKeyed(question) && quiz.scales.some((s) => s.formula === undefined) && (
+          <p>
+            Its marks{' '}
+            <Choose
+              label="Which scale its marks count for"
+              value={question.marksTo ?? ''}
+              options={[
+                { id: '', label: 'count as marks alone' },
+                ...quiz.scales
+                  .filter((s) => s.formula === undefined)
+                  .map((s) => ({ id: s.id, label: `count for ${s.name} too` })),
+              ]}
+              onChange={(to) => set('marksTo', question.marksTo, to || undefined)}
+            />
+            .
+          </p>
         )}
       </div>
       {children}

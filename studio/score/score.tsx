@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
-import { nameOf, questionsOf } from '../../core/quiz/lookup';
+import { isKeyed, nameOf, questionsOf } from '../../core/quiz/lookup';
 import { weighedIn } from '../../core/quiz/weighed';
 import { TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
@@ -14,7 +14,17 @@ import { useArrival } from '../shell/place';
 import { signed, type Target, targetsOf } from '../targets';
 import { Column } from './column';
 import { Feet } from './feet';
-import { type Change, Grid, type GridRow, GUESS, isSpecial, RIGHT, valueOf, wordsOf } from './grid';
+import {
+  type Change,
+  Grid,
+  type GridRow,
+  GUESS,
+  hasKey as isKeyedRow,
+  isSpecial,
+  RIGHT,
+  valueOf,
+  wordsOf,
+} from './grid';
 import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';
 import { KeyPanel } from './key-panel';
@@ -84,7 +94,7 @@ export function Score() {
   const trial = useTrial(quiz);
   const [keyWanted, setKeyWanted] = useState(false);
   const rows = useMemo(() => rowsOf(quiz), [quiz]);
-  const hasKey = keyWanted || rows.some((r) => (r.of.credit ?? 0) > 0);
+  const hasKey = keyWanted || questionsOf(quiz).some(isKeyed);
   const weighed = targetsOf(quiz);
   const guesses = mixKind === 'guess';
   const targets = useMemo(
@@ -223,6 +233,17 @@ function Said({ row, target }: { row: GridRow | undefined; target: Target | unde
   if (!row || !target) return null;
   const value = valueOf(row, target);
   const words = wordsOf(row);
+  if (row.of.times === 'key')
+    return (
+      <>
+        <b>{row.name}</b>:{' '}
+        {target.id === RIGHT
+          ? words
+          : row.of.question.marksTo === target.id
+            ? `its marks count for ${target.name}`
+            : `what is typed adds nothing to ${target.name} by itself`}
+      </>
+    );
   if (target.id === GUESS)
     return (
       <>
@@ -239,7 +260,9 @@ function Said({ row, target }: { row: GridRow | undefined; target: Target | unde
       <>
         <b>{words}</b>{' '}
         {!row.of.keyed
-          ? 'can be neither right nor wrong here'
+          ? isKeyedRow(row)
+            ? 'has a key, which stands in Write'
+            : 'can be neither right nor wrong here'
           : `is ${value === 1 ? 'right' : value > 0 ? `partly right, worth ${value} of the marks` : 'not right'}`}
         {row.of.keyed && <span style={{ color: 'var(--ink-3)' }}>. Y, M and N set ● ◐ ○</span>}
       </>

@@ -165,6 +165,35 @@ test.describe('right answers', () => {
   });
 });
 
+test('words that are accepted are edited in the grid’s panel and tried there, and their marks count for a scale', async ({
+  page,
+}) => {
+  await signUp(page);
+  await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+  await page.getByRole('button', { name: 'Next question' }).click();
+  await page.keyboard.type('/');
+  await page.getByRole('menuitem', { name: 'Short text' }).click();
+  await page.keyboard.type('What is in the pot?');
+  await tab(page, 'Score').click();
+  await page.getByRole('button', { name: 'Scale', exact: true }).click();
+  await page.getByRole('button', { name: 'Right answers' }).click();
+  await page.getByRole('gridcell', { name: 'No words are accepted yet, Right: neither right nor wrong' }).click();
+  await page.getByLabel('Accepted words').fill('hot water; tea');
+  await expect(page.getByRole('gridcell', { name: 'hot water; tea, Right: has a key' })).toBeVisible();
+  await page.getByLabel('What a visitor might type').fill('  HOT   Water ');
+  await expect(page.getByText('right, read as “hot water”')).toBeVisible();
+  await page.getByLabel('Right is worth').fill('2');
+  await page.getByRole('button', { name: 'Which scale its marks count for' }).click();
+  await page.getByRole('option', { name: 'count for Scale 1 too' }).click();
+  await expect(page.getByRole('gridcell', { name: 'hot water; tea, Scale 1: its marks count here' })).toBeVisible();
+  // A weight typed there means nothing, and changes nothing.
+  await page.getByRole('gridcell', { name: 'hot water; tea, Scale 1' }).click();
+  await page.keyboard.type('3');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('gridcell', { name: 'hot water; tea, Scale 1: its marks count here' })).toBeVisible();
+  await saved(page);
+});
+
 test.describe('a verdict by bands', () => {
   test.beforeEach(async ({ page }) => {
     await enterDemo(page);
