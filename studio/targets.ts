@@ -15,7 +15,11 @@ export function targetsOf(quiz: Quiz): Target[] {
   if (last && last.scales === quiz.scales && last.verdicts === quiz.verdicts) return last.targets;
   let colour = 0;
   const outcomes = quiz.verdicts.flatMap((v) =>
-    v.outcomes.map((o: Outcome): Target => ({ id: o.id, name: o.name || 'Unnamed', colour: colour++, verdict: v.id })),
+    v.outcomes.map((o: Outcome): Target => {
+      const own = o.colour === undefined ? colour : o.colour - 1;
+      colour += 1;
+      return { id: o.id, name: o.name || 'Unnamed', colour: own, verdict: v.id };
+    }),
   );
   const targets = [
     ...quiz.scales.map((s): Target => ({ id: s.id, name: s.name || 'Unnamed', colour: null, verdict: null })),

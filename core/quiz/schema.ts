@@ -476,6 +476,8 @@ const Scale = closed({
 const Outcome = closed({
   id: Id,
   name: Line,
+  /** Its colour in charts, of the eight that there are; by its place where it says none. */
+  colour: optional(Type.Integer({ minimum: 1, maximum: 8 })),
   headline: optional(Line),
   picture: optional(Picture),
   body: optional(RichText),

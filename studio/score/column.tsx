@@ -2,15 +2,20 @@
 /** The chosen column: its name, how it is decided or counted, and where visitors end on it. */
 import type { ReactNode } from 'react';
 import type { Quiz } from '../../core/quiz/schema';
-import { LineInput, TextButton } from '../../ui/controls';
+import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { removeTarget, setField } from '../edits';
+import { moveInList, removeTarget, setField } from '../edits';
 import type { Target } from '../targets';
+import { dependents } from './dependents';
 import { number } from './feet';
 import { Ruler } from './ruler';
 import { ScalePanel } from './scale-panel';
 import { VerdictPanel } from './verdict-panel';
+
+const colourNames = ['blue', 'orange', 'pine', 'violet', 'ochre', 'green', 'pink', 'grey'];
+const listed = (parts: string[]): string =>
+  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`;
 
 export function Column({
   quiz,
@@ -30,7 +35,17 @@ export function Column({
   const place = target.verdict === null ? ['scales', target.id] : ['verdicts', target.verdict, 'outcomes', target.id];
   const verdict = quiz.verdicts.find((v) => v.id === target.verdict);
   const scale = quiz.scales.find((s) => s.id === target.id);
-  const now = target.verdict === null ? scale?.name : verdict?.outcomes.find((o) => o.id === target.id)?.name;
+  const outcome = verdict?.outcomes.find((o) => o.id === target.id);
+  const now = target.verdict === null ? scale?.name : outcome?.name;
+  const moved = (by: -1 | 1) =>
+    verdict
+      ? moveInList(['verdicts', verdict.id], 'outcomes', verdict.outcomes, target.id, by)
+      : moveInList([], 'scales', quiz.scales, target.id, by);
+  const move = (by: -1 | 1) => {
+    const edit = moved(by);
+    if (edit) store.getState().edit(edit);
+  };
+  const depends = dependents(quiz, target.id);
   return (
     <aside aria-label={`The column ${target.name}`}>
       <LineInput
@@ -60,13 +75,36 @@ export function Column({
       ) : (
         <p style={{ color: 'var(--ink-3)' }}>Nothing adds to it yet.</p>
       )}
+      <p style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'center', paddingTop: 10 }}>
+        <TextButton $weight={500} isDisabled={!moved(-1)} onPress={() => move(-1)}>
+          Move left
+        </TextButton>
+        <TextButton $weight={500} isDisabled={!moved(1)} onPress={() => move(1)}>
+          Move right
+        </TextButton>
+        {target.colour !== null && (
+          <span>
+            Colour{' '}
+            <Choose
+              label="Colour of the outcome"
+              value={String((target.colour % 8) + 1)}
+              options={colourNames.map((label, i) => ({ id: String(i + 1), label }))}
+              onChange={(to) =>
+                store.getState().edit(setField('set-colour', place, ['colour'], outcome?.colour, Number(to)))
+              }
+            />
+          </span>
+        )}
+      </p>
       {children}
       <div style={{ marginTop: 20, borderTop: '1px solid var(--line)', paddingTop: 12 }}>
         <TextButton $danger $weight={500} onPress={() => store.getState().edit(removeTarget(quiz, target.id))}>
           Delete {target.name}
         </TextButton>
         <p style={{ display: 'flex', gap: 8, color: 'var(--ink-3)', fontSize: 13, marginTop: 4 }}>
-          <Mark kind="maybe" size={13} /> Its weights go with it. Undo brings all of it back.
+          <Mark kind="maybe" size={13} />{' '}
+          {depends.length ? `With it go or change ${listed(depends)}.` : 'Nothing depends on it.'} Undo brings all of it
+          back.
         </p>
       </div>
     </aside>

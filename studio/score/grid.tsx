@@ -41,7 +41,8 @@ const Table = styled.table`
     padding: 0;
     font-weight: 400;
   }
-  thead th {
+  thead th,
+  thead td {
     position: sticky;
     top: 0;
     z-index: 3;

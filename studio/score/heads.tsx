@@ -50,6 +50,17 @@ const Head = styled.thead`
     height: 3px;
     margin: 0 8px 4px;
   }
+  .corner {
+    padding-inline-start: 24px;
+    vertical-align: bottom;
+    position: sticky;
+    top: 0;
+  }
+  .corner.name {
+    top: 38px;
+    vertical-align: middle;
+    border-bottom: 1px solid var(--line);
+  }
   .told {
     position: absolute;
     inset: -14px 0 auto auto;
@@ -70,6 +81,7 @@ export function Heads({
   active,
   marks,
   onChoose,
+  corner,
 }: {
   quiz: Quiz;
   targets: Target[];
@@ -77,14 +89,15 @@ export function Heads({
   /** What the check says of a column, as a mark with words. */
   marks: (target: string) => ReactNode;
   onChoose: (index: number) => void;
+  /** What is shown of the quiz: of its questions, and of its columns. */
+  corner: [ReactNode, ReactNode];
 }) {
+  const scales = targets.filter((t) => t.verdict === null && !groupNames.has(t.id)).length;
   const tie = { first: 'the highest wins', latest: 'the highest wins', blend: 'the highest win' };
   return (
     <Head>
       <tr>
-        <th className="label" scope="col">
-          <span className="sr-only">Answer</span>
-        </th>
+        <td className="label corner">{corner[0]}</td>
         {[...groupNames].map(
           ([id, name]) =>
             targets.some((t) => t.id === id) && (
@@ -93,15 +106,20 @@ export function Heads({
               </th>
             ),
         )}
-        {quiz.scales.length > 0 && (
-          <th className="group" colSpan={quiz.scales.length} scope="colgroup">
+        {scales > 0 && (
+          <th className="group" colSpan={scales} scope="colgroup">
             <span>Scales</span>
           </th>
         )}
         {quiz.verdicts
-          .filter((v) => v.outcomes.length > 0)
+          .filter((v) => targets.some((t) => t.verdict === v.id))
           .map((v) => (
-            <th className="group" key={v.id} colSpan={v.outcomes.length} scope="colgroup">
+            <th
+              className="group"
+              key={v.id}
+              colSpan={targets.filter((t) => t.verdict === v.id).length}
+              scope="colgroup"
+            >
               <span>
                 Verdict <b>{v.name}</b>,{' '}
                 {v.by === 'strongest' ? tie[v.ties ?? 'first'] : v.by === 'bands' ? 'by bands' : 'by rules'}
@@ -110,9 +128,7 @@ export function Heads({
           ))}
       </tr>
       <tr>
-        <th className="label name" scope="col">
-          <span className="sr-only">Answer</span>
-        </th>
+        <td className="label name corner">{corner[1]}</td>
         {targets.map((t, i) => (
           <th key={t.id} className={i === active ? 'name chosen' : 'name'} scope="col">
             <span className="told">{marks(t.id)}</span>

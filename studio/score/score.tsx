@@ -4,9 +4,9 @@ import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
-import { isKeyed, nameOf, questionsOf } from '../../core/quiz/lookup';
-import { weighedIn } from '../../core/quiz/weighed';
-import { TextButton } from '../../ui/controls';
+import { indexOf, isKeyed, isQuestion, nameOf, questionsOf } from '../../core/quiz/lookup';
+import { type Weighed, weighedIn } from '../../core/quiz/weighed';
+import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { addOutcome, addScale, weighMany } from '../edits';
 import { useRehearsal } from '../rehearsal';
@@ -93,15 +93,21 @@ export function Score() {
   const said = useSaid(quiz);
   const trial = useTrial(quiz);
   const [keyWanted, setKeyWanted] = useState(false);
-  const rows = useMemo(() => rowsOf(quiz), [quiz]);
+  const [part, setPart] = useState('');
+  const [sort, setSort] = useState('');
+  const rows = useMemo(() => rowsOf(quiz).filter(({ of }) => isIn(quiz, of, part)), [quiz, part]);
   const hasKey = keyWanted || questionsOf(quiz).some(isKeyed);
   const weighed = targetsOf(quiz);
   const guesses = mixKind === 'guess';
   const targets = useMemo(
-    () => [...(hasKey ? [rightColumn] : []), ...(guesses ? [guessColumn] : []), ...weighed],
-    [hasKey, guesses, weighed],
+    () => [
+      ...(hasKey ? [rightColumn] : []),
+      ...(guesses ? [guessColumn] : []),
+      ...weighed.filter((t) => sort === '' || (sort === 'scales' ? t.verdict === null : t.verdict === sort)),
+    ],
+    [hasKey, guesses, weighed, sort],
   );
-  const specials = targets.length - weighed.length;
+  const specials = (hasKey ? 1 : 0) + (guesses ? 1 : 0);
   const [selection, setSelection] = useState<Selection>(at(0, 0));
   const [trouble, setTrouble] = useState('');
   const range = rangeOf(selection);
@@ -132,7 +138,7 @@ export function Score() {
   );
   const chosen = cellsIn(range);
   const sum = chosen.reduce((total, c) => total + valueOf(rows[c.row], targets[c.column]), 0);
-  if (rows.length === 0) {
+  if (rows.length === 0 && part === '') {
     return (
       <p style={{ padding: 32, color: 'var(--ink-2)', fontSize: 18 }}>
         There is nothing to score yet: questions with answers to choose are weighed here, once they are written.
@@ -156,7 +162,10 @@ export function Score() {
             </span>
           )}
           <AddColumns
-            onAdded={(index) => setSelection(at(selection.active.row, index + specials))}
+            onAdded={(index) => {
+              setSort('');
+              setSelection(at(selection.active.row, index + specials));
+            }}
             {...(hasKey
               ? {}
               : {
@@ -190,6 +199,28 @@ export function Score() {
                   active={selection.active.column}
                   marks={(id) => <Told findings={said.ofColumn(id)} />}
                   onChoose={(i) => setSelection(at(selection.active.row, i))}
+                  corner={[
+                    <Choose
+                      key="part"
+                      label="Which questions are shown"
+                      value={part}
+                      options={partsOf(quiz)}
+                      onChange={(to) => {
+                        setPart(to);
+                        setSelection(at(0, selection.active.column));
+                      }}
+                    />,
+                    <Choose
+                      key="sort"
+                      label="Which columns are shown"
+                      value={sort}
+                      options={sortsOf(quiz)}
+                      onChange={(to) => {
+                        setSort(to);
+                        setSelection(at(selection.active.row, 0));
+                      }}
+                    />,
+                  ]}
                 />
               }
               foot={<Feet quiz={quiz} targets={targets} />}
@@ -216,6 +247,28 @@ export function Score() {
 
 const rightColumn: Target = { id: RIGHT, name: 'Right', colour: null, verdict: null };
 const guessColumn: Target = { id: GUESS, name: 'Guess', colour: null, verdict: null };
+
+/** What the grid can be narrowed to: a topic or a page. */
+const partsOf = (quiz: Quiz): { id: string; label: string }[] => [
+  { id: '', label: 'All questions' },
+  ...quiz.topics.map((t) => ({ id: `topic ${t.id}`, label: `About ${t.name}` })),
+  ...quiz.pages
+    .filter((p) => p.blocks.some(isQuestion))
+    .map((p, i) => ({ id: `page ${p.id}`, label: `On ${p.name || `page ${i + 1}`}` })),
+];
+const sortsOf = (quiz: Quiz): { id: string; label: string }[] => [
+  { id: '', label: 'All columns' },
+  ...(quiz.scales.length ? [{ id: 'scales', label: 'Scales alone' }] : []),
+  ...quiz.verdicts.filter((v) => v.outcomes.length).map((v) => ({ id: v.id, label: `${v.name} alone` })),
+];
+const isIn = (quiz: Quiz, { question }: Weighed, part: string): boolean => {
+  const [what, id] = part.split(' ');
+  return what === 'topic'
+    ? question.topic === id
+    : what === 'page'
+      ? indexOf(quiz).pageOf.get(question.id)?.id === id
+      : true;
+};
 
 function rowsOf(quiz: Quiz): GridRow[] {
   const numbers = new Map(questionsOf(quiz).map((q, i) => [q.id, i + 1]));

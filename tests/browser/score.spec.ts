@@ -127,6 +127,35 @@ test.describe('beside the grid', () => {
   });
 });
 
+test('the grid is narrowed to a topic and to a verdict, and columns are moved', async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole('link', { name: 'What kind of tourer are you?' }).click();
+  await tab(page, 'Score').click();
+  const heads = page.getByRole('columnheader');
+  const narrow = async (label: string, to: string) => {
+    await page.getByRole('button', { name: label }).click();
+    await page.getByRole('option', { name: to, exact: true }).click();
+  };
+  await expect(page.getByRole('gridcell', { name: /^Under 20 km, Wilder/ })).toBeVisible();
+  await narrow('Which questions are shown', 'About Kit');
+  await expect(page.getByRole('gridcell', { name: /^Under 20 km/ })).toHaveCount(0);
+  await expect(page.getByRole('gridcell', { name: /^hum along with it, Wilder/ })).toBeVisible();
+  await narrow('Which columns are shown', 'Rider type alone');
+  await expect(heads.filter({ hasText: 'Wilder' })).toHaveCount(0);
+  await expect(heads.filter({ hasText: 'Lane drifter' })).toBeVisible();
+  await narrow('Which columns are shown', 'All columns');
+  await narrow('Which questions are shown', 'All questions');
+  await page.getByRole('button', { name: 'Kit', exact: true }).click();
+  const columns = () => heads.locator('button').allInnerTexts();
+  expect((await columns()).slice(0, 3)).toEqual(['Wilder', 'Kit', 'Confidence']);
+  await expect(page.getByText(/With it go or change \d+ weights/)).toBeVisible();
+  await page.getByRole('button', { name: 'Move right' }).click();
+  await expect.poll(async () => (await columns()).slice(0, 3)).toEqual(['Wilder', 'Confidence', 'Kit']);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await columns()).slice(0, 3)).toEqual(['Wilder', 'Kit', 'Confidence']);
+  await saved(page);
+});
+
 test('below the grid of the demo stand exact figures', async ({ page }) => {
   await enterDemo(page);
   await page.getByRole('link', { name: 'What kind of tourer are you?' }).click();
