@@ -67,6 +67,13 @@ async function withEnd(block: BlockView, row: RunRow, now: Date): Promise<BlockV
   }
   if (block.kind !== 'chart') return block;
   const figures = await figuresOf(database(), row.workspaceId, row.quizId);
+  if (block.topic !== undefined) {
+    const counts = block.options.map((o) => [o.id, figures.get(`topic ${block.topic} ${o.id}`) ?? 0] as const);
+    return {
+      ...block,
+      others: { answered: counts.reduce((sum, [, n]) => sum + n, 0), options: Object.fromEntries(counts) },
+    };
+  }
   return {
     ...block,
     others: {

@@ -115,8 +115,9 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
     if (block.kind === 'hand-over' && published && !published.has(block.quiz))
       found.push(error('handover-unpublished', 'write', at, 'The result hands over to a quiz that is not published.'));
     if (block.kind === 'hand-over') carry('write', at, 'The result', block.carry);
-    if (block.kind === 'chart' && !questions.has(block.question ?? ''))
-      gone('write', at, 'The result shows how others answered, but not which question.');
+    const shown =
+      block.kind !== 'chart' || questions.has(block.question ?? '') || quiz.topics.some((t) => t.id === block.topic);
+    if (!shown) gone('write', at, 'The result shows how others answered, but not which question or topic.');
     if (block.kind === 'contact')
       for (const field of block.fields)
         if (field.from !== undefined && !quiz.known.some((k) => k.id === field.from))

@@ -92,7 +92,16 @@ export type BlockView =
   /** `outcome` is the one that was reached; `shared` stands for it in an address, and is added by whoever signs it. */
   | { kind: 'share'; id: string; text: string; button: string; outcome?: string; shared?: string }
   /** How others answered; whoever shows it adds the figures, which the core does not have. */
-  | { kind: 'chart'; id: string; title?: string; question: string; prompt: string; options: Part[]; others?: Others }
+  | {
+      kind: 'chart';
+      id: string;
+      title?: string;
+      question?: string;
+      topic?: string;
+      prompt: string;
+      options: Part[];
+      others?: Others;
+    }
   | { kind: 'certificate'; id: string; title: string; body: RichText; button: string }
   /** `url` is added by whoever knows where that quiz stands. */
   | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
@@ -286,6 +295,18 @@ function project(block: Block, help: Help): BlockView[] {
         { kind: 'score', id, ...given('title', block.title), lines: block.scales.flatMap((s) => scoreLine(s, help)) },
       ];
     case 'chart': {
+      const topic = help.quiz.topics.find((t) => t.id === block.topic);
+      if (topic)
+        return [
+          {
+            kind: 'chart',
+            id,
+            ...given('title', block.title),
+            topic: topic.id,
+            prompt: topic.name,
+            options: [0, 1, 2, 3, 4].map((n) => ({ id: String(n), text: `${n * 20}–${n * 20 + 20} %` })),
+          },
+        ];
       const question = indexOf(help.quiz).questions.get(block.question ?? '');
       if (question?.kind !== 'choice') return [];
       return [

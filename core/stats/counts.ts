@@ -11,7 +11,7 @@ import { resultOf } from '../score/result';
 /**
  * @param sent how many things the visitor sent; 0 = has only seen the quiz
  * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `finished`, `contact`, `offer`, `answered QUESTION`,
- *   `option QUESTION OPTION`, `outcome VERDICT OUTCOME`
+ *   `option QUESTION OPTION`, `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
  */
 export function countsOf(quiz: Quiz, run: Run, sent: number): string[] {
   const keys = new Set<string>(['seen']);
@@ -32,12 +32,17 @@ export function countsOf(quiz: Quiz, run: Run, sent: number): string[] {
   if (run.offers.length > 0) keys.add('offer');
   if (run.finished) {
     keys.add('finished');
-    const { verdicts } = resultOf(quiz, run);
+    const { verdicts, topics } = resultOf(quiz, run);
     for (const [verdict, { outcomes }] of Object.entries(verdicts))
       for (const id of outcomes) keys.add(`outcome ${verdict} ${id}`);
+    for (const [topic, { marks }] of Object.entries(topics))
+      if (marks.percent !== null) keys.add(`topic ${topic} ${fifthOf(marks.percent)}`);
   }
   return [...keys];
 }
+
+/** The fifth that a percentage lies in, 0 to 4; 100 belongs to the last. */
+export const fifthOf = (percent: number): number => Math.min(4, Math.max(0, Math.floor(percent / 20)));
 
 export const hasContact = (run: Run): boolean =>
   Object.values(run.contact).some(

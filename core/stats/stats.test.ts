@@ -1,7 +1,7 @@
 import { foldRun, type Sent } from '../run/run';
 import { walk } from '../run/walk';
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
-import { countsOf, journeyOf } from './counts';
+import { countsOf, fifthOf, journeyOf } from './counts';
 import { Alpha, Correlation, Moments } from './moments';
 import { compareProportions, wilson } from './proportions';
 import { RunReader } from './reading';
@@ -217,6 +217,32 @@ describe('what a run counts for', () => {
         'outcome v y',
       ].sort(),
     );
+  });
+  it('is the fifth of the marks that it has in each topic', () => {
+    const right = (id: string, topic: string) => choice(id, [option('a', {}, { credit: 1 }), option('b')], { topic });
+    const graded = quiz(
+      [
+        page(
+          'p1',
+          ['q1', 'q2', 'q3', 'q4'].map((id, i) => right(id, i < 3 ? 'kit' : 'legs')),
+        ),
+      ],
+      {
+        topics: [
+          { id: 'kit', name: 'Kit' },
+          { id: 'legs', name: 'Legs' },
+          { id: 'none', name: 'Nothing' },
+        ],
+      },
+    );
+    const answered = (answers: Record<string, string[]>) =>
+      countsOf(graded, foldRun(graded, { seed: 1 }, [{ do: 'go', page: 'p1', answers }]), 1).filter((k) =>
+        k.startsWith('topic'),
+      );
+    const [a, b] = [['a'], ['b']];
+    expect(answered({ q1: a, q2: a, q3: b, q4: a })).toEqual(['topic kit 3', 'topic legs 4']);
+    expect(answered({ q1: b, q2: b, q3: b, q4: b })).toEqual(['topic kit 0', 'topic legs 0']);
+    expect([-5, 0, 19.9, 20, 99, 100].map(fifthOf)).toEqual([0, 0, 0, 1, 4, 4]);
   });
   it('is not what was gone back from', () => {
     expect(count(go('p1', { q1: ['b'] }), { do: 'back', page: 'p2' })).not.toContain('leave p1');

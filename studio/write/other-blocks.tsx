@@ -9,7 +9,7 @@ import type { Block, ContactBlock, Page, Question, Quiz } from '../../core/quiz/
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { CarryPart, QuizChoice } from '../hand-over';
-import { moveBlock, newId, removeBlock, setField } from '../edits';
+import { moveBlock, newId, placeOfBlock, removeBlock, setField } from '../edits';
 import { useLive } from '../shell/live';
 import type { Target } from '../targets';
 import { Handle } from './drag';
@@ -279,7 +279,14 @@ type Of<K extends Block['kind']> = {
 };
 
 function ChartPart({ block, set }: Of<'chart'>) {
-  const choices = questionsOf(useQuiz()).filter((q) => q.kind === 'choice');
+  const quiz = useQuiz();
+  const choices = questionsOf(quiz).filter((q) => q.kind === 'choice');
+  const store = useDocumentStore();
+  const now = block.topic === undefined ? `q ${block.question ?? ''}` : `t ${block.topic}`;
+  const all = [
+    ...choices.map((q) => ({ id: `q ${q.id}`, label: nameOf(q) })),
+    ...quiz.topics.map((t) => ({ id: `t ${t.id}`, label: `in ${t.name}, in fifths of the marks` })),
+  ];
   return (
     <div style={{ display: 'grid', gap: 6 }}>
       <TextField
@@ -291,15 +298,20 @@ function ChartPart({ block, set }: Of<'chart'>) {
       <span>
         How others answered{' '}
         <Choose
-          label="Which question"
-          value={block.question ?? ''}
-          options={[
-            ...(choices.some((q) => q.id === block.question)
-              ? []
-              : [{ id: block.question ?? '', label: 'choose one' }]),
-            ...choices.map((q) => ({ id: q.id, label: nameOf(q) })),
-          ]}
-          onChange={(to) => set(['question'], block.question, to)}
+          label="Which question or topic"
+          value={now}
+          options={[...(all.some((o) => o.id === now) ? [] : [{ id: now, label: 'choose one' }]), ...all]}
+          onChange={(to) => {
+            const at = placeOfBlock(store.getState().quiz, block.id);
+            const [what, id] = [to.slice(0, 1), to.slice(2)];
+            store.getState().edit({
+              name: 'set-chart',
+              ops: [
+                ...setField('', at, ['question'], block.question, what === 'q' ? id : undefined).ops,
+                ...setField('', at, ['topic'], block.topic, what === 't' ? id : undefined).ops,
+              ],
+            });
+          }}
         />
         .
       </span>

@@ -44,6 +44,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
           await page.getByRole('button', { name: 'The ridge', exact: true }).click();
         await clean(page);
       }
+      // What is put together of the same pieces is looked at once.
+      if (colorScheme === 'dark') return;
       await page.getByRole('button', { name: 'From the bank' }).click();
       await expect(page.getByRole('checkbox').first()).toBeVisible();
       await clean(page);

@@ -4,7 +4,7 @@ import { world } from './servers';
 import { saved, signUp, startQuiz } from './people';
 
 /** How long two people edit one quiz, in seconds: a minute by hand, less where many tests wait. */
-const SECONDS = Number(process.env['TOGETHER'] ?? 20);
+const SECONDS = Number(process.env['TOGETHER'] ?? 12);
 
 const answersIn = (page: Page) =>
   page
