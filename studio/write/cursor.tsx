@@ -35,8 +35,6 @@ function keepFocus(field: HTMLElement, frames = 6): void {
 }
 
 type Typed = HTMLTextAreaElement | HTMLInputElement;
-/** Where somebody is typing, and what is selected there. */
-type Typing = { field: Typed; from: number; to: number };
 const isTyped = (element: Element | null): element is Typed =>
   element instanceof HTMLTextAreaElement || (element instanceof HTMLInputElement && element.type === 'text');
 
@@ -97,28 +95,23 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
       window.removeEventListener('pointercancel', up);
     };
   }, [settle]);
-  // Somebody else may move the question that is being typed in to another page, where it is drawn anew: the cursor goes along.
-  const typing = useRef<Typing | null>(null);
-  useEffect(() => {
-    const look = () => {
-      const field = document.activeElement;
-      if (!sheet.current?.contains(field)) return;
-      typing.current = isTyped(field) ? { field, from: field.selectionStart ?? 0, to: field.selectionEnd ?? 0 } : null;
-    };
-    document.addEventListener('selectionchange', look);
-    return () => document.removeEventListener('selectionchange', look);
-  }, [sheet]);
+  // Somebody else may move the question that is being typed in to another page, where it is drawn anew: the cursor goes along. A field
+  // that was taken out still knows where in it the cursor stood.
+  const typing = useRef<Typed | null>(null);
   useLayoutEffect(() => {
-    const { field, from, to } = typing.current ?? {};
-    if (!field || field.isConnected || document.activeElement !== document.body) return;
-    const name = CSS.escape(field.dataset['field'] ?? '');
-    const again = name ? sheet.current?.querySelector(`[data-field="${name}"]`) : null;
+    const old = typing.current;
+    if (!old || old.isConnected || document.activeElement !== document.body) return;
     typing.current = null;
+    const name = CSS.escape(old.dataset['field'] ?? '');
+    const again = name ? sheet.current?.querySelector(`[data-field="${name}"]`) : null;
     if (!again || !isTyped(again)) return;
     again.focus({ preventScroll: true });
-    again.setSelectionRange(from ?? 0, to ?? 0);
+    again.setSelectionRange(old.selectionStart, old.selectionEnd);
+    typing.current = again;
   });
   const onFocus = useCallback(() => {
+    const field = document.activeElement;
+    typing.current = isTyped(field) ? field : null;
     if (!pointing.current) settle();
   }, [settle]);
   const onPointerDown = useCallback(() => {
