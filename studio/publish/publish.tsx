@@ -31,7 +31,8 @@ const Sheet = styled.div`
     border-top: 1px solid var(--ink);
     padding-top: 14px;
   }
-  p {
+  p,
+  .says {
     color: var(--ink-2);
   }
   a {
@@ -116,7 +117,7 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
             </section>
             <section>
               <h2>In a page of yours</h2>
-              <p>
+              <div className="says">
                 It stands{' '}
                 <Choose
                   label="How it stands in the page"
@@ -149,7 +150,7 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
                 {as === 'text'
                   ? 'It takes the width of its place and the height that it needs; the style keeps the height of its first page free, so that your text does not jump.'
                   : 'It opens over your page, and closes with Escape or its ×.'}
-              </p>
+              </div>
               <Measure onMeasured={setFree} />
               <Code>{code}</Code>
               <div style={{ display: 'flex', gap: 20 }}>

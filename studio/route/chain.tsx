@@ -1,10 +1,22 @@
 'use client';
 /** The chain of quizzes that this one belongs to, as one journey. */
 import Link from 'next/link';
+import styled from 'styled-components';
 import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/quiz/chain';
 import type { Quiz } from '../../core/quiz/schema';
 import { Mark } from '../../ui/marks';
 import { useLive } from '../shell/live';
+
+const Journey = styled.section`
+  border-top: 1px solid var(--ink);
+  margin-top: 28px;
+  padding-top: 10px;
+  a {
+    color: inherit;
+    text-underline-offset: 3px;
+    text-decoration-color: var(--ink-3);
+  }
+`;
 
 export function Chain({ quiz }: { quiz: Quiz }) {
   const { live } = useLive();
@@ -13,10 +25,7 @@ export function Chain({ quiz }: { quiz: Quiz }) {
   if (own.handOvers.length === 0 && before.length === 0) return null;
   const journey = journeyFrom(own, live.quizzes);
   return (
-    <section
-      aria-label="The whole journey"
-      style={{ borderTop: '1px solid var(--ink)', marginTop: 28, paddingTop: 10 }}
-    >
+    <Journey aria-label="The whole journey">
       <h2 style={{ font: '700 18px/1.4 var(--heading)' }}>The whole journey</h2>
       {before.length > 0 && (
         <p style={{ color: 'var(--ink-2)', margin: '4px 0' }}>
@@ -32,7 +41,7 @@ export function Chain({ quiz }: { quiz: Quiz }) {
       )}
       <p style={{ margin: '4px 0', fontWeight: 600 }}>{quiz.title || 'This quiz'}</p>
       <Onward stop={journey} />
-    </section>
+    </Journey>
   );
 }
 

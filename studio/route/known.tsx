@@ -26,7 +26,7 @@ export function KnownValues({ quiz }: { quiz: Quiz }) {
         </p>
       )}
       {quiz.known.map((known) => (
-        <p key={known.id} style={{ margin: '8px 0', lineHeight: '30px' }}>
+        <div key={known.id} style={{ margin: '8px 0', lineHeight: '30px' }}>
           <LineInput
             aria-label="Name of the known value"
             style={{ width: 130, fontWeight: 600 }}
@@ -71,7 +71,7 @@ export function KnownValues({ quiz }: { quiz: Quiz }) {
           >
             <X size={13} />
           </TextButton>
-        </p>
+        </div>
       ))}
       <TextButton
         onPress={() => {

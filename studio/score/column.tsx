@@ -75,7 +75,7 @@ export function Column({
       ) : (
         <p style={{ color: 'var(--ink-3)' }}>Nothing adds to it yet.</p>
       )}
-      <p style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'center', paddingTop: 10 }}>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'center', paddingTop: 10 }}>
         <TextButton $weight={500} isDisabled={!moved(-1)} onPress={() => move(-1)}>
           Move left
         </TextButton>
@@ -95,7 +95,7 @@ export function Column({
             />
           </span>
         )}
-      </p>
+      </div>
       {children}
       <div style={{ marginTop: 20, borderTop: '1px solid var(--line)', paddingTop: 12 }}>
         <TextButton $danger $weight={500} onPress={() => store.getState().edit(removeTarget(quiz, target.id))}>

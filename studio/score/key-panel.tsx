@@ -80,7 +80,7 @@ export function KeyPanel({ row, children }: { row: GridRow | undefined; children
           </div>
         )}
         {isKeyed(question) && quiz.scales.some((s) => s.formula === undefined) && (
-          <p>
+          <div>
             Its marks{' '}
             <Choose
               label="Which scale its marks count for"
@@ -94,7 +94,7 @@ export function KeyPanel({ row, children }: { row: GridRow | undefined; children
               onChange={(to) => set('marksTo', question.marksTo, to || undefined)}
             />
             .
-          </p>
+          </div>
         )}
       </div>
       {children}

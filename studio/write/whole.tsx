@@ -51,6 +51,12 @@ const Line = styled.div`
     font-weight: 600;
     border-color: var(--saffron);
   }
+  @media (max-width: 899px) {
+    flex-wrap: wrap;
+    nav {
+      flex-basis: 100%;
+    }
+  }
   .find {
     display: flex;
     gap: 6px;

@@ -19,6 +19,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.use({ colorScheme });
     test('the studio has nothing that axe finds', async ({ page }) => {
       test.setTimeout(240_000);
+      // Nor is anything drawn otherwise by the browser than it came from the server.
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
       await page.goto(world().app);
       await clean(page);
       await enterDemo(page);
@@ -43,6 +46,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         if (tab === 'score' && quiz === 'overnight')
           await page.getByRole('button', { name: 'The ridge', exact: true }).click();
         await clean(page);
+        expect(errors).toEqual([]);
       }
       // What is put together of the same pieces is looked at once.
       if (colorScheme === 'dark') return;
