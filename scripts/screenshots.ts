@@ -68,6 +68,10 @@ async function take(): Promise<void> {
   await studio.getByLabel('Pair 1', { exact: true }).click();
   await studio.waitForLoadState('networkidle').catch(() => undefined);
   await shot(studio, 'write-kinds');
+  await studio.goto(`${home}/bank`);
+  await studio.getByText('In Roadside repair check', { exact: true }).first().waitFor();
+  await studio.waitForLoadState('networkidle').catch(() => undefined);
+  await shot(studio, 'bank');
 
   const dark = await open(1280, 800, 'dark');
   await enter(dark);
