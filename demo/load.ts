@@ -45,18 +45,18 @@ async function account(name: string, email: string, password: string): Promise<M
 }
 
 /** Keeps questions of the repair check in the bank, and takes one of them into the tyre quiz. @returns the revision of the repair check */
-async function fillBank(wren: Membership): Promise<number> {
+async function fillBank(wren: Membership, at: (daysAgo: number) => Date): Promise<number> {
   const ids = ['q-cut', 'q-order', 'q-link', 'q-skip', 'q-match', 'q-pressure'];
-  const links = await keepInBank(wren, 'repair', ids);
+  const links = await keepInBank(wren, 'repair', ids, at(11));
   const { draft } = await getQuiz(wren, 'repair');
   const ops = Object.entries(links).flatMap(
     ([id, to]) => setField('keep', placeOfBlock(draft, id), ['linked'], undefined, to).ops,
   );
-  await keepEdits(wren, 'repair', 0, [{ id: 'demo-bank-1', edit: { name: 'keep', ops } }]);
+  await keepEdits(wren, 'repair', 0, [{ id: 'demo-bank-1', edit: { name: 'keep', ops } }], at(11));
   const taken = (await listBank(wren)).filter((kept) => kept.question.id === links['q-pressure']);
   const tyres = await getQuiz(wren, 'winter-tyres');
   const put = addKept(tyres.draft, taken, 'studs', true);
-  if (put) await keepEdits(wren, 'winter-tyres', 0, [{ id: 'demo-bank-2', edit: put.edit }]);
+  if (put) await keepEdits(wren, 'winter-tyres', 0, [{ id: 'demo-bank-2', edit: put.edit }], at(9));
   return 1;
 }
 
@@ -73,7 +73,7 @@ async function load(): Promise<void> {
   await importQuiz(pia, readQuiz('winter-tyres'), 'winter-tyres', new Date(now - 9 * DAY));
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
     await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
-  const revision = await fillBank(wren);
+  const revision = await fillBank(wren, (days) => new Date(now - days * DAY));
   for (const name of ['wishes', 'overnight']) await publishQuiz(wren, name, 0, new Date(now - 10 * DAY));
   await publishQuiz(wren, 'repair', revision, new Date(now - 10 * DAY));
   const tourer = readQuiz('tourer');

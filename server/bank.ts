@@ -90,10 +90,11 @@ export async function keepInBank(
   member: Membership,
   quizId: string,
   ids: readonly string[],
+  now = new Date(),
 ): Promise<Record<string, string>> {
   requireEditor(member);
   const { draft } = await getQuiz(member, quizId);
-  const bank = await openBank(member);
+  const bank = await openBank(member, now);
   const known = new Set(questionsOf(bank.draft).map((q) => q.id));
   const wanted = draft.pages
     .map((p) => ({ ...p, blocks: p.blocks.filter((b) => isQuestion(b) && ids.includes(b.id)) }))
@@ -131,8 +132,12 @@ export async function keepInBank(
     }
   });
   if (chosen.length)
-    await keepEdits(member, bank.quizId, bank.revision, [
-      { id: newId('keep', 16), edit: { name: 'keep-in-bank', ops } },
-    ]);
+    await keepEdits(
+      member,
+      bank.quizId,
+      bank.revision,
+      [{ id: newId('keep', 16), edit: { name: 'keep-in-bank', ops } }],
+      now,
+    );
   return links;
 }

@@ -39,6 +39,8 @@ for (const suite of [
   'run/draw',
   'run/carry',
   'run/clock',
+  'run/ahead',
+  'run/examples',
   'run/plain-form',
   'score/result',
   'score/formula',

@@ -63,7 +63,7 @@ const Head = styled.thead`
   }
   .told {
     position: absolute;
-    inset: -14px 0 auto auto;
+    inset: 2px 2px auto auto;
   }
   th.chosen {
     background: var(--saffron-wash);

@@ -1,7 +1,7 @@
 'use client';
 /** One page of the quiz in the manuscript: its ruled line with the name, and its blocks. */
 import { MoreHorizontal, Plus } from 'lucide-react';
-import { Fragment, memo, useState } from 'react';
+import { Fragment, memo, useCallback, useState } from 'react';
 import styled from 'styled-components';
 import type { Block, Page, Quiz } from '../../core/quiz/schema';
 import { type BlockKind, newBlock } from '../../core/quiz/blank';
@@ -90,31 +90,20 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
   const [menu, setMenu] = useState<{ anchor: HTMLElement; block: string } | null>(null);
   let number = firstNumber;
 
+  const { id } = page;
   /** Puts a block of this kind where the cursor is: in place of an empty question, else behind it. */
-  const put = (kind: string, at: string | null) => {
-    const { quiz: now, edit } = store.getState();
-    const block = begun(now, makeBlock(kind, now));
-    const old = page.blocks.find((b) => b.id === at);
-    const empty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
-    edit(
-      empty && old ? replaceBlock(now, old.id, block) : addBlock(page.id, at ?? page.blocks.at(-1)?.id ?? null, block),
-    );
-    focusLater(`prompt ${block.id}`);
-  };
-  const act = (id: string) => {
-    const { quiz: now, edit } = store.getState();
-    const made =
-      id === 'up'
-        ? movePage(now, page.id, -1)
-        : id === 'down'
-          ? movePage(now, page.id, 1)
-          : id === 'join'
-            ? joinWithAbove(now, page)
-            : id === 'remove'
-              ? removePage(page.id)
-              : null;
-    if (made) edit(made);
-  };
+  const put = useCallback(
+    (kind: string, at: string | null) => {
+      const { quiz: now, edit } = store.getState();
+      const blocks = now.pages.find((p) => p.id === id)?.blocks ?? [];
+      const block = begun(now, makeBlock(kind, now));
+      const old = blocks.find((b) => b.id === at);
+      const empty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
+      edit(empty && old ? replaceBlock(now, old.id, block) : addBlock(id, at ?? blocks.at(-1)?.id ?? null, block));
+      focusLater(`prompt ${block.id}`);
+    },
+    [store, focusLater, id],
+  );
   const isAsk = page.stage === 'ask';
   return (
     <Section data-page={page.id} id={page.id} aria-label={`Page ${place}, ${page.name}`}>
@@ -149,22 +138,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
                 )
             }
           />
-          <MenuButton
-            label={`What to do with page ${place}`}
-            onAction={act}
-            entries={[
-              ...(isAsk
-                ? [
-                    { id: 'up', label: 'Move the page up', disabled: place === 1 },
-                    { id: 'down', label: 'Move the page down' },
-                    { id: 'join', label: 'Put on one page with the one above', disabled: place === 1 },
-                  ]
-                : []),
-              { id: 'remove', label: 'Delete the page', danger: true },
-            ]}
-          >
-            <MoreHorizontal size={16} />
-          </MenuButton>
+          <PageMenu page={id} place={place} isAsk={isAsk} />
         </div>
       </Row>
       {page.blocks.map((block, i) => {
@@ -231,13 +205,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
             )
           }
         >
-          <MenuButton
-            label={`Add to page ${place}`}
-            entries={isAsk ? kinds : resultKinds}
-            onAction={(kind) => put(kind, null)}
-          >
-            <Plus size={15} /> Add to this page
-          </MenuButton>
+          <AddMenu place={place} isAsk={isAsk} put={put} />
         </Row>
       )}
       {menu && (
@@ -250,6 +218,64 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
         />
       )}
     </Section>
+  );
+});
+
+/** What can be done with a page. Apart, so that typing on the page leaves it as it is. */
+const PageMenu = memo(function PageMenu({ page, place, isAsk }: { page: string; place: number; isAsk: boolean }) {
+  const store = useDocumentStore();
+  const act = (id: string) => {
+    const { quiz, edit } = store.getState();
+    const now = quiz.pages.find((p) => p.id === page);
+    const made =
+      id === 'up'
+        ? movePage(quiz, page, -1)
+        : id === 'down'
+          ? movePage(quiz, page, 1)
+          : id === 'join' && now
+            ? joinWithAbove(quiz, now)
+            : id === 'remove'
+              ? removePage(page)
+              : null;
+    if (made) edit(made);
+  };
+  return (
+    <MenuButton
+      label={`What to do with page ${place}`}
+      onAction={act}
+      entries={[
+        ...(isAsk
+          ? [
+              { id: 'up', label: 'Move the page up', disabled: place === 1 },
+              { id: 'down', label: 'Move the page down' },
+              { id: 'join', label: 'Put on one page with the one above', disabled: place === 1 },
+            ]
+          : []),
+        { id: 'remove', label: 'Delete the page', danger: true },
+      ]}
+    >
+      <MoreHorizontal size={16} />
+    </MenuButton>
+  );
+});
+
+const AddMenu = memo(function AddMenu({
+  place,
+  isAsk,
+  put,
+}: {
+  place: number;
+  isAsk: boolean;
+  put: (kind: string, at: string | null) => void;
+}) {
+  return (
+    <MenuButton
+      label={`Add to page ${place}`}
+      entries={isAsk ? kinds : resultKinds}
+      onAction={(kind) => put(kind, null)}
+    >
+      <Plus size={15} /> Add to this page
+    </MenuButton>
   );
 });
 
