@@ -1,8 +1,9 @@
 import { isAsKept } from '../core/quiz/bank';
+import { emptyQuiz } from '../core/quiz/blank';
 import type { Op } from '../core/quiz/edits';
 import { graft } from '../core/quiz/graft';
 import { isQuestion, questionsOf } from '../core/quiz/lookup';
-import type { Page, Question, Quiz } from '../core/quiz/schema';
+import type { Page, Question } from '../core/quiz/schema';
 import type { Membership } from '../db/queries/members';
 import { allQuizzes, bankIdOf, findQuiz, insertQuiz, type QuizRow } from '../db/queries/quizzes';
 import { requireEditor } from './authorise';
@@ -22,25 +23,7 @@ export async function openBank(member: Membership, now = new Date()): Promise<Qu
   const quizId = bankIdOf(member.workspaceId);
   const row = await findQuiz(database(), member.workspaceId, quizId);
   if (row) return row;
-  const draft: Quiz = {
-    format: 'yes-maybe-quiz',
-    version: 1,
-    id: quizId,
-    title: 'Question bank',
-    description: '',
-    language: 'en',
-    pages: [emptyPage],
-    topics: [],
-    scales: [],
-    verdicts: [],
-    known: [],
-    scoring: { of: 'seen' },
-    delivery: {},
-    look: {},
-    labels: {},
-    messages: [],
-    access: {},
-  };
+  const draft = emptyQuiz(quizId, 'Question bank', [emptyPage]);
   const fresh = {
     workspaceId: member.workspaceId,
     quizId,

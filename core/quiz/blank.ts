@@ -3,39 +3,42 @@ import type { Block, Page, QuestionKind, Quiz } from './schema';
 /** Ids are made by the caller, since the core has no randomness of its own. */
 export type NewId = (prefix: string) => string;
 
+/** A quiz of these pages, with all else as it is where nothing is said. */
+export const emptyQuiz = (id: string, title: string, pages: Page[]): Quiz => ({
+  format: 'yes-maybe-quiz',
+  version: 1,
+  id,
+  title,
+  description: '',
+  language: 'en',
+  pages,
+  topics: [],
+  scales: [],
+  verdicts: [],
+  known: [],
+  scoring: { of: 'seen' },
+  delivery: {},
+  look: {},
+  labels: {},
+  messages: [],
+  access: {},
+});
+
 /** A new quiz: one page with one question to fill in, and a result page. */
 export function blankQuiz(
   newId: NewId,
   { title, prompt = '', answers = [] }: { title: string; prompt?: string; answers?: string[] },
 ): Quiz {
   const texts = [...answers, '', ''].slice(0, Math.max(2, answers.length));
-  return {
-    format: 'yes-maybe-quiz',
-    version: 1,
-    id: newId('quiz'),
-    title,
-    description: '',
-    language: 'en',
-    pages: [
-      {
-        id: newId('p'),
-        name: 'Page 1',
-        stage: 'ask',
-        blocks: [{ ...choiceBlock(newId), prompt, options: texts.map((text) => ({ id: newId('o'), text })) }],
-      },
-      resultPage(newId),
-    ],
-    topics: [],
-    scales: [],
-    verdicts: [],
-    known: [],
-    scoring: { of: 'seen' },
-    delivery: {},
-    look: {},
-    labels: {},
-    messages: [],
-    access: {},
-  };
+  return emptyQuiz(newId('quiz'), title, [
+    {
+      id: newId('p'),
+      name: 'Page 1',
+      stage: 'ask',
+      blocks: [{ ...choiceBlock(newId), prompt, options: texts.map((text) => ({ id: newId('o'), text })) }],
+    },
+    resultPage(newId),
+  ]);
 }
 
 export const choiceBlock = (newId: NewId) => ({

@@ -1,50 +1,27 @@
 'use client';
 /** Ways kept as examples: walked again after each change, and saying when they come out otherwise. */
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { Example, Quiz } from '../../core/quiz/schema';
 import { comesTo, differences, exampleOf } from '../../core/run/examples';
 import type { Run } from '../../core/run/run';
-import { LineInput, TextButton } from '../../ui/controls';
+import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
 import { newId, setField } from '../edits';
+import { NameIt } from '../name-it';
 
 /** Keeps the way that is followed, by a name. */
 export function KeepExample({ quiz, run }: { quiz: Quiz; run: Run }) {
   const store = useDocumentStore();
-  const [name, setName] = useState<string | null>(null);
-  const keep = () => {
-    if (!name?.trim()) return;
-    const item = exampleOf(quiz, run, { id: newId('e'), name: name.trim() });
+  const keep = (name: string) => {
+    const item = exampleOf(quiz, run, { id: newId('e'), name });
     const after = quiz.examples?.at(-1)?.id ?? null;
     store.getState().edit({ name: 'keep-example', ops: [{ op: 'insert', at: [], list: 'examples', item, after }] });
-    setName(null);
   };
-  if (name === null)
-    return (
-      <TextButton $weight={500} onPress={() => setName('')}>
-        Keep this way as an example
-      </TextButton>
-    );
   return (
-    <span>
-      Keep it as{' '}
-      <LineInput
-        autoFocus
-        aria-label="Name of the example"
-        style={{ width: 180 }}
-        maxLength={200}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') keep();
-          if (e.key === 'Escape') setName(null);
-        }}
-      />{' '}
-      <TextButton isDisabled={!name.trim()} onPress={keep}>
-        Keep
-      </TextButton>
-    </span>
+    <NameIt ask="Keep it as" label="Name of the example" onName={keep}>
+      Keep this way as an example
+    </NameIt>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 /** A picture on a block, an answer or an outcome: chosen from those drawn for the product, with words for those who cannot see it. */
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Button, Dialog, DialogTrigger, Popover } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Picture } from '../../core/quiz/schema';
@@ -8,7 +8,7 @@ import type { Place } from '../../core/quiz/edits';
 import { Field, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';
-import { upload } from '../request';
+import { FileDrop } from './file-drop';
 import { pictures } from './pictures';
 
 const Thumb = styled(Button)`
@@ -49,20 +49,6 @@ export const Panel = styled(Popover)`
   border-radius: 6px;
   box-shadow: 0 8px 28px rgb(20 25 35 / 18%);
   font: 400 14px/1.4 var(--text);
-`;
-export const Drop = styled.div`
-  border: 1.5px dashed var(--ink-3);
-  border-radius: 6px;
-  padding: 10px 12px;
-  margin-bottom: 12px;
-  font-size: 13px;
-  color: var(--ink-2);
-  > span {
-    display: block;
-  }
-  p {
-    color: var(--brick);
-  }
 `;
 const Grid = styled.div`
   display: grid;
@@ -115,7 +101,15 @@ export function PictureButton({ at, field = ['picture'], picture, of, large, kee
       </Thumb>
       <Panel placement="bottom end" className="studio">
         <Dialog aria-label={`Picture of ${of}`} style={{ outline: 'none', padding: 16 }}>
-          <Upload onPicture={(src) => set({ src, text: '' })} />
+          <FileDrop<{ src: string }>
+            button="Choose a picture of your own"
+            note="or drop or paste one here, or take one of these:"
+            label="A picture of your own"
+            accept="image/*"
+            megabytes={12}
+            to="/api/pictures"
+            onTaken={({ src }) => set({ src, text: '' })}
+          />
           <Grid>
             {pictures.map((p) => (
               <button
@@ -148,54 +142,6 @@ export function PictureButton({ at, field = ['picture'], picture, of, large, kee
         </Dialog>
       </Panel>
     </DialogTrigger>
-  );
-}
-
-const LARGEST = 12_000_000;
-
-/** A picture of one's own: chosen, dropped or pasted. The server makes it smaller and keeps it before it stands anywhere. */
-function Upload({ onPicture }: { onPicture: (src: string) => void }) {
-  const file = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState('');
-  const take = async (chosen: File | null | undefined) => {
-    if (!chosen || busy) return;
-    setTrouble('');
-    if (chosen.size > LARGEST) return setTrouble(`“${chosen.name}” is too large: 12 MB at most.`);
-    setBusy(true);
-    try {
-      onPicture((await upload<{ src: string }>('/api/pictures', chosen)).src);
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
-    }
-    setBusy(false);
-  };
-  return (
-    <Drop
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        void take(e.dataTransfer.files[0]);
-      }}
-      onPaste={(e) => void take(e.clipboardData.files[0])}
-    >
-      <TextButton isDisabled={busy} onPress={() => file.current?.click()}>
-        {busy ? 'Taking it in …' : 'Choose a picture of your own'}
-      </TextButton>
-      <span>or drop or paste one here, or take one of these:</span>
-      <input
-        ref={file}
-        type="file"
-        hidden
-        aria-label="A picture of your own"
-        accept="image/*"
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
-      <p role="alert">{trouble}</p>
-    </Drop>
   );
 }
 

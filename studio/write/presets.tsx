@@ -1,9 +1,9 @@
 'use client';
 /** Settings kept by a name: in a question, over several, and for the quiz as a whole. */
-import { useState } from 'react';
 import type { Question, Quiz } from '../../core/quiz/schema';
-import { Choose, LineInput, MenuButton, TextButton } from '../../ui/controls';
+import { Choose, MenuButton, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
+import { NameIt } from '../name-it';
 import { applyPreset, asOthers, beginWith, keepPreset, removePreset, unlikeOthers } from './preset-edits';
 
 /** A list of the presets, to give one of them to these questions. */
@@ -33,13 +33,7 @@ const words = { required: 'required', marks: 'marks', penalty: 'penalty', shuffl
 export function PresetLine({ question }: { question: Question }) {
   const store = useDocumentStore();
   const quiz = useQuiz();
-  const [name, setName] = useState<string | null>(null);
   const unlike = unlikeOthers(quiz, question);
-  const keep = () => {
-    if (!name?.trim()) return;
-    store.getState().edit(keepPreset(store.getState().quiz, question, name));
-    setName(null);
-  };
   return (
     <div className="row">
       {unlike.length > 0 && (
@@ -57,30 +51,13 @@ export function PresetLine({ question }: { question: Question }) {
         </span>
       )}
       <PresetMenu ids={[question.id]} label="Settings as in" />
-      {name === null ? (
-        <TextButton $weight={500} onPress={() => setName('')}>
-          Keep these settings
-        </TextButton>
-      ) : (
-        <span>
-          Keep them as{' '}
-          <LineInput
-            autoFocus
-            aria-label="Name of these settings"
-            style={{ width: 140 }}
-            maxLength={100}
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') keep();
-              if (e.key === 'Escape') setName(null);
-            }}
-          />{' '}
-          <TextButton isDisabled={!name.trim()} onPress={keep}>
-            Keep
-          </TextButton>
-        </span>
-      )}
+      <NameIt
+        ask="Keep them as"
+        label="Name of these settings"
+        onName={(name) => store.getState().edit(keepPreset(store.getState().quiz, question, name))}
+      >
+        Keep these settings
+      </NameIt>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 /** Sound or video beside a question, or as a block: uploaded, or by its address. */
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Button, Dialog, DialogTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Place } from '../../core/quiz/edits';
@@ -8,11 +8,10 @@ import type { Picture } from '../../core/quiz/schema';
 import { Field, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';
-import { upload } from '../request';
-import { Drop, Panel } from './picture';
+import { FileDrop } from './file-drop';
+import { Panel } from './picture';
 
 type Kind = 'sound' | 'video';
-const LARGEST = 25_000_000;
 const isAddress = (text: string) => /^https?:\/\/\S+$/.test(text.trim());
 
 const Opener = styled(Button)`
@@ -41,8 +40,6 @@ type Props = {
 
 export function RecordingButton({ at, field, media, of }: Props) {
   const store = useDocumentStore();
-  const file = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState('');
   const [address, setAddress] = useState('');
   const kind: Kind | null = media.sound ? 'sound' : media.video ? 'video' : null;
@@ -53,19 +50,6 @@ export function RecordingButton({ at, field, media, of }: Props) {
   const put = (what: Kind, src: string) => {
     if (kind && kind !== what) set(kind, undefined);
     set(what, { src, text: now?.text ?? '' });
-  };
-  const take = async (chosen: File | null | undefined) => {
-    if (!chosen || busy) return;
-    setTrouble('');
-    if (chosen.size > LARGEST) return setTrouble(`“${chosen.name}” is too large: 25 MB at most.`);
-    setBusy(true);
-    try {
-      const made = await upload<{ src: string; kind: Kind }>('/api/recordings', chosen);
-      put(made.kind, made.src);
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
-    }
-    setBusy(false);
   };
   const byAddress = (what: Kind) => {
     if (!isAddress(address)) return setTrouble('An address that begins with https:// is needed.');
@@ -86,30 +70,18 @@ export function RecordingButton({ at, field, media, of }: Props) {
           {now && kind === 'video' && (
             <video controls preload="none" src={now.src} aria-label={now.text} style={{ width: '100%', height: 180 }} />
           )}
-          <Drop
-            onDragOver={(e) => e.preventDefault()}
-            onDrop={(e) => {
-              e.preventDefault();
-              void take(e.dataTransfer.files[0]);
-            }}
-          >
-            <TextButton isDisabled={busy} onPress={() => file.current?.click()}>
-              {busy ? 'Taking it in …' : 'Choose a file'}
-            </TextButton>
-            <span>MP3, WAV, OGG, M4A, MP4 or WebM, 25 MB at most. It can be dropped here too.</span>
-            <input
-              ref={file}
-              type="file"
-              hidden
-              aria-label="A file of sound or video"
-              accept="audio/*,video/*"
-              onChange={(e) => {
-                void take(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-            <p role="alert">{trouble}</p>
-          </Drop>
+          <FileDrop<{ src: string; kind: Kind }>
+            button="Choose a file"
+            note="MP3, WAV, OGG, M4A, MP4 or WebM, 25 MB at most. It can be dropped here too."
+            label="A file of sound or video"
+            accept="audio/*,video/*"
+            megabytes={25}
+            to="/api/recordings"
+            onTaken={(made) => put(made.kind, made.src)}
+          />
+          <p role="alert" style={{ color: 'var(--brick)', fontSize: 13 }}>
+            {trouble}
+          </p>
           <Field>
             Or the address of one
             <LineInput
