@@ -34,7 +34,10 @@ const large = (n: number): Quiz => ({
 /** Keystrokes by how long the page was busy with each, from the key to the next frame. Milliseconds, ascending. */
 async function typed(page: Page, n: number): Promise<number[]> {
   const field = page.getByLabel(`Question ${n}`, { exact: true });
-  await page.getByRole('button', { name: new RegExp(`^Page ${n}, `) }).first().click();
+  await page
+    .getByRole('button', { name: new RegExp(`^Page ${n}, `) })
+    .first()
+    .click();
   await field.click();
   await page.keyboard.press('End');
   await page.evaluate(() => {

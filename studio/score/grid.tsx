@@ -264,15 +264,17 @@ export function Grid(props: Props) {
       box.removeEventListener('scroll', look);
     };
   }, []);
+  const stood = useRef(active.row);
   useLayoutEffect(() => {
     const box = table.current?.parentElement;
-    if (!box) return;
+    // Only where the active cell moves: not at first, when somebody may have scrolled already, nor where rows are added around it.
+    if (!box || stood.current === active.row) return;
+    stood.current = active.row;
     const to = scrollTo(heights, active.row, {
       top: box.scrollTop,
       height: Math.max(ROW, box.clientHeight - HEADINGS - FOOTER),
     });
     if (to !== null) box.scrollTop = to;
-    // Only where the active cell moves, not where rows are added around it.
   }, [active.row]);
 
   useEffect(() => {
