@@ -43,7 +43,8 @@ function Filled({ quiz, run, view, send, again, onFilled, explains }: TryProps &
   const [values, setValues] = useState<Values>(() => valuesFrom(view));
   const [faults, setFaults] = useState<Refusal[]>([]);
   const [explained, setExplained] = useState(explains ? view.explained : undefined);
-  useEffect(() => onFilled?.(valuesFrom(view)), [view, onFilled]);
+  // What is filled in stays while the quiz around it is edited.
+  useEffect(() => onFilled?.(values), [values, onFilled]);
   const go = (sent: Sent) => {
     const next = step(quiz, run, sent);
     if ('refused' in next) setFaults(next.refused);
@@ -57,7 +58,6 @@ function Filled({ quiz, run, view, send, again, onFilled, explains }: TryProps &
       onChange={(next) => {
         setValues(next);
         setFaults([]);
-        onFilled?.(next);
       }}
       onNext={() => go(goFrom(view, values))}
       onSkip={(block) => go(goFrom(view, values, block))}

@@ -139,7 +139,7 @@ test('a way is kept as an example, and says when it comes out otherwise', async 
   await tab(page, 'Route').click();
   const follow = page.getByRole('region', { name: 'Follow a visitor' });
   await follow.getByLabel('Tea').check();
-  await follow.getByRole('button', { name: 'Next' }).click();
+  await follow.getByRole('button', { name: 'See my result' }).click();
   await follow.getByRole('button', { name: 'Keep this way as an example' }).click();
   await page.getByLabel('Name of the example').fill('A tea drinker');
   await page.keyboard.press('Enter');
