@@ -78,7 +78,7 @@ describe('exact odds', () => {
         for (const [value, share] of exact?.scales['s']?.histogram ?? [])
           expect(share).toBeCloseTo(all.points[value] ?? 0, 7);
       }),
-      tries(40),
+      tries(25),
     );
   });
   it('follow routes, conditions and what was answered before', () => {
