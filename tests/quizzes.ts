@@ -1,6 +1,7 @@
 /** Small quizzes for tests, written as short as they can be read. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { emptyQuiz } from '../core/quiz/blank';
 import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/quiz/schema';
 
 export const option = (id: string, weights: Option['weights'] = {}, more: Partial<Option> = {}): Option => ({
@@ -45,26 +46,8 @@ export const strongest = (
 });
 
 export function quiz(pages: Page[], more: Partial<Quiz> = {}): Quiz {
-  const made: Quiz = {
-    format: 'yes-maybe-quiz',
-    version: 1,
-    id: 'quiz',
-    title: 'A quiz',
-    description: '',
-    language: 'en',
-    pages: pages.some((p) => p.stage === 'result') ? pages : [...pages, result()],
-    topics: [],
-    scales: [],
-    verdicts: [],
-    known: [],
-    scoring: { of: 'seen' },
-    delivery: {},
-    look: {},
-    labels: {},
-    messages: [],
-    access: {},
-    ...more,
-  };
+  const all = pages.some((p) => p.stage === 'result') ? pages : [...pages, result()];
+  const made: Quiz = { ...emptyQuiz('quiz', 'A quiz', all), ...more };
   return VALIDATE ? valid(made) : made;
 }
 

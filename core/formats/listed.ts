@@ -2,6 +2,7 @@
  * Questions as a list, which is what a table or a page of text can hold of a quiz: each with its answers, the right ones, marks, explanations,
  * topic and seconds. Both formats are read into this and written from it.
  */
+import { emptyQuiz } from '../quiz/blank';
 import type { Accepted, Inline, Page, Question, QuestionKind, Quiz } from '../quiz/schema';
 import { isKeyed, isQuestion } from '../quiz/lookup';
 import { acceptedOf, fold } from '../text/fold';
@@ -120,13 +121,7 @@ export function quizFromList({ title, description, questions }: ListedQuiz, id: 
     questions.flatMap((q) => (q.fields.topic?.trim() ? [[fold(q.fields.topic), q.fields.topic.trim()] as const] : [])),
   );
   const quiz: Quiz = {
-    format: 'yes-maybe-quiz',
-    version: 1,
-    id,
-    title: title || 'Untitled quiz',
-    description,
-    language: 'en',
-    pages: [
+    ...emptyQuiz(id, title || 'Untitled quiz', [
       ...pages,
       {
         id: 'result',
@@ -134,17 +129,9 @@ export function quizFromList({ title, description, questions }: ListedQuiz, id: 
         stage: 'result',
         blocks: [{ id: 'thanks', kind: 'words', body: 'Thank you. That was all.' }],
       },
-    ],
+    ]),
+    description,
     topics: [...topics].map(([key, topicId]) => ({ id: topicId, name: names.get(key) ?? key })),
-    scales: [],
-    verdicts: [],
-    known: [],
-    scoring: { of: 'seen' },
-    delivery: {},
-    look: {},
-    labels: {},
-    messages: [],
-    access: {},
   };
   return { quiz, notes };
 }
