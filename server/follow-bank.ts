@@ -1,5 +1,6 @@
 import { followBank } from '../core/quiz/bank';
 import { applyEdit } from '../core/quiz/edits';
+import { questionsOf } from '../core/quiz/lookup';
 import type { Quiz } from '../core/quiz/schema';
 import type { Tx } from '../db/client';
 import type { Membership } from '../db/queries/members';
@@ -10,7 +11,8 @@ import { newId } from './ids';
 export async function followAll(tx: Tx, member: Membership, before: Quiz, after: Quiz, now: Date): Promise<void> {
   const rows = await allQuizzes(tx, member.workspaceId);
   // In one order for all, so that two changes of the bank cannot wait for each other.
-  for (const { quizId } of rows.sort((a, b) => (a.quizId < b.quizId ? -1 : 1))) {
+  const linked = rows.filter((row) => questionsOf(row.draft).some((q) => q.linked !== undefined));
+  for (const { quizId } of linked.sort((a, b) => (a.quizId < b.quizId ? -1 : 1))) {
     const row = await lockQuiz(tx, member.workspaceId, quizId);
     const edit = row ? followBank(row.draft, before, after) : null;
     if (!row || !edit) continue;

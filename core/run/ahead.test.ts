@@ -34,6 +34,10 @@ test.each<[string, Quiz]>([
     'words that tell the answer',
     of({}, page('p2', [text('q2', { prompt: { type: 'doc', content: [{ type: 'paragraph', content: [insert] }] } })])),
   ],
+  [
+    'a page that deals its questions, which may ask for anything',
+    of({}, page('p2', [], { draw: { from: ['q5'], count: 1 } })),
+  ],
   ['a clock', { ...of(), delivery: { limit: 60 } }],
   ['explanations after each page', { ...of(), delivery: { explain: 'after' } }],
 ])('nothing is known ahead of %s', (_, q) => {

@@ -5,9 +5,11 @@ import { hasLimits } from './clock';
 import { currentPage, type Run } from './run';
 import { type View, viewOf } from './view';
 
-/** What a page says may depend on the answers before it. */
+/** What a page says may depend on the answers before it; a page that deals its questions says what they say. */
 const dependsOnAnswers = (page: Page): boolean =>
-  page.blocks.some((b) => b.showIf !== undefined) || /"type":"insert"/.test(JSON.stringify(page.blocks));
+  page.draw !== undefined ||
+  page.blocks.some((b) => b.showIf !== undefined) ||
+  /"type":"insert"/.test(JSON.stringify(page.blocks));
 
 /** The page that follows whatever is answered; undefined where it depends. */
 function certainNext(quiz: Quiz, page: Page): Page | undefined {
