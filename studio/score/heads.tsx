@@ -63,7 +63,10 @@ const Head = styled.thead`
   }
   .told {
     position: absolute;
-    inset: 2px 2px auto auto;
+    inset: 0 2px auto auto;
+  }
+  .told:not(:empty) + button {
+    padding-top: 16px;
   }
   th.chosen {
     background: var(--saffron-wash);

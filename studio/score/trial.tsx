@@ -1,6 +1,7 @@
 'use client';
 /** One run beside the grid and what it comes to: a perfect one, an empty one, or one put together by choosing answers. */
 import { useMemo, useState } from 'react';
+import styled from 'styled-components';
 import { perfectAnswers } from '../../core/rehearse/perfect';
 import { indexOf, pickRange } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
@@ -12,6 +13,16 @@ import { Bar } from '../write/sheet';
 import { Views } from '../shell/view-switch';
 import { number } from './feet';
 import type { GridRow } from './grid';
+
+const Sums = styled.dl`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 4px 12px;
+  margin: 8px 0 0;
+  dd {
+    text-align: end;
+  }
+`;
 
 type Kind = 'perfect' | 'empty' | 'own';
 export type Trial = ReturnType<typeof useTrial>;
@@ -64,15 +75,7 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
           Choose answers by the marks at the left of the grid.
         </p>
       )}
-      <dl
-        style={{
-          display: 'grid',
-          gridTemplateColumns: '1fr auto',
-          justifyItems: 'start end',
-          gap: '4px 12px',
-          margin: '8px 0 0',
-        }}
-      >
+      <Sums>
         {result.marks.possible > 0 && (
           <>
             <dt>Marks</dt>
@@ -111,7 +114,7 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
             </div>
           );
         })}
-      </dl>
+      </Sums>
     </section>
   );
 }
