@@ -1,4 +1,7 @@
-/** `npm run bench`: the application as it is served, measured against its own baseline in one run. */
+/**
+ * `npm run bench`: the application as it is served, measured against its own baseline in one run. `npm run bench -- memory` sends 100,000
+ * answers, which takes minutes.
+ */
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
@@ -42,7 +45,8 @@ await main(async () => {
     );
     await step('Loading a small demo', () => run(process.execPath, [...tsx, 'demo/load.ts'], { env }));
     await ensureBuild('.next-test');
-    await startServer({ ...env, BUILD_DIR: '.next-test' }, port, { log: logFile('bench-server') });
+    const server = await startServer({ ...env, BUILD_DIR: '.next-test' }, port, { log: logFile('bench-server') });
+    env.SERVER_PID = String(server.pid);
     const wanted = process.argv.slice(2);
     for (const bench of wanted.length ? wanted : ['answers', 'page', 'typing'])
       await run(process.execPath, [...tsx, `bench/${bench}.ts`], { env, show: true });

@@ -5,7 +5,8 @@ import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../c
 import { GRACE } from '../core/run/clock';
 import { viewOf } from '../core/run/view';
 import { hasContact } from '../core/stats/counts';
-import { appendEvent, insertRun, type RunRow, type RunWithEvents, runByToken } from '../db/queries/runs';
+import { appendEvent } from '../db/append';
+import { insertRun, type RunRow, type RunWithEvents, runByToken } from '../db/queries/runs';
 import { database } from './database';
 import { editionOf, liveQuiz } from './editions';
 import { hashToken, newId } from './ids';
@@ -52,7 +53,7 @@ export async function openRun(
       return value === undefined ? [] : [[id, value.slice(0, 300)] as const];
     }),
   );
-  await insertRun(database(), {
+  const row = await insertRun(database(), {
     workspaceId,
     runId: newId('r'),
     quizId,
@@ -64,10 +65,15 @@ export async function openRun(
     seenAt: now,
     lastAt: now,
   });
-  const row = await runByToken(database(), address, hashToken(token));
-  // The token opened a run of another quiz of this workspace.
-  if (!row) throw new Problem(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
-  return standingOf(quiz, row, foldRun(quiz, row, row.events), now);
+  if (row) {
+    const run = startRun(quiz, row);
+    remember(passKey(address, token), { row, quiz, run });
+    return standingOf(quiz, row, run, now);
+  }
+  // Opened by another request meanwhile; or the token opened a run of another quiz of this workspace.
+  const there = await runByToken(database(), address, hashToken(token));
+  if (!there) throw new Problem(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
+  return lookAgain(address, token, there, now);
 }
 
 /** Where the run of a token stands. */

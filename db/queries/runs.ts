@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, isNotNull, lt, or, sql } from 'drizzle-orm';
 import type { Sent } from '../../core/run/run';
-import { type Db, statement, type Tx } from '../client';
+import type { Db, Tx } from '../client';
 import { addresses, contacts, runEvents, runs } from '../schema';
 
 export type RunRow = typeof runs.$inferSelect;
@@ -50,37 +50,9 @@ export async function runById(db: Db, workspaceId: string, runId: string): Promi
   return (await db.select(columns).from(runs).where(where))[0];
 }
 
-/** Puts a run where its token is new; a repeated request finds it there. */
-export async function insertRun(db: Db | Tx, row: typeof runs.$inferInsert): Promise<void> {
-  await db.insert(runs).values(row).onConflictDoNothing();
-}
-
-const APPEND = `
-  with event as (
-    insert into run_events (workspace_id, run_id, seq, sent, at)
-    values ($1, $2, $3, $4::jsonb, $5::timestamptz)
-    on conflict do nothing returning 1)
-  update runs set seq = $3, last_at = $5::timestamptz, finished_at = coalesce(finished_at, $6::timestamptz)
-  where workspace_id = $1 and run_id = $2 and seq = $3 - 1 and exists (select 1 from event)`;
-
-type NewEvent = { workspaceId: string; runId: string; seq: number; sent: Sent; at: Date; finished: boolean };
-
-/**
- * Appends what a visitor sent, if the run stands just before it: one statement, so on disk whole or not at all. Outside a transaction it
- * is prepared once for each connection, since it is what visitors wait for.
- * @returns false where somebody else wrote this place meanwhile
- */
-export async function appendEvent(
-  db: Db | Tx,
-  { workspaceId, runId, seq, sent, at, finished }: NewEvent,
-): Promise<boolean> {
-  const when = at.toISOString();
-  const values = [workspaceId, runId, seq, JSON.stringify(sent), when, finished ? when : null];
-  const done =
-    '$client' in db
-      ? await db.$client.query({ name: 'append-event', text: APPEND, values })
-      : await db.execute(statement(APPEND, values));
-  return done.rowCount === 1;
+/** Puts a run where its token is new. @returns undefined where there is one already, as after a repeated request */
+export async function insertRun(db: Db | Tx, row: typeof runs.$inferInsert): Promise<RunRow | undefined> {
+  return (await db.insert(runs).values(row).onConflictDoNothing().returning())[0];
 }
 
 /** Runs of a quiz that have gone on since they were counted, locked against another counter. */

@@ -1,0 +1,57 @@
+/** Visitors that take a quiz over HTTP as fast as they are let, for the benches. */
+import { randomBytes } from 'node:crypto';
+import { Agent, request } from 'node:http';
+import { demoQuiz } from '../tests/quizzes';
+import type { Sent } from '../core/run/run';
+import { rehearsedRun } from '../core/rehearse/sampled';
+
+export const CONNECTIONS = 16;
+const home = process.env['PUBLIC_URL'] ?? '';
+export const agent = new Agent({ keepAlive: true, maxSockets: CONNECTIONS });
+
+export function post(path: string, body: unknown): Promise<number> {
+  const text = JSON.stringify(body);
+  return new Promise((resolve, reject) => {
+    const sent = request(
+      home + path,
+      {
+        method: 'POST',
+        agent,
+        headers: { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) },
+      },
+      (response) => {
+        response.resume();
+        response.on('end', () => resolve(response.statusCode ?? 0));
+      },
+    );
+    sent.on('error', reject);
+    sent.end(text);
+  });
+}
+
+const quiz = demoQuiz('tourer');
+const scripts = Array.from({ length: 40 }, (_, seed): Sent[] => {
+  const run = rehearsedRun(quiz, seed);
+  return run.way.slice(0, -1).map(({ page, shown }) => ({
+    do: 'go',
+    page,
+    answers: Object.fromEntries(shown.flatMap((id) => (run.answers[id] ? [[id, run.answers[id]]] : []))),
+    // The contact page is skipped: mail is another bench's matter.
+    ...(shown.includes('contact') ? { contact: { contact: { skipped: true as const } } } : {}),
+  }));
+});
+
+export type Pass = { token: string; seq: number; script: Sent[] };
+export async function openPass(number: number): Promise<Pass> {
+  const token = randomBytes(24).toString('base64url');
+  const status = await post('/q/tourer/open', { token, params: {}, source: 'bench' });
+  if (status !== 200) throw new Error(`Opening a run: ${status}`);
+  return { token, seq: 0, script: scripts[number % scripts.length] ?? [] };
+}
+
+/** Sends what comes next in a pass. @returns the status */
+export function sendNext(pass: Pass): Promise<number> {
+  const sent = pass.script[pass.seq];
+  pass.seq += 1;
+  return post('/q/tourer/step', { token: pass.token, seq: pass.seq, sent });
+}
