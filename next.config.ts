@@ -14,6 +14,11 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['pg', 'pg-boss', 'nodemailer', 'pino'],
   devIndicators: false,
+  // Else a server bound to 127.0.0.1 would take its own rewritten addresses for those of another host.
+  skipProxyUrlNormalize: true,
+  // Kept pages stay in memory, at most so much of it; a process that starts makes them anew.
+  cacheMaxMemorySize: 50_000_000,
+  experimental: { isrFlushToDisk: false },
   async headers() {
     return [
       {

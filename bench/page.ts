@@ -34,6 +34,22 @@ async function page(): Promise<void> {
   console.log(
     `script of the visitor's page: ${kB(own.bytes)} compressed, in ${own.files} files; of a bare page ${kB(bare.bytes)}: ${(own.bytes / bare.bytes).toFixed(2)} times (aim: at most 1.25)`,
   );
+  // One after the other, in turns: the page that is kept, and the same page made for one visitor.
+  const took: Record<'kept' | 'made', number[]> = { kept: [], made: [] };
+  for (let i = 0; i < 200; i++)
+    for (const [which, query] of [
+      ['kept', ''],
+      ['made', '?utm_source=bench'],
+    ] as const) {
+      const start = performance.now();
+      await (await fetch(`${home}/q/tourer${query}`)).text();
+      took[which].push(performance.now() - start);
+    }
+  const middle = (all: number[]) => all.sort((x, y) => x - y)[Math.floor(all.length / 2)] ?? 0;
+  const [kept, made] = [middle(took.kept), middle(took.made)];
+  console.log(
+    `first page, kept whole: ${kept.toFixed(1)} ms; made for one visitor ${made.toFixed(1)} ms (medians of 200): ${(made / kept).toFixed(1)} times`,
+  );
   const tab = await browser.newPage({ viewport: { width: 390, height: 844 } });
   const shift = () =>
     tab.evaluate(

@@ -16,7 +16,11 @@ export async function countRuns(workspaceId: string, quizId: string): Promise<vo
       const done = [];
       for (const row of open) {
         const quiz = await editionOf(workspaceId, quizId, row.edition);
-        const keys = countsOf(quiz, foldRun(quiz, row, row.events), row.seq);
+        const keys = countsOf(
+          quiz,
+          foldRun(quiz, row, row.events),
+          row.events.some((e) => e.do !== 'offer'),
+        );
         const before = new Set(row.countedKeys);
         const now = new Set(keys);
         const day = row.seenAt.toISOString().slice(0, 10);

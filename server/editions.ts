@@ -1,6 +1,8 @@
+import { createHash } from 'node:crypto';
 import type { Quiz } from '../core/quiz/schema';
 import { findEdition, liveAt } from '../db/queries/quizzes';
 import { database } from './database';
+import { readConfig } from './config';
 import { notFound } from './problem';
 
 // Editions never change, so any process may keep them; the oldest goes when there are too many.
@@ -27,4 +29,27 @@ export async function liveQuiz(address: string): Promise<Live> {
   const live = await liveAt(database(), address);
   if (!live) throw notFound('This quiz');
   return { ...live, quiz: await editionOf(live.workspaceId, live.quizId, live.edition) };
+}
+
+const marks = new WeakMap<Quiz, string>();
+
+/** What an edition is kept by in caches: its number, and a digest of all that its first page is made of. It never means anything else. */
+export function markOf({ workspaceId, quizId, edition, quiz }: Live): string {
+  const known = marks.get(quiz);
+  if (known) return known;
+  const made = createHash('sha256').update(JSON.stringify([workspaceId, quizId, readConfig().publicUrl, quiz]));
+  const mark = `${edition}-${made.digest('hex').slice(0, 20)}`;
+  marks.set(quiz, mark);
+  return mark;
+}
+
+/** The edition of a mark, at its address, live or not any more. */
+export async function markedQuiz(address: string, mark: string): Promise<Live> {
+  const live = await liveQuiz(address);
+  const edition = Number(/^\d{1,9}(?=-)/.exec(mark)?.[0]);
+  if (!edition) throw notFound('This edition');
+  const quiz = await editionOf(live.workspaceId, live.quizId, edition);
+  const marked = { ...live, edition, quiz };
+  if (markOf(marked) !== mark) throw notFound('This edition');
+  return marked;
 }

@@ -1,7 +1,7 @@
 import { embedCode } from '../core/formats/embed-code';
 import { readConfig } from './config';
+import { liveQuiz } from './editions';
 import { Problem } from './problem';
-import { firstLook } from './take-step';
 
 /** How an address becomes a quiz in sites that know oEmbed 1.0 (oembed.com). Lengths in px. */
 export type Oembed = {
@@ -27,8 +27,7 @@ export async function oembedOf(url: string, most: { width?: number; height?: num
   const inside = url.startsWith(`${publicUrl}/q/`) ? url.slice(publicUrl.length + 3) : '';
   const [address = ''] = inside.split(/[/?#]/);
   if (!address) throw new Problem(404, 'not-found', 'This is not the address of a quiz here.');
-  const { view } = await firstLook(decodeURIComponent(address));
-  const { title } = view.quiz;
+  const { title } = (await liveQuiz(decodeURIComponent(address))).quiz;
   return {
     version: '1.0',
     type: 'rich',

@@ -31,8 +31,7 @@ export function sharedOutcome(
 }
 
 /** What sites are told that show an address with a picture (Open Graph). */
-export async function shareOf(address: string, mark: string | undefined) {
-  const live = await liveQuiz(address);
+export function shareOf(address: string, live: Live, mark: string | undefined) {
   const outcome = sharedOutcome(live, mark);
   const { publicUrl } = readConfig();
   return {

@@ -8,7 +8,7 @@ import { hasContact } from '../core/stats/counts';
 import { appendEvent } from '../db/append';
 import { insertRun, type RunRow, type RunWithEvents, runByToken } from '../db/queries/runs';
 import { database } from './database';
-import { editionOf, liveQuiz } from './editions';
+import { editionOf, type Live, liveQuiz } from './editions';
 import { hashToken, newId } from './ids';
 import { Problem, notFound } from './problem';
 import { readHandOver } from './hand-over';
@@ -16,19 +16,8 @@ import { keepWhatWasLeft } from './keep-contact';
 import { deadlineFor, pageNow, type Standing, standingOf } from './standing';
 
 /** The first page of a quiz as everybody gets it, before there is a run. */
-export async function firstLook(
-  address: string,
-): Promise<Standing & { address: string; labels: Record<string, string>; findsLanguage: boolean }> {
-  const { quiz, edition } = await liveQuiz(address);
-  const findsLanguage = quiz.delivery.language === 'found';
-  return {
-    address,
-    labels: quiz.labels,
-    findsLanguage,
-    seq: 0,
-    edition,
-    view: viewOf(quiz, startRun(quiz, { seed: 0 })),
-  };
+export function firstLook({ quiz, edition }: Pick<Live, 'quiz' | 'edition'>): Standing {
+  return { seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
 }
 
 /**

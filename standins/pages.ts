@@ -1,7 +1,7 @@
 /** The pages of the made-up website, as text. */
 const style = `
-@font-face{font-family:Figtree;src:url(/fonts/figtree.woff2);font-weight:300 900}
-@font-face{font-family:SlowSerif;src:url(/fonts/serif.woff2);font-weight:200 900}
+@font-face{font-family:Figtree;src:url(/fonts/figtree.woff2);font-weight:300 900;font-display:optional}
+@font-face{font-family:SlowSerif;src:url(/fonts/serif.woff2);font-weight:200 900;font-display:optional}
 *{box-sizing:border-box}
 body{margin:0;background:#FBF4E6;color:#1D2B2A;font:18px/1.55 SlowSerif,Georgia,serif}
 header{background:#1F423D;color:#FBF4E6;display:flex;align-items:center;gap:32px;padding:0 48px;min-height:60px;flex-wrap:wrap}

@@ -17,6 +17,8 @@ type BlockProps = {
   onChange: (values: Values) => void;
   onAgain: () => void;
   onOffer?: (outcome: string) => void;
+  /** Where an offer is counted on the way to it, in a browser without scripts. */
+  offerAt?: (id: string) => string;
   /** Back to a page, to change an answer that is looked over. */
   onRevise?: (page: string) => void;
   /** Fetches the certificate of a block. */
@@ -30,6 +32,7 @@ export function BlockOf({
   onChange,
   onAgain,
   onOffer,
+  offerAt,
   onRevise,
   onCertificate,
 }: BlockProps): ReactNode {
@@ -61,9 +64,11 @@ export function BlockOf({
         </figure>
       );
     case 'offer':
-      return <OfferPart offer={block.offer} onTake={() => onOffer?.(block.id)} />;
+      return <OfferPart offer={block.offer} at={offerAt?.(block.id)} onTake={() => onOffer?.(block.id)} />;
     case 'verdict':
-      return block.outcomes.map((outcome) => <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} />);
+      return block.outcomes.map((outcome) => (
+        <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} offerAt={offerAt} />
+      ));
     case 'score':
     case 'topics':
       return (
@@ -133,7 +138,11 @@ export function BlockOf({
   }
 }
 
-function OutcomePart({ outcome, onOffer }: { outcome: OutcomeView; onOffer?: (outcome: string) => void }) {
+function OutcomePart({
+  outcome,
+  onOffer,
+  offerAt,
+}: { outcome: OutcomeView } & Pick<BlockProps, 'onOffer' | 'offerAt'>) {
   return (
     <section className="v-outcome">
       {outcome.picture && <img src={outcome.picture.src} alt={outcome.picture.text} width={640} height={320} />}
@@ -144,7 +153,9 @@ function OutcomePart({ outcome, onOffer }: { outcome: OutcomeView; onOffer?: (ou
       <div className="v-words">
         <Rich text={outcome.body} />
       </div>
-      {outcome.offer && <OfferPart offer={outcome.offer} onTake={() => onOffer?.(outcome.id)} />}
+      {outcome.offer && (
+        <OfferPart offer={outcome.offer} at={offerAt?.(outcome.id)} onTake={() => onOffer?.(outcome.id)} />
+      )}
     </section>
   );
 }
@@ -315,12 +326,12 @@ function SharePart({ text, button, shared }: { text: string; button: string; sha
   );
 }
 
-function OfferPart({ offer, onTake }: { offer: Offer; onTake: () => void }) {
+function OfferPart({ offer, at, onTake }: { offer: Offer; at: string | undefined; onTake: () => void }) {
   return (
     <div className="v-offer">
       {offer.picture && <img src={offer.picture.src} alt={offer.picture.text} width={640} height={320} />}
       <span>{offer.text}</span>
-      <a href={offer.url} target="_blank" rel="noopener noreferrer" onClick={onTake}>
+      <a href={at ?? offer.url} target="_blank" rel="noopener noreferrer" onClick={onTake}>
         {offer.button}
       </a>
     </div>

@@ -9,6 +9,8 @@ import { BlockOf, Review } from './blocks';
 import { missing, type Values } from './values';
 import { useWords } from './words';
 
+/** `home` is the address of the quiz here. */
+type Plain = { home: string; token: string; params: Record<string, string> };
 type Props = {
   view: View;
   values: Values;
@@ -31,8 +33,11 @@ type Props = {
   /** How long is left, where time is limited. */
   clock?: ReactNode;
   /** Where the page goes as a plain form, in a browser without scripts. `token` is '' before there is a run. */
-  plain?: { action: string; token: string; params: Record<string, string> };
+  plain?: Plain;
 };
+
+const offerCounted = (plain: Plain) => (id: string) =>
+  `${plain.home}/offer?${new URLSearchParams({ run: plain.token, of: id })}`;
 
 export function PageView({
   view,
@@ -91,7 +96,7 @@ export function PageView({
       data-look={view.quiz.look}
       ref={panel}
       noValidate={alive}
-      {...(plain ? { method: 'post', action: plain.action } : {})}
+      {...(plain ? { method: 'post', action: `${plain.home}/plain` } : {})}
       lang={view.quiz.language}
       dir={/^(ar|fa|he|ur)\b/.test(view.quiz.language) ? 'rtl' : 'ltr'}
       onSubmit={(event) => {
@@ -160,6 +165,7 @@ export function PageView({
               onChange={onChange}
               onAgain={onAgain}
               {...(onOffer ? { onOffer } : {})}
+              {...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {})}
               {...(onRevise && view.back ? { onRevise } : {})}
               {...(onCertificate ? { onCertificate } : {})}
             />

@@ -48,6 +48,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   const token = useRef('');
   const opened = useRef<Promise<void>>(Promise.resolve());
   const inFlight = useRef(false);
+  const started = useRef(false);
   /** What could not be sent yet, in order; and where each of it was given, to go back to. */
   const waiting = useRef<Waiting[]>([]);
   const passed = useRef<{ standing: Standing; values: Values }[]>([]);
@@ -89,6 +90,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         if (place !== null) query.set('in', place);
         history.replaceState(null, '', `${location.pathname}${query.size ? `?${query}` : ''}`);
       }
+      started.current = now.seq > 0;
       if (now.seq > 0 || anew || handed !== null) {
         const page = now.view.page?.id;
         stand(now, kept?.values && kept.page === page && !now.view.finished ? kept.values : undefined);
@@ -132,6 +134,10 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
     if (window.parent === window) return;
     const { at, of } = now.view.progress;
     window.parent.postMessage({ yesMaybe: 1, event: { type, edition: now.edition, at, of } }, '*');
+  };
+  const tellStarted = (now: Standing) => {
+    if (!started.current) tell('started', now);
+    started.current = true;
   };
   const shownPage = useRef(pageId);
   useEffect(() => {
@@ -204,7 +210,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         waiting.current.shift();
         if (status === 200) {
           last = body as Standing;
-          if (first.seq === 1) tell('started', last);
+          tellStarted(last);
           if (first.sent.do === 'go' && first.sent.answers) tell('answered', last);
           continue;
         }
@@ -290,7 +296,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         const now = body as Standing;
         stand(now);
         keep();
-        if (standing.seq === 0) tell('started', now);
+        tellStarted(now);
         if (sent.do === 'go' && sent.answers) tell('answered', now);
         if (sent.do === 'go' && Object.values(sent.contact ?? {}).some((c) => 'fields' in c)) tell('contact', now);
         if (now.view.finished && !standing.view.finished) tell('finished', now);
@@ -360,7 +366,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
             setExplained(null);
             follow(standing);
           }}
-          plain={{ action: `/q/${address}/plain`, token: run?.token ?? '', params: run ? {} : params }}
+          plain={{ home: `/q/${address}`, token: run?.token ?? '', params: run ? {} : params }}
           clock={
             until !== null &&
             standing.clock && (

@@ -12,6 +12,7 @@ import { addQuestion, Ledger, planOf } from '../score/ledger';
 import { drawnBlocks } from './draw';
 import type { ContactGiven, Sent } from './sent';
 import { LOOK_OVER } from './look-over';
+import { offerOf } from './offers';
 import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
 
 export type { Refusal, RefusalCode } from './faults';
@@ -41,6 +42,7 @@ export type Run = {
   stopped?: 'visits';
   /** Where it left the quiz for another one, or for another address. */
   left?: Extract<Target, { quiz: string } | { url: string }>;
+  /** Outcomes and blocks whose offer was taken. */
   offers: string[];
 };
 export type Step = { run: Run } | { refused: Refusal[] };
@@ -96,8 +98,7 @@ export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
 /** The next state of a run, or every reason why what was sent cannot be taken. */
 export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   if (sent.do === 'offer') {
-    if (!run.finished || run.offers.includes(sent.outcome)) return { run };
-    return indexOf(quiz).outcomes.has(sent.outcome)
+    return offerOf(quiz, run, sent.outcome) && !run.offers.includes(sent.outcome)
       ? { run: { ...run, offers: [...run.offers, sent.outcome] } }
       : { run };
   }

@@ -9,4 +9,5 @@ export type Sent =
   | { do: 'change'; page: string }
   /** The time of the page, or of the whole quiz, is over: what is filled in is taken as it stands. */
   | { do: 'time'; of: 'page' | 'quiz'; page: string; answers?: Record<string, Answer> }
+  /** An offer was taken: of an outcome, or of a block of that id. */
   | { do: 'offer'; outcome: string };

@@ -9,13 +9,14 @@ import { questionsOnWay, type Run } from '../run/run';
 import { resultOf } from '../score/result';
 
 /**
- * @param sent how many things the visitor sent; 0 = has only seen the quiz
+ * @param started whether the visitor has gone on from the first page
  * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `finished`, `contact`, `offer`, `answered QUESTION`,
  *   `option QUESTION OPTION`, `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
  */
-export function countsOf(quiz: Quiz, run: Run, sent: number): string[] {
+export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
-  if (sent === 0) return [...keys];
+  if (run.offers.length > 0) keys.add('offer');
+  if (!started) return [...keys];
   keys.add('started');
   run.way.forEach((visit, i) => {
     keys.add(`enter ${visit.page}`);
@@ -29,7 +30,6 @@ export function countsOf(quiz: Quiz, run: Run, sent: number): string[] {
       keys.add(`option ${question.id} ${option}`);
   }
   if (hasContact(run)) keys.add('contact');
-  if (run.offers.length > 0) keys.add('offer');
   if (run.finished) {
     keys.add('finished');
     const { verdicts, topics } = resultOf(quiz, run);
@@ -51,6 +51,10 @@ export const hasContact = (run: Run): boolean =>
 
 export type JourneyStep = { key: string; name: string; count: number; /** less than the step before */ lost: number };
 
+const hasOffers = (quiz: Quiz): boolean =>
+  quiz.verdicts.some((v) => v.outcomes.some((o) => o.offer)) ||
+  quiz.pages.some((p) => p.blocks.some((b) => b.kind === 'offer'));
+
 /** The journey: seen, started, each asking page left, finished, contact left, offer taken; only steps the quiz has. */
 export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneyStep[] {
   const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.blocks.some((b) => isQuestion(b) || isContact(b)));
@@ -60,7 +64,7 @@ export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneySt
     ...asks.map((page) => ({ key: `leave ${page.id}`, name: page.name })),
     { key: 'finished', name: 'Finished' },
     ...(quiz.pages.some((p) => p.blocks.some(isContact)) ? [{ key: 'contact', name: 'Left an address' }] : []),
-    ...(quiz.verdicts.some((v) => v.outcomes.some((o) => o.offer)) ? [{ key: 'offer', name: 'Took the offer' }] : []),
+    ...(hasOffers(quiz) ? [{ key: 'offer', name: 'Took the offer' }] : []),
   ];
   return steps.map((s, i) => {
     const own = count(s.key);

@@ -199,7 +199,12 @@ describe('what a run counts for', () => {
     { verdicts: [strongest('v', ['x', 'y'])] },
   );
   const go = (on: string, answers = {}): Sent => ({ do: 'go', page: on, answers });
-  const count = (...sent: Sent[]) => countsOf(q, foldRun(q, { seed: 1 }, sent), sent.length);
+  const count = (...sent: Sent[]) =>
+    countsOf(
+      q,
+      foldRun(q, { seed: 1 }, sent),
+      sent.some((s) => s.do !== 'offer'),
+    );
   it('is being seen, until something is sent', () => expect(count()).toEqual(['seen']));
   it('is each page, answer and outcome once', () => {
     expect(count(go('p1', { q1: ['b'] }), go('p2')).sort()).toEqual(
@@ -236,7 +241,7 @@ describe('what a run counts for', () => {
       },
     );
     const answered = (answers: Record<string, string[]>) =>
-      countsOf(graded, foldRun(graded, { seed: 1 }, [{ do: 'go', page: 'p1', answers }]), 1).filter((k) =>
+      countsOf(graded, foldRun(graded, { seed: 1 }, [{ do: 'go', page: 'p1', answers }]), true).filter((k) =>
         k.startsWith('topic'),
       );
     const [a, b] = [['a'], ['b']];

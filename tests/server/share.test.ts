@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { GET } from '../../app/q/[address]/card/route';
 import { result, strongest } from '../quizzes';
 import { readConfig } from '../../server/config';
+import { liveQuiz } from '../../server/editions';
 import { shareOf, sharedMark } from '../../server/share';
 import { findRun } from '../../server/take-step';
 import { go, published, smallQuiz, visit } from './world';
@@ -55,7 +56,7 @@ test('who has reached an outcome shares it, with a line and a picture of its own
   expect(mark).toMatch(/^x\./);
   expect(block).not.toHaveProperty('outcome');
   const { publicUrl } = readConfig();
-  expect(await shareOf(address, mark)).toMatchObject({
+  expect(shareOf(address, await liveQuiz(address), mark)).toMatchObject({
     description: 'You drift',
     image: `${publicUrl}/q/${address}/card?shared=${encodeURIComponent(mark ?? '')}`,
   });
@@ -82,9 +83,9 @@ test('an outcome is not looked at by guessing its name', async () => {
     sharedMark(otherId, 'x'),
     sharedMark(quizId, 'gone'),
   ]) {
-    expect((await shareOf(address, mark)).description).not.toBe('You drift');
+    expect(shareOf(address, await liveQuiz(address), mark).description).not.toBe('You drift');
     expect((await card(address, mark)).png.equals(plain.png)).toBe(true);
   }
-  expect((await shareOf(other, sharedMark(otherId, 'y'))).description).toBe('Ridge seeker');
+  expect(shareOf(other, await liveQuiz(other), sharedMark(otherId, 'y')).description).toBe('Ridge seeker');
   expect((await card('no-such-quiz')).status).toBe(404);
 });

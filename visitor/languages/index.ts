@@ -1,4 +1,5 @@
 /** The languages that the visitor's side speaks. Only the one that a quiz needs reaches the browser: the server hands it to the page. */
+import type { Quiz } from '../../core/quiz/schema';
 import { ar } from './ar';
 import { de } from './de';
 import { es } from './es';
@@ -26,6 +27,10 @@ export function likedBest(accepted: string | null, other: string): string {
     .sort((a, b) => b.q - a.q || a.place - b.place);
   return liked[0]?.tag ?? other;
 }
+
+/** The language that a visitor's page is in. @param accepted the Accept-Language header */
+export const languageFor = ({ language, delivery }: Quiz, accepted: string | null): string =>
+  delivery.language === 'found' ? likedBest(accepted, language) : language;
 
 /** The fixed words in the language of a quiz; in English where it is none of ours. `labels` are the creator's own wording. */
 export function spokenIn(language: string, labels: Record<string, string> = {}): Spoken {

@@ -1,0 +1,40 @@
+/** What the first page of a quiz is made of, whether it is kept whole or made for one visitor. */
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { readConfig } from '../../server/config';
+import type { Live } from '../../server/editions';
+import { Problem } from '../../server/problem';
+import { shareOf } from '../../server/share';
+import { firstLook } from '../../server/take-step';
+import { spokenIn } from '../../visitor/languages';
+import { TakeQuiz } from '../../visitor/take-quiz';
+
+export const orNotFound = async <T,>(look: Promise<T>): Promise<T> => {
+  try {
+    return await look;
+  } catch (error) {
+    if (error instanceof Problem && error.status === 404) notFound();
+    throw error;
+  }
+};
+
+/** @param shared the mark of an outcome that somebody shares */
+export function metadataOf(address: string, live: Live, shared?: string): Metadata {
+  const { publicUrl } = readConfig();
+  const share = shareOf(address, live, shared);
+  const asked = new URLSearchParams({ url: `${publicUrl}/q/${address}`, format: 'json' });
+  return {
+    title: live.quiz.title,
+    description: share.description,
+    openGraph: { ...share, type: 'website', images: [{ url: share.image, width: 1200, height: 630 }] },
+    twitter: { card: 'summary_large_image' },
+    alternates: { types: { 'application/json+oembed': `${publicUrl}/oembed?${String(asked)}` } },
+  };
+}
+
+type Props = { address: string; live: Live; language: string; params?: Record<string, string> };
+
+export function FirstPage({ address, live, language, params = {} }: Props) {
+  const spoken = spokenIn(language, live.quiz.labels);
+  return <TakeQuiz address={address} first={firstLook(live)} spoken={spoken} params={params} />;
+}
