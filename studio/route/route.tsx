@@ -1,11 +1,12 @@
 'use client';
 /** Route: the pages down a spine with the jumps as arcs beside it; the rules of a page as sentences; and a visitor to follow. */
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import type { Odds } from '../../core/rehearse/odds';
 import { Mark } from '../../ui/marks';
-import { useQuiz } from '../document';
+import { useDocumentStore, useQuiz } from '../document';
+import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
@@ -13,6 +14,7 @@ import { Bar } from '../write/sheet';
 import { counted, percent, visitorsOf } from './flows';
 import { Chain } from './chain';
 import { Examples } from './examples';
+import { firstTest } from './condition';
 import { Follow } from './follow';
 import { KnownValues } from './known';
 import { Rules } from './rules';
@@ -66,6 +68,7 @@ const Split = styled.div`
 `;
 export function Route() {
   const quiz = useQuiz();
+  const store = useDocumentStore();
   const { odds } = useRehearsal();
   const [chosen, setChosen] = useState(() => quiz.pages[0]?.id ?? '');
   const [rule, setRule] = useState<number | null>(null);
@@ -74,6 +77,17 @@ export function Route() {
   useArrival((id) => {
     if (quiz.pages.some((p) => p.id === id)) setChosen(id);
   });
+  /** The sentence of a way, ready to be changed. */
+  const toRule = (id: string, route: number) => {
+    setChosen(id);
+    setRule(route);
+    setReached((n) => n + 1);
+  };
+  const rules = useRef<HTMLElement>(null);
+  const [reached, setReached] = useState(0);
+  useEffect(() => {
+    if (reached) rules.current?.querySelector<HTMLElement>('li[data-on] button:not(.n)')?.focus();
+  }, [reached]);
   const asks = quiz.pages.filter((p) => p.stage === 'ask').length;
   const results = quiz.pages.length - asks;
   return (
@@ -101,10 +115,19 @@ export function Route() {
             setChosen(id);
             setRule(null);
           }}
+          onWay={toRule}
+          onNewRule={(from, to) => {
+            const page = quiz.pages.find((p) => p.id === from);
+            if (!page) return;
+            const routes = page.routes ?? [];
+            const more = [...routes, { when: firstTest(quiz, from), to }];
+            store.getState().edit(setField('set-routes', placeOfPage(from), ['routes'], page.routes, more));
+            toRule(from, routes.length);
+          }}
         />
         <Outcomes quiz={quiz} odds={odds} />
       </div>
-      <aside aria-label="Rules and a visitor to follow">
+      <aside ref={rules} aria-label="Rules and a visitor to follow">
         {page && <Rules key={page.id} quiz={quiz} page={page} odds={odds} rule={rule} onRule={setRule} />}
         <Follow quiz={quiz} onWay={setWay} />
         <Examples quiz={quiz} onWay={setWay} />

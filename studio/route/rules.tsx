@@ -1,27 +1,22 @@
 'use client';
 /** Where a page leads, as sentences: read from the top, the first that holds is taken, and the last is always "Otherwise". */
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import styled from 'styled-components';
-import { isSafeAddress } from '../../core/check/references';
 import { isKeyed, isQuestion, without } from '../../core/quiz/lookup';
 import type { Condition, Page, Quiz, Target } from '../../core/quiz/schema';
-import { conditionWords, targetWords } from '../../core/quiz/sentences';
 import type { Odds } from '../../core/rehearse/odds';
-import { Choose, LineInput, TextButton } from '../../ui/controls';
+import { Choose, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { CarryPart, QuizChoice } from '../hand-over';
 import { Mend } from '../shell/check-sheet';
-import { useLive } from '../shell/live';
 import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { NumberField } from '../write/number-field';
 import { ConditionSentence, firstTest } from './condition';
 import { Dealt } from './dealt';
-import { counted, percent } from './flows';
-
-type Rule = NonNullable<Page['routes']>[number];
+import { type Rule, RuleLine, Share } from './rule-line';
+import { TargetChoice } from './target-choice';
 
 const List = styled.ol`
   list-style: none;
@@ -37,6 +32,11 @@ const List = styled.ol`
     border-bottom: 1px solid var(--line);
     font-size: 17px;
     line-height: 28px;
+  }
+  > li[data-over] {
+    box-shadow:
+      inset 0 3px 0 var(--saffron),
+      inset 0 4px 0 var(--ink);
   }
   > li[data-on] {
     background: var(--saffron-wash);
@@ -86,15 +86,19 @@ export function Rules({
   const setRoutes = (to: Rule[], join?: string) => set('routes', page.routes, to.length ? to : undefined, join);
   const told = findings.filter((f) => f.tab === 'route' && f.where[0] === page.id);
   const isAsk = page.stage === 'ask';
-  const move = (event: KeyboardEvent, i: number) => {
-    const to = i + (event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0);
-    const moved = routes[i];
-    if (!event.altKey || to === i || to < 0 || to >= routes.length || !moved) return;
-    event.preventDefault();
-    const others = routes.filter((_, k) => k !== i);
+  const move = (from: number, to: number) => {
+    const moved = routes[from];
+    if (to === from || to < 0 || to >= routes.length || !moved) return;
+    const others = routes.filter((_, k) => k !== from);
     setRoutes([...others.slice(0, to), moved, ...others.slice(to)]);
     onRule(to);
     requestAnimationFrame(() => list.current?.querySelectorAll<HTMLElement>('.n')[to]?.focus());
+  };
+  const byKeys = (event: KeyboardEvent, i: number) => {
+    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (!event.altKey || by === 0) return;
+    event.preventDefault();
+    move(i, i + by);
   };
   const keyed = page.blocks.some((b) => isQuestion(b) && isKeyed(b));
   return (
@@ -108,56 +112,25 @@ export function Rules({
       {isAsk && (
         <List ref={list}>
           {routes.map((one, i) => (
-            <li key={i} data-on={rule === i ? '' : undefined} onFocus={() => onRule(i)} onPointerDown={() => onRule(i)}>
-              <button
-                type="button"
-                className="n"
-                aria-label={`Rule ${i + 1}; Alt and arrow keys move it`}
-                title="Alt ↑ ↓ moves it"
-                onKeyDown={(event) => move(event, i)}
-              >
-                {i + 1}
-              </button>
-              <div>
-                When{' '}
-                <ConditionSentence
-                  quiz={quiz}
-                  page={page.id}
-                  value={one.when}
-                  onChange={(when, join) =>
-                    setRoutes(
-                      routes.map((r, k) => (k === i ? { ...r, when } : r)),
-                      join && `rule ${i} ${join}`,
-                    )
-                  }
-                />
-                , go on to{' '}
-                <TargetChoice
-                  quiz={quiz}
-                  page={page}
-                  value={one.to}
-                  onChange={(to, join) =>
-                    setRoutes(
-                      routes.map((r, k) => (k === i ? { ...r, to } : r)),
-                      join && `to ${i}`,
-                    )
-                  }
-                />
-              </div>
-              <span className="share">
-                <Share odds={odds} page={page.id} route={i} />
-                <br />
-                <TextButton
-                  aria-label={`Remove rule ${i + 1}: ${conditionWords(quiz, one.when)}`}
-                  onPress={() => {
-                    setRoutes(routes.filter((_, k) => k !== i));
-                    onRule(null);
-                  }}
-                >
-                  <X size={13} />
-                </TextButton>
-              </span>
-            </li>
+            <RuleLine
+              key={i}
+              {...{ quiz, page, odds, i }}
+              rule={one}
+              on={rule === i}
+              onReach={() => onRule(i)}
+              onKeyDown={(event) => byKeys(event, i)}
+              onDropped={(from) => move(from, i)}
+              onChange={(to, join) =>
+                setRoutes(
+                  routes.map((r, k) => (k === i ? to : r)),
+                  join && `rule ${i} ${join}`,
+                )
+              }
+              onRemove={() => {
+                setRoutes(routes.filter((_, k) => k !== i));
+                onRule(null);
+              }}
+            />
           ))}
           <li data-on={rule === -1 ? '' : undefined} onFocus={() => onRule(-1)}>
             <span />
@@ -201,103 +174,6 @@ export function Rules({
       {isAsk && <Dealt quiz={quiz} page={page} set={set} />}
       {isAsk && <Held quiz={quiz} page={page} keyed={keyed} set={set} />}
     </section>
-  );
-}
-
-function Share({ odds, page, route }: { odds: Odds | null; page: string; route: number }) {
-  if (!odds) return <>…</>;
-  const own = odds.routes[page] ?? {};
-  const share = own[route] ?? 0;
-  // Of those who leave the page, since whoever comes by twice leaves it twice.
-  const leaving = Object.values(own).reduce((sum, s) => sum + s, 0);
-  return share === 0 ? (
-    <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never</span>
-  ) : (
-    <>
-      {counted(share, odds)} &nbsp; {percent(share / leaving)}
-    </>
-  );
-}
-
-/** Where to: a page by its name, the result, the start, or an address. */
-function TargetChoice({
-  quiz,
-  page,
-  value,
-  bare,
-  onChange,
-}: {
-  quiz: Quiz;
-  page: Page;
-  value: Target;
-  /** Without the full stop: the sentence goes on. */
-  bare?: boolean;
-  onChange: (target: Target, join?: string) => void;
-}) {
-  const { live } = useLive();
-  const id =
-    typeof value === 'string' ? value : 'page' in value ? `page ${value.page}` : 'url' in value ? 'url' : 'quiz';
-  const asks = quiz.pages.filter((p) => p.stage === 'ask');
-  return (
-    <>
-      <Choose
-        label="Where it goes on to"
-        value={id}
-        options={[
-          { id: 'next', label: 'the next page' },
-          ...asks.map((p, i) => ({
-            id: `page ${p.id}`,
-            label: `${p.name || `Page ${i + 1}`}${p.id === page.id ? ' (this page again)' : ''}`,
-          })),
-          { id: 'finish', label: 'the result' },
-          { id: 'again', label: 'the start again' },
-          { id: 'quiz', label: 'another quiz' },
-          { id: 'url', label: 'an address elsewhere' },
-          ...(id.startsWith('page ') && !asks.some((p) => `page ${p.id}` === id)
-            ? [{ id, label: targetWords(quiz, value) }]
-            : []),
-        ]}
-        onChange={(to) => {
-          if (to === id) return;
-          if (to === 'next' || to === 'finish' || to === 'again') onChange(to);
-          else if (to === 'url') onChange({ url: 'https://' });
-          else if (to === 'quiz')
-            onChange({ quiz: live.quizzes.find((q) => q.live && q.id !== quiz.id)?.id ?? quiz.id });
-          else onChange({ page: to.slice(5) });
-        }}
-      />
-      {typeof value === 'object' && 'url' in value && (
-        <>
-          {' '}
-          <LineInput
-            type="url"
-            aria-label="The address"
-            aria-invalid={!isSafeAddress(value.url) || undefined}
-            style={{ width: 240, fontSize: 15, color: isSafeAddress(value.url) ? 'inherit' : 'var(--brick)' }}
-            value={value.url}
-            maxLength={2000}
-            onChange={(e) => onChange({ ...value, url: e.target.value }, 'url')}
-          />
-        </>
-      )}
-      {typeof value === 'object' && 'quiz' in value && (
-        <>
-          {', '}
-          <QuizChoice value={value.quiz} onChange={(to) => onChange({ ...value, quiz: to })} />
-        </>
-      )}
-      {!bare && '.'}
-      {typeof value === 'object' && ('quiz' in value || 'url' in value) && (
-        <CarryPart
-          quiz={quiz}
-          to={'quiz' in value ? live.quizzes.find((q) => q.id === value.quiz) : undefined}
-          value={value.carry}
-          onChange={(carry, join) =>
-            onChange(carry ? { ...value, carry } : 'quiz' in value ? { quiz: value.quiz } : { url: value.url }, join)
-          }
-        />
-      )}
-    </>
   );
 }
 

@@ -3,9 +3,12 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { conditionWords, targetWords } from '../../core/quiz/sentences';
-import type { Page, Quiz } from '../../core/quiz/schema';
+import type { Page, Quiz, Target } from '../../core/quiz/schema';
 import type { Odds } from '../../core/rehearse/odds';
+import { Plus } from 'lucide-react';
+import { TextButton } from '../../ui/controls';
 import { useLive } from '../shell/live';
+import { useDrawnWay } from './drawn-way';
 import { type Arc, counted, flowsOf, rowsOf } from './flows';
 
 const ROW = 50;
@@ -52,11 +55,12 @@ const Rows = styled.div`
   li.lost b {
     color: var(--brick);
   }
-  svg {
+  > svg {
     position: absolute;
     inset-block-start: 0;
     inset-inline-start: 210px;
     pointer-events: none;
+    user-select: none;
     overflow: visible;
   }
   .notes {
@@ -65,25 +69,49 @@ const Rows = styled.div`
     inset-inline-start: ${210 + DRAWING}px;
     inset-inline-end: 0;
     margin: 0;
+    padding: 0;
+    list-style: none;
     font-size: 13px;
     line-height: 17px;
   }
-  .notes > div {
+  .node {
+    pointer-events: all;
+    cursor: grab;
+    touch-action: none;
+  }
+  .way {
+    pointer-events: stroke;
+    cursor: pointer;
+    stroke: transparent;
+  }
+  .notes > li {
     position: absolute;
     inset-inline: 0;
-    b {
+    > button:first-child {
+      border: 0;
+      padding: 0;
+      background: none;
+      color: inherit;
+      font: inherit;
+      text-align: start;
+      cursor: pointer;
+      min-height: 24px;
       font-weight: 600;
       display: -webkit-box;
       -webkit-line-clamp: 2;
       -webkit-box-orient: vertical;
       overflow: hidden;
     }
-    span {
+    .goes {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      white-space: nowrap;
       color: var(--ink-2);
     }
   }
   @media (max-width: 620px) {
-    svg,
+    > svg,
     .notes {
       display: none;
     }
@@ -101,9 +129,13 @@ type SpineProps = {
   /** The pages that the followed visitor has come by. */
   way: string[];
   onChoose: (page: string) => void;
+  /** A way is chosen by its arc or its note: the rule of a page, −1 = otherwise, −2 = a held page let go. */
+  onWay: (page: string, route: number) => void;
+  /** A new rule of a page is wanted that leads there. */
+  onNewRule: (page: string, to: Target) => void;
 };
 
-export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
+export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRule }: SpineProps) {
   const flows = useMemo(() => flowsOf(quiz, odds), [quiz, odds]);
   const lit = new Set(way);
   const { live } = useLive();
@@ -123,7 +155,19 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
   const loops = flows.arcs.filter((a) => a.to <= a.from);
   const farthest = Math.max(1, ...jumps.map((a) => a.to - a.from));
   const reach = (arc: Arc) => 26 + (120 * (arc.to - arc.from)) / farthest;
-  const isOn = (arc: Arc) => quiz.pages[arc.from]?.id === chosen && (rule === null || arc.route === rule);
+  const isOn = (arc: Pick<Arc, 'from' | 'route'>) =>
+    quiz.pages[arc.from]?.id === chosen && (rule === null || arc.route === rule);
+  const drawn = useDrawnWay({
+    pageAt: (at) => {
+      const row = rows[Math.floor(at / ROW)];
+      return row && 'page' in row ? row.page : null;
+    },
+    onPress: (page) => onChoose(quiz.pages[page]?.id ?? ''),
+    onDrawn: (from, to) => {
+      const target = quiz.pages[to];
+      if (target) onNewRule(quiz.pages[from]?.id ?? '', target.stage === 'result' ? 'finish' : { page: target.id });
+    },
+  });
   const notes = placed([
     ...jumps
       .filter((arc) => arc.route !== null)
@@ -194,7 +238,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
           );
         })}
       </ol>
-      <svg width={DRAWING} height={rows.length * ROW} aria-hidden="true">
+      <svg width={DRAWING} height={rows.length * ROW} aria-hidden="true" {...drawn.onDrawing}>
         {rows.map((row, at) => {
           const i = 'page' in row ? row.page : row.to;
           const width = thick(flows.down[i] ?? null);
@@ -230,6 +274,15 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
                   opacity: on || back || dead ? 1 : 0.75,
                 }}
               />
+              {arc.route !== null && (
+                <path
+                  className="way"
+                  d={path}
+                  fill="none"
+                  strokeWidth={Math.max(14, thick(arc.share))}
+                  onClick={() => onWay(quiz.pages[arc.from]?.id ?? '', arc.route ?? -1)}
+                />
+              )}
               {on && !dead && (
                 <path d={path} fill="none" strokeWidth={1.5} strokeDasharray="5 4" style={{ stroke: 'var(--ink)' }} />
               )}
@@ -280,7 +333,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
           const lost = odds?.pages[page.id] === 0;
           const on = lit.has(page.id);
           return (
-            <g key={page.id}>
+            <g key={page.id} className={page.stage === 'ask' ? 'node' : undefined} {...drawn.onNode(i, page)}>
               <rect
                 x={X - 14}
                 y={y(i) - 11}
@@ -293,6 +346,17 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
                   stroke: lost ? 'var(--brick)' : 'var(--ink)',
                 }}
               />
+              {drawn.over === i && (
+                <rect
+                  x={X - 18}
+                  y={y(i) - 15}
+                  width={36}
+                  height={30}
+                  fill="none"
+                  strokeWidth={4}
+                  style={{ stroke: 'var(--saffron)' }}
+                />
+              )}
               <text
                 x={X}
                 y={y(i) + 4.5}
@@ -304,27 +368,54 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose }: SpineProps) {
             </g>
           );
         })}
+        {drawn.from !== null && (
+          <path
+            d={`M${X + SPINE / 2} ${y(drawn.from)}C${X + 110} ${y(drawn.from)} ${X + 110} ${drawn.at} ${X + SPINE / 2} ${drawn.at}`}
+            fill="none"
+            strokeWidth={3}
+            strokeDasharray="6 4"
+            style={{ stroke: 'var(--ink)' }}
+          />
+        )}
       </svg>
-      <div className="notes" aria-hidden="true">
+      <ul className="notes" aria-label="Ways that leave the spine">
         {notes.map(({ from, route, to, share, top }, i) => {
-          const when = route !== null && route >= 0 ? quiz.pages[from]?.routes?.[route]?.when : undefined;
+          const page = quiz.pages[from];
+          const when = route !== null && route >= 0 ? page?.routes?.[route]?.when : undefined;
+          const words = when ? conditionWords(quiz, when) : route === -2 ? 'Not right after its tries' : 'Otherwise';
           return (
-            <div key={i} style={{ top }}>
-              <b>{when ? conditionWords(quiz, when) : route === -2 ? 'Not right after its tries' : 'Otherwise'}</b>
-              <span>
-                {share === 0 ? (
-                  <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never taken</span>
-                ) : (
-                  `${counted(share, odds)} go to ${to}`
+            <li key={i} style={{ top }} data-on={isOn({ from, route }) ? '' : undefined}>
+              <button type="button" onClick={() => onWay(page?.id ?? '', route ?? -1)}>
+                {words}
+              </button>
+              <div className="goes">
+                <span>
+                  {share === 0 ? (
+                    <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never taken</span>
+                  ) : (
+                    `${counted(share, odds)} go to ${to}`
+                  )}
+                </span>
+                {page && route !== null && isOn({ from, route }) && (
+                  <TextButton
+                    aria-label={`Another rule that leads to ${to}`}
+                    onPress={() => onNewRule(page.id, targetOf(page, route))}
+                  >
+                    <Plus size={13} /> rule
+                  </TextButton>
                 )}
-              </span>
-            </div>
+              </div>
+            </li>
           );
         })}
-      </div>
+      </ul>
     </Rows>
   );
 }
+
+/** Where a way of a page leads. */
+const targetOf = (page: Page, route: number): Target =>
+  (route >= 0 ? page.routes?.[route]?.to : route === -2 ? page.hold?.then : page.otherwise) ?? 'next';
 
 const range = (from: number, to: number): number[] => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 

@@ -168,3 +168,66 @@ test('a chain of quizzes is one journey', async ({ page }) => {
   await journey.getByRole('link', { name: 'Where shall we start?' }).click();
   await expect(journey.getByRole('listitem').filter({ hasText: 'Roadside repair check' })).toBeVisible();
 });
+
+test('a rule is made from an arc, and by drawing one from page to page', async ({ page }) => {
+  await threePages(page);
+  const box = async (name: string) => {
+    const node = await page.locator('svg .node').filter({ hasText: name }).boundingBox();
+    return { x: (node?.x ?? 0) + 14, y: (node?.y ?? 0) + 11 };
+  };
+  const [from, to] = [await box('1'), await box('3')];
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y - 20, { steps: 4 });
+  await page.mouse.move(to.x, to.y, { steps: 4 });
+  await page.mouse.up();
+  await expect(rules(page)).toHaveText([/When.*How far\?.*Under 20 km.*go on to.*Bags/]);
+  // The new sentence is ready to be changed, and undone in one step.
+  await expect(rules(page).getByRole('button', { name: 'What is asked' })).toBeFocused();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(rules(page)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Redo' }).click();
+
+  const ways = page.getByRole('list', { name: 'Ways that leave the spine' });
+  await rows(page).nth(2).press('Enter');
+  await ways.getByRole('button', { name: 'How far? is Under 20 km' }).press('Enter');
+  await expect(rules(page).getByRole('button', { name: 'What is asked' })).toBeFocused();
+  await ways.getByRole('button', { name: 'Another rule that leads to Bags' }).press('Enter');
+  await expect(rules(page)).toHaveCount(2);
+  await expect(rules(page).nth(1)).toContainText('Bags');
+  await expect(rules(page).nth(1).getByRole('button', { name: 'What is asked' })).toBeFocused();
+  await saved(page);
+});
+
+test('rules are dragged into their order, with the mouse and by the keyboard', async ({ page }) => {
+  await threePages(page);
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Add a sentence' }).click();
+  const target = (i: number) => rules(page).nth(i).getByRole('button', { name: 'Where it goes on to' });
+  for (const [i, to] of ['Repairs', 'Bags', 'the result'].entries()) {
+    await target(i).click();
+    await page.getByRole('option', { name: to, exact: true }).click();
+  }
+  const order = (...names: string[]) => Promise.all(names.map((name, i) => expect(target(i)).toContainText(name)));
+  await order('Repairs', 'Bags', 'the result');
+  const handle = (n: number) => page.getByRole('button', { name: `Rule ${n}; Alt and arrow keys move it` });
+  const [from, to] = [await handle(3).boundingBox(), await handle(1).boundingBox()];
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.x + 8, from.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y - 10, { steps: 4 });
+  await page.mouse.move(to.x + 20, to.y + 12, { steps: 8 });
+  await page.mouse.up();
+  await order('the result', 'Repairs', 'Bags');
+  // By the keyboard: Enter takes it up, Tab goes from place to place, Enter lets it go.
+  await handle(1).focus();
+  await page.keyboard.press('Enter');
+  const place = page.getByRole('listitem', { name: 'Rule 3' });
+  for (let i = 0; i < 6; i++) {
+    if (await place.evaluate((e) => e === document.activeElement)) break;
+    await page.keyboard.press('Tab');
+  }
+  await expect(place).toBeFocused();
+  await page.keyboard.press('Enter');
+  await order('Repairs', 'Bags', 'the result');
+  await saved(page);
+});
