@@ -3,6 +3,6 @@ export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { readConfig } = await import('./server/config');
   readConfig();
-  const { startWorkers } = await import('./server/jobs');
+  const { startWorkers } = await import('./server/workers');
   await startWorkers();
 }

@@ -117,6 +117,8 @@ export const quizzes = pgTable(
     changedAt: at('changed_at').notNull().defaultNow(),
     changedBy: text('changed_by').notNull().default(''),
     deletedAt: at('deleted_at'),
+    /** When results that are kept back were released by hand, last. */
+    releasedAt: at('released_at'),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId] })],
 );

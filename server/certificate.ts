@@ -10,6 +10,7 @@ import { plainText } from '../core/text/rich';
 import { runByToken } from '../db/queries/runs';
 import { database } from './database';
 import { editionOf } from './editions';
+import { heldUntil } from './held-back';
 import { hashToken } from './ids';
 import { notFound } from './problem';
 
@@ -105,7 +106,8 @@ export async function certificateOf(address: string, token: string, block: strin
   const row = await runByToken(database(), address, hashToken(token));
   if (!row?.finishedAt) throw notFound('This certificate');
   const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
-  const { page } = viewOf(quiz, foldRun(quiz, row, row.events));
+  const held = await heldUntil(database(), quiz, row, new Date());
+  const { page } = viewOf(quiz, foldRun(quiz, row, row.events), held);
   const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);
   if (found?.kind !== 'certificate') throw notFound('This certificate');
   const { title, body } = found;

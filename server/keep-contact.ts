@@ -8,7 +8,8 @@ import { keepContact, type Consent } from '../db/queries/contacts';
 import { insertLetter } from '../db/queries/letters';
 import type { RunRow } from '../db/queries/runs';
 import { newId } from './ids';
-import { enqueueLetter } from './jobs';
+import { heldUntil } from './held-back';
+import { enqueueLetter, enqueueRelease } from './jobs';
 
 type Left = { email: string; fields: Record<string, string>; consent: Consent; mayWrite: boolean };
 
@@ -58,6 +59,20 @@ export async function keepWhatWasLeft(
       at: now,
     });
   if (!run.finished || !left.mayWrite) return;
+  const held = await heldUntil(tx, quiz, row, now);
+  if (held === null) return writeLetters(tx, quiz, row, run, { to: left.email, now });
+  // By hand, all letters are written when it is released.
+  if (held !== 'released') await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
+}
+
+/** Writes the letters that a finished run causes, each of them once. */
+export async function writeLetters(
+  tx: Tx,
+  quiz: Quiz,
+  { workspaceId, runId, quizId }: RunRow,
+  run: Run,
+  { to, now }: { to: string; now: Date },
+): Promise<void> {
   const facts = runFacts(quiz, run);
   for (const message of quiz.messages) {
     if (message.when && !holds(message.when, facts)) continue;
@@ -68,7 +83,7 @@ export async function keepWhatWasLeft(
       quizId,
       runId,
       messageId: message.id,
-      recipient: left.email,
+      recipient: to,
       writtenAt: now,
       ...composeLetter(quiz, run, message),
     };

@@ -7,6 +7,8 @@ import { type BlockView, type View, viewOf } from '../core/run/view';
 import { figuresOf } from '../db/queries/figures';
 import { type RunRow, timedEvents } from '../db/queries/runs';
 import { database } from './database';
+import { heldUntil } from './held-back';
+import { whatWasLeft } from './keep-contact';
 import { handOverAddress } from './hand-over';
 import { sharedMark } from './share';
 
@@ -29,13 +31,14 @@ export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | n
 
 /** @param row of the run, as it is on disk with `run` as its state */
 export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<Standing> {
-  const seen = viewOf(quiz, run);
+  const held = run.finished ? await heldUntil(database(), quiz, row, now) : null;
+  const seen = viewOf(quiz, run, held);
   const deadline = run.finished ? null : await deadlineFor(quiz, row);
   const ahead = viewsAhead(quiz, run);
   return {
     seq: row.seq,
     edition: row.edition,
-    view: run.finished ? await withEnds(seen, row, now) : seen,
+    view: run.finished ? await withEnds(seen, row, now, mailTo(quiz, run, now)) : seen,
     ...(ahead.length ? { ahead } : {}),
     ...(deadline ? { clock: { of: deadline.of, left: Math.max(0, deadline.at - now.getTime()) } } : {}),
   };
@@ -44,10 +47,16 @@ export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): 
 /** The page a run stands on once time is up, as the step that says so names it. */
 export const pageNow = (quiz: Quiz, run: Run): string => currentPage(quiz, run)?.id ?? '';
 
+/** Where a letter about the result will go; null where none does. */
+function mailTo(quiz: Quiz, run: Run, now: Date): string | null {
+  const left = quiz.messages.length ? whatWasLeft(quiz, run, now) : null;
+  return left?.mayWrite ? left.email : null;
+}
+
 /** Adds where hand-overs lead and how others answered. */
-async function withEnds({ out, ...view }: View, row: RunRow, now: Date): Promise<View> {
+async function withEnds({ out, ...view }: View, row: RunRow, now: Date, mail: string | null): Promise<View> {
   const { page } = view;
-  const blocks = page ? await Promise.all(page.blocks.map((block) => withEnd(block, row, now))) : [];
+  const blocks = page ? await Promise.all(page.blocks.map((block) => withEnd(block, row, now, mail))) : [];
   const to = out && 'quiz' in out ? await handOverAddress(row, out.quiz, '', now) : null;
   return {
     ...view,
@@ -56,7 +65,8 @@ async function withEnds({ out, ...view }: View, row: RunRow, now: Date): Promise
   };
 }
 
-async function withEnd(block: BlockView, row: RunRow, now: Date): Promise<BlockView> {
+async function withEnd(block: BlockView, row: RunRow, now: Date, mail: string | null): Promise<BlockView> {
+  if (block.kind === 'held-back') return { ...block, ...(mail === null ? {} : { mail }) };
   if (block.kind === 'hand-over') {
     const url = await handOverAddress(row, block.quiz, block.id, now);
     return { ...block, ...(url === null ? {} : { url }) };

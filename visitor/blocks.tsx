@@ -116,6 +116,8 @@ export function BlockOf({
           {block.button || say('goOn')} <span aria-hidden="true">→</span>
         </a>
       );
+    case 'held-back':
+      return <HeldBackPart block={block} />;
     case 'look-over':
       return <LookOverPart lines={block.lines} onRevise={onRevise} />;
     case 'again':
@@ -322,6 +324,28 @@ function SharePart({ text, button, shared }: { text: string; button: string; sha
         {button || say('share')}
       </button>
       <span role="status">{done}</span>
+    </div>
+  );
+}
+
+/** That there is a result, and when and how it comes. */
+function HeldBackPart({ block: { until, mail } }: { block: Extract<BlockView, { kind: 'held-back' }> }) {
+  const { say, language } = useWords();
+  const when = (iso: string) =>
+    new Intl.DateTimeFormat(language, { dateStyle: 'long', timeStyle: 'short' }).format(new Date(iso));
+  return (
+    <div className="v-words">
+      <h2 className="v-prompt" tabIndex={-1} data-heading>
+        {say('heldBack')}
+      </h2>
+      {/* In the visitor's own time, which the server does not know. */}
+      <p suppressHydrationWarning>
+        {until === 'released' ? say('heldUntilReleased') : say('heldUntil', { when: when(until) })}
+      </p>
+      <p>
+        {mail !== undefined && `${say('heldMail', { mail })} `}
+        {say('heldHere')}
+      </p>
     </div>
   );
 }

@@ -231,6 +231,7 @@ const Rating = shared(
     reverse: optional(Type.Boolean()),
   }),
 );
+const Moment = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}Z$' });
 const Day = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
 const DateQuestion = shared(
   'date',
@@ -551,6 +552,8 @@ export const QuizSchema = Type.Object(
         language: optional(oneOf('found')),
         /** Explanations stand after each page; then there is no way back. */
         explain: optional(oneOf('after')),
+        /** Results are kept back: until somebody releases them, or until a moment (ISO 8601, UTC, whole seconds). */
+        held: optional(Type.Union([Type.Literal('released'), Moment])),
       },
       { additionalProperties: false, default: {} },
     ),

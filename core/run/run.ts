@@ -11,6 +11,7 @@ import { factsOf } from '../score/facts';
 import { addQuestion, Ledger, planOf } from '../score/ledger';
 import { drawnBlocks } from './draw';
 import type { ContactGiven, Sent } from './sent';
+import { HELD_BACK } from './held-back';
 import { LOOK_OVER } from './look-over';
 import { offerOf } from './offers';
 import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
@@ -104,7 +105,8 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   }
   if (run.looking) return lookOver(quiz, run, sent);
   const here = currentPage(quiz, run);
-  if (sent.do === 'change' || !here || here.id !== sent.page || run.left)
+  const on = sent.page === HELD_BACK && run.finished ? here?.id : sent.page;
+  if (sent.do === 'change' || !here || here.id !== on || run.left)
     return refuse(null, 'wrong-page', 'This page has been left already.');
   if (sent.do === 'back') {
     if (run.finished || run.way.length < 2 || !turnsBack(quiz))

@@ -8,6 +8,7 @@ import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
 import { fillFor, resultOf, type Result } from '../score/result';
 import { addressWith, carried } from './carry';
+import { besideIt, HELD_BACK, type HeldBack } from './held-back';
 import { LOOK_OVER } from './look-over';
 import { answerText, progressOf } from './progress';
 import { given, type Media, mediaOf, type Part, partsOf, projectQuestion, type QuestionView } from './question-view';
@@ -80,6 +81,8 @@ export type BlockView =
   /** `url` is added by whoever knows where that quiz stands. */
   | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
   | { kind: 'look-over'; id: string; lines: LookedOver[] }
+  /** The result is kept back until then; `mail`, where it will be sent to, is added by whoever sends it. */
+  | { kind: 'held-back'; id: string; until: HeldBack; mail?: string }
   | { kind: 'again'; id: string; button: string };
 
 /** How many answered, and how many of them chose each option. */
@@ -103,10 +106,15 @@ export type View = {
   contact: Record<string, ContactGiven>;
 };
 
-/** The view of the page a run stands on. */
-export function viewOf(quiz: Quiz, run: Run): View {
+/**
+ * The view of the page a run stands on.
+ * @param held until when its result is kept back, where it is
+ */
+export function viewOf(quiz: Quiz, run: Run, held: HeldBack | null = null): View {
   const page = run.looking || run.left ? undefined : currentPage(quiz, run);
-  const shown = page ? shownBlocks(quiz, run, page) : [];
+  const away = held !== null && run.finished;
+  const all = page ? shownBlocks(quiz, run, page) : [];
+  const shown = page && away ? besideIt(page, all) : all;
   const ids = new Set(shown.map((b) => b.id));
   const own = <T>(all: Record<string, T>) => Object.fromEntries(Object.entries(all).filter(([id]) => ids.has(id)));
   return {
@@ -120,7 +128,15 @@ export function viewOf(quiz: Quiz, run: Run): View {
     page: run.looking
       ? lookOverPage(quiz, run)
       : page
-        ? { id: page.id, stage: page.stage, button: page.button ?? '', blocks: projectAll(quiz, run, page, shown) }
+        ? {
+            id: away ? HELD_BACK : page.id,
+            stage: page.stage,
+            button: away ? '' : (page.button ?? ''),
+            blocks: [
+              ...(away ? [{ kind: 'held-back' as const, id: HELD_BACK, until: held }] : []),
+              ...projectAll(quiz, run, page, shown),
+            ],
+          }
         : null,
     progress: progressOf(quiz, run),
     back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),

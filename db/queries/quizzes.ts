@@ -156,3 +156,9 @@ export async function liveAt(
   const row = rows[0];
   return row && row.edition !== null ? { ...row, edition: row.edition } : undefined;
 }
+
+/** When results that are kept back were released, last; null = never. */
+export async function releasedAt(db: Db | Tx, workspaceId: string, quizId: string): Promise<Date | null> {
+  const rows = await db.select({ at: quizzes.releasedAt }).from(quizzes).where(own(workspaceId, quizId));
+  return rows[0]?.at ?? null;
+}

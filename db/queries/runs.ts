@@ -1,7 +1,7 @@
-import { and, asc, desc, eq, isNotNull, lt, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, sql } from 'drizzle-orm';
 import type { Sent } from '../../core/run/run';
 import type { Db, Tx } from '../client';
-import { addresses, contacts, runEvents, runs } from '../schema';
+import { addresses, contacts, editions, quizzes, runEvents, runs } from '../schema';
 
 export type RunRow = typeof runs.$inferSelect;
 export type RunWithEvents = RunRow & { events: Sent[] };
@@ -123,3 +123,48 @@ export async function finishedWithContact(
   );
   return (await db.select(columns).from(runs).where(where).orderBy(desc(runs.lastAt)).limit(1))[0];
 }
+
+/** Finished runs whose result is still kept back, by what their edition says. */
+export async function countHeldBack(db: Db | Tx, workspaceId: string, quizId: string, now: Date): Promise<number> {
+  const held = sql<string>`${editions.document} -> 'delivery' ->> 'held'`;
+  const rows = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(runs)
+    .innerJoin(quizzes, and(eq(quizzes.workspaceId, runs.workspaceId), eq(quizzes.quizId, runs.quizId)))
+    .innerJoin(
+      editions,
+      and(
+        eq(editions.workspaceId, runs.workspaceId),
+        eq(editions.quizId, runs.quizId),
+        eq(editions.edition, runs.edition),
+      ),
+    )
+    .where(
+      and(
+        eq(runs.workspaceId, workspaceId),
+        eq(runs.quizId, quizId),
+        isNotNull(runs.finishedAt),
+        or(isNull(quizzes.releasedAt), gt(runs.finishedAt, quizzes.releasedAt)),
+        // Moments are all of one shape, so their order is that of their letters.
+        or(eq(held, 'released'), gt(held, now.toISOString())),
+      ),
+    );
+  return rows[0]?.count ?? 0;
+}
+
+/** Finished runs of somebody who left an address, by their ids, a batch at a time; `after` is the last one of the batch before. */
+export const finishedAfter = (db: Db, workspaceId: string, quizId: string, after: string, most: number) =>
+  db
+    .select({ runId: runs.runId })
+    .from(runs)
+    .where(
+      and(
+        eq(runs.workspaceId, workspaceId),
+        eq(runs.quizId, quizId),
+        isNotNull(runs.finishedAt),
+        isNotNull(runs.contactId),
+        gt(runs.runId, after),
+      ),
+    )
+    .orderBy(asc(runs.runId))
+    .limit(most);

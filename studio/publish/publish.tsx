@@ -12,6 +12,7 @@ import { useLive } from '../shell/live';
 import { Views } from '../shell/view-switch';
 import { stateWords } from '../shell/studio';
 import { dayAndTime } from '../time';
+import { Afterwards } from './afterwards';
 import { Measure } from './measure';
 
 const Sheet = styled.div`
@@ -57,7 +58,7 @@ const Code = styled.pre`
   overflow-wrap: anywhere;
 `;
 
-export function Publish({ editions }: { editions: EditionLine[] }) {
+export function Publish({ editions, waiting }: { editions: EditionLine[]; waiting: number }) {
   const { live, publish, publishing, openCheck } = useLive();
   const revision = useDocument((s) => s.revision + s.pending.length);
   const { findings } = useRehearsal();
@@ -102,7 +103,9 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
             </div>
           )}
         </section>
-        {live.edition !== null && (
+        {live.edition === null ? (
+          <Afterwards waiting={0} live={false} />
+        ) : (
           <>
             <section>
               <h2>As a link</h2>
@@ -162,6 +165,7 @@ export function Publish({ editions }: { editions: EditionLine[] }) {
                 )}
               </div>
             </section>
+            <Afterwards waiting={waiting} live />
             {live.sampleSite && live.address === 'tourer' && <OnAPage address={live.sampleSite} />}
           </>
         )}

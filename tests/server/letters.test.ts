@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createServer } from 'node:net';
-import { startWorkers } from '../../server/jobs';
+import { startWorkers } from '../../server/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
 import { contact, go, type Published, published, visit } from './world';

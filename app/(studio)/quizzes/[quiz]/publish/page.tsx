@@ -1,8 +1,10 @@
 import { listEditions } from '../../../../../server/publish-quiz';
+import { waitingResults } from '../../../../../server/release-results';
 import { Publish } from '../../../../../studio/publish/publish';
 import { member, quizRow } from '../../../../member';
 
 export default async function PublishPage({ params }: { params: Promise<{ quiz: string }> }) {
   const { quizId } = await quizRow((await params).quiz);
-  return <Publish editions={await listEditions(await member(), quizId)} />;
+  const who = await member();
+  return <Publish editions={await listEditions(who, quizId)} waiting={await waitingResults(who, quizId)} />;
 }

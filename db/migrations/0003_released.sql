@@ -1,0 +1,1 @@
+ALTER TABLE "quizzes" ADD COLUMN "released_at" timestamp with time zone;
