@@ -8,6 +8,7 @@ import { type Format, readQuestions } from '../core/formats/read';
 import type { Note } from '../core/formats/listed';
 import { plainText } from '../core/text/rich';
 import { PrimaryButton, TextButton } from '../ui/controls';
+import { linesOfHtml, pastedText } from './pasted';
 import { Mark } from '../ui/marks';
 import { kindNames } from './write/kind-names';
 
@@ -104,7 +105,8 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
     if (!chosen) return;
     if (chosen.size > LARGEST) return setTrouble(`“${chosen.name}” is too large: 3 MB at most.`);
     setFileName(chosen.name);
-    onText(await chosen.text());
+    const read = await chosen.text();
+    onText(/\.html?$/i.test(chosen.name) ? linesOfHtml(read) : read);
   };
   return (
     <Box
@@ -118,6 +120,14 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
         aria-label="Questions to read"
         placeholder={'1. What holds a cut tyre together?\na) A banknote *\nb) Hope\n\n2. …'}
         value={text}
+        onPaste={(e) => {
+          const { value, selectionStart, selectionEnd } = e.currentTarget;
+          const pasted = pastedText(e.clipboardData);
+          if (pasted === e.clipboardData.getData('text/plain')) return;
+          e.preventDefault();
+          setFileName('');
+          onText(value.slice(0, selectionStart) + pasted + value.slice(selectionEnd));
+        }}
         onChange={(e) => {
           setFileName('');
           onText(e.target.value);
@@ -127,13 +137,15 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
         <TextButton $weight={500} onPress={() => file.current?.click()}>
           Open a file
         </TextButton>
-        <small>CSV, Markdown, text, or a quiz as JSON; cells copied from a spreadsheet too</small>
+        <small>
+          CSV, Markdown, HTML, text, or a quiz as JSON; lists from a document and cells of a spreadsheet can be pasted
+        </small>
         <input
           ref={file}
           type="file"
           hidden
           aria-label="A file with questions"
-          accept=".csv,.tsv,.md,.markdown,.txt,.json"
+          accept=".csv,.tsv,.md,.markdown,.txt,.json,.html,.htm"
           onChange={(e) => {
             void open(e.target.files?.[0]);
             e.target.value = '';

@@ -35,7 +35,20 @@ export function RichLine({ text }: { text: RichText }): ReactNode {
   return text.content.map((block, i) => (
     <Fragment key={i}>
       {i > 0 && <br />}
-      {block.type === 'paragraph' ? inlines(block.content) : null}
+      {block.type === 'paragraph'
+        ? inlines(block.content)
+        : block.content.map((item, k) => (
+            <Fragment key={k}>
+              {k > 0 && <br />}
+              {block.type === 'bulletList' ? '– ' : `${k + 1}. `}
+              {item.content.map((p, n) => (
+                <Fragment key={n}>
+                  {n > 0 && <br />}
+                  {inlines(p.content)}
+                </Fragment>
+              ))}
+            </Fragment>
+          ))}
     </Fragment>
   ));
 }

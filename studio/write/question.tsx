@@ -1,13 +1,14 @@
 'use client';
 /** A question in the manuscript: its wording, its answers, and the settings that unfold under it. */
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { type ClipboardEvent, type KeyboardEvent, memo, useState } from 'react';
-import type { Page, Picture, Question, Topic } from '../../core/quiz/schema';
+import { type ClipboardEvent, memo, useState } from 'react';
+import type { Page, Picture, Question, RichText, Topic } from '../../core/quiz/schema';
 import { readQuestions } from '../../core/formats/read';
 import { isQuestion } from '../../core/quiz/lookup';
-import { plainText } from '../../core/text/rich';
+import { plainText, toDoc } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
+import { pastedText } from '../pasted';
 import {
   addPage,
   addToList,
@@ -29,6 +30,7 @@ import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
 import { begun } from './preset-edits';
 import { Numeral } from './selected';
+import { RichField } from './rich-field';
 import { Row } from './sheet';
 import { ShownNote } from './shown-when';
 import { TopicField } from './topic';
@@ -44,6 +46,13 @@ type Props = {
   openKinds: (anchor: HTMLElement) => void;
 };
 
+/** A key as both kinds of field tell it. */
+type Pressed = Pick<
+  globalThis.KeyboardEvent,
+  'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey' | 'currentTarget'
+> & {
+  preventDefault: () => void;
+};
 const promptField = (block: string) => `prompt ${block}`;
 
 export const QuestionPart = memo(function QuestionPart({
@@ -59,6 +68,7 @@ export const QuestionPart = memo(function QuestionPart({
   const focusLater = useFocusLater();
   const offerReading = useReading();
   const [unfolded, setUnfolded] = useState(false);
+  const [formatting, setFormatting] = useState(false);
   const prompt = plainText(question.prompt);
 
   const nextQuestion = () => {
@@ -67,21 +77,36 @@ export const QuestionPart = memo(function QuestionPart({
     edit(addPage(quiz, page.id, made).edit);
     focusLater(promptField(made.id));
   };
-  const promptKeys = (event: KeyboardEvent<HTMLTextAreaElement>) => {
+  const setPrompt = (to: RichText) =>
+    store
+      .getState()
+      .edit(
+        setField('set-prompt', placeOfBlock(store.getState().quiz, question.id), ['prompt'], question.prompt, to),
+        `prompt ${question.id}`,
+      );
+  /** Plain words become rich text: from then on it can have bold, italic, links and inserts. */
+  const format = () => {
+    setFormatting(true);
+    setPrompt(toDoc(question.prompt));
+  };
+  const promptKeys = (event: Pressed) => {
     const { quiz, edit } = store.getState();
-    if (event.key === 'Enter') {
+    if (event.key === 'Enter' && !event.shiftKey) {
       event.preventDefault();
       if (event.ctrlKey || event.metaKey) nextQuestion();
       else below();
     } else if (event.key === '/' && prompt === '') {
       event.preventDefault();
-      openKinds(event.currentTarget);
+      if (event.currentTarget instanceof HTMLElement) openKinds(event.currentTarget);
     } else if (event.key === 'Backspace' && prompt === '' && isEmptyQuestion(question)) {
       event.preventDefault();
       const index = page.blocks.findIndex((b) => b.id === question.id);
       const above = page.blocks[index - 1];
       edit(removeBlock(quiz, question.id));
       if (above) focusLater(promptField(above.id));
+    } else if (typeof question.prompt === 'string' && (event.ctrlKey || event.metaKey) && /^[bi]$/.test(event.key)) {
+      event.preventDefault();
+      format();
     } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
       const move = moveBlock(quiz, question.id, event.key === 'ArrowUp' ? -1 : 1);
@@ -115,7 +140,7 @@ export const QuestionPart = memo(function QuestionPart({
     focusLater(lineField(line.id));
   };
   const promptPaste = (event: ClipboardEvent<HTMLTextAreaElement>) => {
-    const pasted = event.clipboardData.getData('text/plain');
+    const pasted = pastedText(event.clipboardData);
     if (prompt === '' && isEmptyQuestion(question) && holdsQuestions(pasted)) {
       event.preventDefault();
       return offerReading(pasted, page.id, question.id);
@@ -164,28 +189,25 @@ export const QuestionPart = memo(function QuestionPart({
         }
       >
         <h3 style={{ font: '700 24px/30px var(--heading)', padding: '4px 0 6px', textWrap: 'pretty' }}>
-          <TextField
-            label={`Question ${number}`}
-            field={promptField(question.id)}
-            value={prompt}
-            placeholder="Type a question, or / for other kinds"
-            onChange={(to) =>
-              store
-                .getState()
-                .edit(
-                  setField(
-                    'set-prompt',
-                    placeOfBlock(store.getState().quiz, question.id),
-                    ['prompt'],
-                    question.prompt,
-                    to,
-                  ),
-                  `prompt ${question.id}`,
-                )
-            }
-            onKeyDown={promptKeys}
-            onPaste={promptPaste}
-          />
+          {typeof question.prompt === 'string' ? (
+            <TextField
+              label={`Question ${number}`}
+              field={promptField(question.id)}
+              value={prompt}
+              placeholder="Type a question, or / for other kinds"
+              onChange={setPrompt}
+              onKeyDown={promptKeys}
+              onPaste={promptPaste}
+            />
+          ) : (
+            <RichField
+              label={`Question ${number}`}
+              value={question.prompt}
+              placeholder="Type a question"
+              onChange={setPrompt}
+              wording={{ field: promptField(question.id), onKeyDown: promptKeys, takeFocus: formatting }}
+            />
+          )}
         </h3>
         {question.media?.picture && <PictureLine picture={question.media.picture} />}
       </Row>
@@ -205,7 +227,16 @@ export const QuestionPart = memo(function QuestionPart({
             )
           }
         >
-          <div style={{ borderTop: '1px solid var(--line)', paddingTop: 8, marginTop: 4 }}>
+          <div
+            style={{
+              borderTop: '1px solid var(--line)',
+              paddingTop: 8,
+              marginTop: 4,
+              display: 'flex',
+              gap: 18,
+              justifyContent: 'space-between',
+            }}
+          >
             <TextButton
               $weight={400}
               aria-expanded={unfolded}
@@ -214,6 +245,11 @@ export const QuestionPart = memo(function QuestionPart({
             >
               {unfolded ? <ChevronDown size={14} /> : <ChevronRight size={14} />} {settingsInWords(question)}
             </TextButton>
+            {typeof question.prompt === 'string' && (
+              <TextButton $weight={400} onPress={format} style={{ fontSize: 13, color: 'var(--ink-2)' }}>
+                Format the wording
+              </TextButton>
+            )}
           </div>
         </Row>
       )}

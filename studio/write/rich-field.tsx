@@ -64,7 +64,7 @@ const Frame = styled.div`
     gap: 4px 14px;
     align-items: center;
     margin-top: 6px;
-    font-size: 13px;
+    font: 400 13px/1.45 var(--text);
     color: var(--ink-2);
   }
 `;
@@ -136,11 +136,13 @@ type Props = {
   /** One line rather than a text: Enter does nothing, and there are no lists. */
   line?: boolean;
   placeholder?: string;
+  /** The wording of a question: it has no lists, keys are told before they are typed, and the cursor finds it by its field. */
+  wording?: { field: string; onKeyDown: (event: KeyboardEvent) => void; takeFocus: boolean };
   /** Words can be made into gaps: what a gap is called, and the id of one newly made of these words. */
   gaps?: { labelOf: (id: string) => string; make: (words: string) => string };
 };
 
-export function RichField({ label, value, onChange, line, placeholder, gaps }: Props) {
+export function RichField({ label, value, onChange, line, placeholder, wording, gaps }: Props) {
   const quiz = useQuiz();
   const inserts = insertsFor(quiz);
   const names = useRef(inserts);
@@ -149,8 +151,11 @@ export function RichField({ label, value, onChange, line, placeholder, gaps }: P
   const [focused, setFocused] = useState(false);
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [linking, setLinking] = useState<string | null>(null);
+  const keys = useRef(wording?.onKeyDown);
+  keys.current = wording?.onKeyDown;
   const editor = useEditor({
     immediatelyRender: false,
+    autofocus: wording?.takeFocus ? 'end' : false,
     extensions: [
       StarterKit.configure({
         heading: false,
@@ -161,7 +166,8 @@ export function RichField({ label, value, onChange, line, placeholder, gaps }: P
         strike: false,
         underline: false,
         link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] },
-        ...(line ? { bulletList: false, orderedList: false, listItem: false, hardBreak: false } : {}),
+        ...(line || wording ? { bulletList: false, orderedList: false, listItem: false } : {}),
+        ...(line ? { hardBreak: false } : {}),
       }),
       insertNode(
         (attrs) =>
@@ -172,8 +178,16 @@ export function RichField({ label, value, onChange, line, placeholder, gaps }: P
     ],
     content: toDoc(value),
     editorProps: {
-      attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': line ? 'false' : 'true' },
-      handleKeyDown: (_view, event) => line === true && event.key === 'Enter',
+      attributes: {
+        'aria-label': label,
+        role: 'textbox',
+        'aria-multiline': line ? 'false' : 'true',
+        ...(wording ? { 'data-field': wording.field } : {}),
+      },
+      handleKeyDown: (_view, event) => {
+        keys.current?.(event);
+        return event.defaultPrevented || (line === true && event.key === 'Enter');
+      },
     },
     onUpdate: ({ editor: e }) => {
       sent.current = cleanRich(e.getJSON());
@@ -226,9 +240,11 @@ export function RichField({ label, value, onChange, line, placeholder, gaps }: P
               <TextButton aria-label="Italic" onPress={() => editor.chain().focus().toggleItalic().run()}>
                 <Italic size={15} />
               </TextButton>
-              <TextButton aria-label="List" onPress={() => editor.chain().focus().toggleBulletList().run()}>
-                <List size={15} />
-              </TextButton>
+              {!wording && (
+                <TextButton aria-label="List" onPress={() => editor.chain().focus().toggleBulletList().run()}>
+                  <List size={15} />
+                </TextButton>
+              )}
               <TextButton
                 aria-label="Link"
                 onPress={() => setLinking((editor.getAttributes('link')['href'] as string | undefined) ?? '')}

@@ -55,6 +55,7 @@ test('a result is kept back until it is released, and says so', async ({ page, b
 test('the letter about a result waits with it', async ({ page, browser }) => {
   await signUp(page);
   await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+  await page.getByLabel('Question 1', { exact: true }).click();
   await page.getByRole('button', { name: 'Add to page 1' }).click();
   await page.getByRole('menuitem', { name: 'Contact form' }).click();
   await tab(page, 'Mail').click();
