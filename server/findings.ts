@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
+import { indexOf, isKeyed, nameOf, questionsOf } from '../core/quiz/lookup';
 import type { QuestionKind, Quiz } from '../core/quiz/schema';
 import { answerText } from '../core/run/progress';
 import { foldRun, questionsOnWay, type Run } from '../core/run/run';
@@ -19,8 +19,26 @@ import { getQuiz } from './quizzes';
 export type Share = { id: string; name: string; count: number; share: number; low: number; high: number };
 export type Findings = {
   journey: JourneyStep[];
-  questions: { id: string; name: string; kind: QuestionKind; many: boolean; answered: number; options: Share[] }[];
+  questions: {
+    id: string;
+    name: string;
+    kind: QuestionKind;
+    many: boolean;
+    answered: number;
+    options: Share[];
+    /** How often each value of a slider or rating was given. */
+    values?: Record<string, number>;
+    /** How many had a question right that has a key and no options. */
+    right?: number;
+  }[];
   outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
+};
+
+const valuesIn = (figures: ReadonlyMap<string, number>, question: string): Record<string, number> => {
+  const start = `value ${question} `;
+  return Object.fromEntries(
+    [...figures].flatMap(([key, n]) => (n > 0 && key.startsWith(start) ? [[key.slice(start.length), n]] : [])),
+  );
 };
 
 /** The figures of the live edition's questions and outcomes, over all editions. */
@@ -52,6 +70,11 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
         many: q.kind === 'choice' && q.pick === 'many',
         answered,
         options,
+        ...(q.kind === 'slider' || q.kind === 'rating'
+          ? { values: valuesIn(figures, q.id) }
+          : q.kind !== 'choice' && isKeyed(q)
+            ? { right: count(`right ${q.id}`) }
+            : {}),
       };
     }),
     outcomes: quiz.verdicts.map((verdict) => ({

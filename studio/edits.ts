@@ -426,7 +426,7 @@ export const GUESS = '$guess';
 
 export type CellChange = {
   of: Weighed;
-  /** A scale or outcome, `RIGHT` (0..1) or `GUESS` (percent; 0 takes the guess away where `blank`). */ target: string;
+  /** A scale or outcome, `RIGHT` (0..1) or `GUESS` (percent, or the mean of a rating; 0 takes the guess away where `blank`). */ target: string;
   value: number;
   /** The cell was emptied, rather than set to 0. */
   blank?: boolean;
@@ -441,8 +441,10 @@ export function weighMany(changes: CellChange[]): Edit | null {
       return setField('set-key', of.at, ['credit'], of.credit, credit || undefined).ops;
     }
     if (target === GUESS) {
-      const guess = blank ? undefined : Math.max(0, Math.min(100, value));
-      return !of.keyed || of.guess === guess ? [] : setField('guess', of.at, ['guess'], of.guess, guess).ops;
+      if (!of.guess) return [];
+      const { at, value: was } = of.guess;
+      const guess = blank ? undefined : of.guess.of === 'mean' ? value : Math.max(0, Math.min(100, value));
+      return was === guess ? [] : setField('guess', at, ['guess'], was, guess).ops;
     }
     if (of.times === 'key') return [];
     return (of.weights?.[target] ?? 0) === value ? [] : weigh(of.at, of.weights, target, value).ops;

@@ -2,7 +2,7 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Finding } from '../core/check/check';
-import { countedMix, guessedMix, type Mix } from '../core/rehearse/mix';
+import { type Counted, countedMix, guessedMix, type Mix } from '../core/rehearse/mix';
 import type { Odds } from '../core/rehearse/odds';
 import { useQuiz } from './document';
 import type { RehearsalApi } from './rehearsal.worker';
@@ -99,13 +99,24 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
     setTrouble('');
     setMixKind(kind);
     if (kind !== 'real') return;
-    type Counts = { questions: { id: string; answered: number; options: { id: string; count: number }[] }[] };
+    type Line = Pick<Counted, 'answered' | 'values' | 'right'> & {
+      id: string;
+      options: { id: string; count: number }[];
+    };
+    type Counts = { questions: Line[] };
     request<{ findings: Counts | null }>(`/api/quizzes/${quiz.id}/findings`).then(
       ({ findings }) => {
         const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
         const options = (q: (typeof answered)[number]) => Object.fromEntries(q.options.map((o) => [o.id, o.count]));
         setCounted(
-          countedMix(Object.fromEntries(answered.map((q) => [q.id, { answered: q.answered, options: options(q) }]))),
+          countedMix(
+            Object.fromEntries(
+              answered.map(({ id, ...q }) => [
+                id,
+                { ...q, options: q.options.length ? options({ id, ...q }) : undefined },
+              ]),
+            ),
+          ),
         );
         if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');
       },

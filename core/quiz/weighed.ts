@@ -1,7 +1,7 @@
 /** Everything that can add to a scale or outcome: answers, items, rows of a grid, and numbers themselves; and questions that only have a key. */
 import type { Place } from './edits';
 import { acceptedOf } from '../text/fold';
-import { isQuestion } from './lookup';
+import { isKeyed, isQuestion } from './lookup';
 import type { Question, Quiz } from './schema';
 
 export type Weighed = {
@@ -19,8 +19,11 @@ export type Weighed = {
   /** Whether choosing it can be right, and how right it is. */
   keyed: boolean;
   credit?: number;
-  /** Percent of visitors who choose it, by the creator's guess. Answers of a choice alone have one. */
-  guess?: number;
+  /**
+   * Where the creator's guess stands, if there can be one, and what it says: percent of visitors who choose the answer, percent who have the
+   * question right, or the value given on average. Of questions with several rows it is at the first.
+   */
+  guess?: { at: Place; value: number | undefined; of: 'chosen' | 'right' | 'mean' };
 };
 
 /** In the order of the quiz, question by question. */
@@ -42,10 +45,11 @@ function partsOf(question: Question, at: Place): Weighed[] {
         times: 'once',
         keyed: true,
         ...(o.credit === undefined ? {} : { credit: o.credit }),
-        ...(o.guess === undefined ? {} : { guess: o.guess }),
+        guess: { at: [...at, 'options', o.id], value: o.guess, of: 'chosen' },
       }));
     case 'order':
-      return question.items.map((i) => ({
+      return question.items.map((i, n) => ({
+        ...(n === 0 ? guessOf(question, at) : {}),
         at: [...at, 'items', i.id],
         question,
         id: i.id,
@@ -55,7 +59,8 @@ function partsOf(question: Question, at: Place): Weighed[] {
         keyed: false,
       }));
     case 'grid':
-      return question.rows.map((r) => ({
+      return question.rows.map((r, n) => ({
+        ...(n === 0 ? guessOf(question, at) : {}),
         at: [...at, 'rows', r.id],
         question,
         id: r.id,
@@ -67,12 +72,37 @@ function partsOf(question: Question, at: Place): Weighed[] {
     case 'number':
     case 'slider':
     case 'rating':
-      return [{ at, question, id: question.id, words: '', weights: question.weights, times: 'number', keyed: false }];
+      return [
+        {
+          at,
+          question,
+          id: question.id,
+          words: '',
+          weights: question.weights,
+          times: 'number',
+          keyed: false,
+          ...guessOf(question, at),
+        },
+      ];
     default:
       return [
-        { at, question, id: question.id, words: keyWords(question), weights: undefined, times: 'key', keyed: false },
+        {
+          at,
+          question,
+          id: question.id,
+          words: keyWords(question),
+          weights: undefined,
+          times: 'key',
+          keyed: false,
+          ...guessOf(question, at),
+        },
       ];
   }
+}
+
+function guessOf(question: Question, at: Place): Pick<Weighed, 'guess'> {
+  const of = question.kind === 'slider' || question.kind === 'rating' ? 'mean' : isKeyed(question) ? 'right' : null;
+  return of ? { guess: { at, value: question.guess, of } } : {};
 }
 
 /** What is right in a question that has no answers to mark one by one. */

@@ -6,13 +6,12 @@ import type { Answer } from '../score/answer';
 import { isInside } from '../score/credit';
 import { subsets } from '../score/weights';
 import { shuffled } from '../run/random';
-import { type Mix, weightOf, weightsIn } from './mix';
+import { type Mix, shareOf, weightOf, weightsIn, type Weights } from './mix';
 import { round9 } from '../score/numbers';
+import { MOST_WAYS, stepsOf } from './steps';
 
 export type Way = { answer: Answer; share: number };
 
-/** Beyond this many ways they are drawn, or followed part by part, rather than listed. */
-export const MOST_WAYS = 4_096;
 const FILLED = '…';
 /** Words that nobody accepts. */
 const WRONG = '\u0001';
@@ -48,10 +47,10 @@ const rightOrWrong = (right: Answer, wrong: Answer | null): Way[] =>
 /** Every way a rehearsed visitor may answer, evenly or by a mix, with its share. The question must be listable. */
 export function waysToAnswer(question: Question, mix?: Mix): Way[] {
   const weights = weightsIn(mix, question);
-  if (!weights || question.kind !== 'choice') return evenWays(question);
-  const weighed = evenWays(question).map(({ answer }) => ({
+  if (!weights) return evenWays(question);
+  const weighed = evenWays(question).map(({ answer }, i) => ({
     answer,
-    share: weightOf(question, weights, answer as string[]),
+    share: shareOf(question, weights, { answer, i }),
   }));
   const sum = weighed.reduce((total, { share }) => total + share, 0);
   // Where the mix leaves no legal answer, it says nothing.
@@ -119,14 +118,6 @@ const bestAccepted = (accept: Parameters<typeof acceptedOf>[0][] | undefined): s
   const list = (accept ?? []).map(acceptedOf);
   return (list.find((a) => a.credit === 1) ?? list[0])?.text;
 };
-
-/** All values of a slider or rating, by its steps; the middle alone where it has no bounds. */
-function stepsOf(question: Extract<Question, { kind: 'slider' | 'rating' }>): number[] {
-  const { min, max, step } = boundsOf(question);
-  if (min === undefined || max === undefined || max < min) return [min ?? max ?? 0];
-  const count = Math.min(MOST_WAYS, Math.floor(round9((max - min) / step)) + 1);
-  return Array.from({ length: count }, (_, i) => round9(min + i * step));
-}
 
 function middle(question: Extract<Question, { kind: 'number' }>): number {
   const { min, max, step } = boundsOf(question);
@@ -216,6 +207,7 @@ function pointOf(region: Region, inside: boolean): [number, number] | null {
 export function drawAnswer(question: Question, random: () => number, mix?: Mix): Answer {
   const weights = weightsIn(mix, question);
   if (weights && question.kind === 'choice') return drawWeighed(question, weights, random, mix);
+  if (weights) return drawFrom(weighedOnce(question, weights, mix), random);
   if (!isListable(question)) {
     if (question.kind === 'grid') {
       const ways = question.pick === 'many' ? null : rowAnswers(question);
@@ -255,12 +247,7 @@ export function drawAnswer(question: Question, random: () => number, mix?: Mix):
 /** How often a set of answers is drawn anew, where it is not one that may be given. */
 const MOST_DRAWS = 100;
 
-function drawWeighed(
-  question: ChoiceQuestion,
-  weights: Readonly<Record<string, number>>,
-  random: () => number,
-  mix: Mix | undefined,
-): Answer {
+function drawWeighed(question: ChoiceQuestion, weights: Weights, random: () => number, mix: Mix | undefined): Answer {
   if (question.pick === 'one') {
     const total = question.options.reduce((sum, o) => sum + weightOf(question, weights, [o.id]), 0);
     let left = random() * total;
@@ -274,8 +261,20 @@ function drawWeighed(
     if (drawn.length >= min && drawn.length <= max) return drawn;
   }
   const ways = isListable(question) ? waysToAnswer(question, mix) : [];
+  return ways.length ? drawFrom(ways, random) : drawAnswer(question, random);
+}
+
+function drawFrom(ways: Way[], random: () => number): Answer {
   let left = random();
-  return (ways.find((way) => (left -= way.share) < 0) ?? ways.at(-1))?.answer ?? drawAnswer(question, random);
+  return (ways.find((way) => (left -= way.share) < 0) ?? ways.at(-1))?.answer ?? [];
+}
+
+const weighed = new WeakMap<Weights, Way[]>();
+/** Weights belong to one question of one mix, which are not changed. */
+function weighedOnce(question: Question, weights: Weights, mix: Mix | undefined): Way[] {
+  const known = weighed.get(weights) ?? waysToAnswer(question, mix);
+  weighed.set(weights, known);
+  return known;
 }
 
 const listed = new WeakMap<Question, Way[]>();

@@ -72,6 +72,79 @@ describe('a mix', () => {
     expect(mix).toEqual({ q1: { o0: 0.75, o1: 0.25 } });
     expect(exactOdds(one([undefined, undefined]), { mix })?.outcomes['v']).toEqual({ u0: 0.75, u1: 0.25 });
   });
+  describe('of questions without options', () => {
+    const kinds = quiz(
+      [
+        page('p1', [
+          { id: 'stars', kind: 'rating', prompt: 'How?', max: 5, required: true, weights: { s: 1 }, guess: 4 },
+          text('word', { accept: ['wheel'], required: true, guess: 80, marksTo: 'm' }),
+          { id: 'many', kind: 'number', prompt: 'How many?', target: 12, required: true, guess: 130, marksTo: 'm' },
+          { id: 'open', kind: 'number', prompt: 'Any', required: true, guess: 50 },
+        ]),
+      ],
+      {
+        scales: [
+          { id: 's', name: 'S', combine: 'sum' },
+          { id: 'm', name: 'M', combine: 'sum' },
+        ],
+      },
+    );
+    // Binomial with n = 4 steps above the lowest, and p = 3/4, as tables of it have it.
+    const shares = [1 / 256, 12 / 256, 54 / 256, 108 / 256, 81 / 256];
+    it('spreads the mean of a rating, and takes how many have the others right', () => {
+      const mix = guessedMix(kinds);
+      expect(Object.keys(mix)).toEqual(['stars', 'word', 'many', 'open']);
+      shares.forEach((p, i) => expect(mix['stars']?.[i + 1]).toBeCloseTo(p, 12));
+      expect([mix['word'], mix['many']]).toEqual([{ right: 0.8 }, { right: 1 }]);
+    });
+    it('is followed exactly', () => {
+      const odds = exactOdds(kinds, { mix: guessedMix(kinds) });
+      expect(odds?.scales['s']?.mean).toBeCloseTo(4, 9);
+      odds?.scales['s']?.histogram.forEach(([value, share]) => expect(share).toBeCloseTo(shares[value - 1] ?? -1, 9));
+      expect(odds?.scales['m']?.histogram).toEqual([
+        [1, expect.closeTo(0.2, 9)],
+        [2, expect.closeTo(0.8, 9)],
+      ]);
+    });
+    it('is followed by sampled visitors', () => {
+      const { scales } = sampledOdds(kinds, { visitors: 2_000, seed: 5, mix: guessedMix(kinds) });
+      expect(Math.abs((scales['s']?.mean ?? 0) - 4)).toBeLessThan(0.1);
+      expect(Math.abs((scales['m']?.mean ?? 0) - 1.8)).toBeLessThan(0.05);
+    });
+    it.each([
+      [1, { 1: 1, 5: 0 }],
+      [5, { 1: 0, 5: 1 }],
+      [-3, { 1: 1, 5: 0 }],
+      [99, { 1: 0, 5: 1 }],
+    ])('at an end, or beyond it, is that end: %p', (guess, ends) => {
+      const [stars] = kinds.pages[0]?.blocks ?? [];
+      const at = { ...kinds, pages: [page('p1', [{ ...stars, guess } as typeof stars & object])] };
+      expect(guessedMix(at)['stars']).toMatchObject(ends);
+    });
+    it('with hundreds of steps adds up to one', () => {
+      const q = quiz([
+        page('p1', [{ id: 'far', kind: 'slider', prompt: 'km', min: 0, max: 2000, guess: 700, weights: { s: 1 } }]),
+      ]);
+      const all = Object.entries(guessedMix(q)['far'] ?? {});
+      expect(all).toHaveLength(2001);
+      expect(all.reduce((sum, [, p]) => sum + p, 0)).toBeCloseTo(1, 9);
+      expect(all.reduce((sum, [v, p]) => sum + Number(v) * p, 0)).toBeCloseTo(700, 6);
+    });
+    it('comes from real visitors too', () => {
+      const mix = countedMix({
+        stars: { answered: 4, values: { 2: 1, 5: 3 } },
+        word: { answered: 10, right: 3 },
+        many: { answered: 10, right: 0 },
+      });
+      expect(mix).toEqual({ stars: { 2: 0.25, 5: 0.75 }, word: { right: 0.3 }, many: { right: 0 } });
+      const odds = exactOdds(kinds, { mix });
+      expect(odds?.scales['s']?.histogram).toEqual([
+        [2, 0.25],
+        [5, 0.75],
+      ]);
+      expect(odds?.scales['m']?.mean).toBeCloseTo(0.3, 9);
+    });
+  });
   it('tells how far it has come', () => {
     const q = quiz([
       page('p1', [choice('q1', [option('a'), option('b')])], {

@@ -3,15 +3,17 @@
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
 import type { Quiz } from '../quiz/schema';
-import { isContact, isQuestion } from '../quiz/lookup';
+import { isContact, isKeyed, isQuestion } from '../quiz/lookup';
 import { chosenIn, isAnswered } from '../score/answer';
 import { questionsOnWay, type Run } from '../run/run';
+import { creditOf } from '../score/credit';
 import { resultOf } from '../score/result';
 
 /**
  * @param started whether the visitor has gone on from the first page
  * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `finished`, `contact`, `offer`, `answered QUESTION`,
- *   `option QUESTION OPTION`, `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
+ *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider or rating, `right QUESTION` of other questions with a key,
+ *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
@@ -26,8 +28,11 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     const answer = run.answers[question.id];
     if (!isAnswered(answer)) continue;
     keys.add(`answered ${question.id}`);
-    for (const option of question.kind === 'choice' ? chosenIn(answer) : [])
-      keys.add(`option ${question.id} ${option}`);
+    if (question.kind === 'choice') for (const option of chosenIn(answer)) keys.add(`option ${question.id} ${option}`);
+    else if (question.kind === 'slider' || question.kind === 'rating')
+      keys.add(`value ${question.id} ${String(answer)}`);
+    else if (isKeyed(question) && creditOf(question, run.first[question.id] ?? answer) === 1)
+      keys.add(`right ${question.id}`);
   }
   if (hasContact(run)) keys.add('contact');
   if (run.finished) {

@@ -223,6 +223,27 @@ describe('what a run counts for', () => {
       ].sort(),
     );
   });
+  it('is the value of a rating, and whether other questions with a key are right', () => {
+    const kinds = quiz([
+      page('p1', [
+        { id: 'stars', kind: 'rating', prompt: 'How?', max: 5 },
+        { id: 'word', kind: 'text', prompt: 'What?', accept: ['wheel'] },
+        { id: 'open', kind: 'text', prompt: 'Why?' },
+      ]),
+    ]);
+    const told = (answers: Record<string, string | number>) =>
+      countsOf(kinds, foldRun(kinds, { seed: 1 }, [{ do: 'go', page: 'p1', answers }]), true).filter((k) =>
+        /^(value|right|answered)/.test(k),
+      );
+    expect(told({ stars: 4, word: ' Wheel', open: 'so' })).toEqual([
+      'answered stars',
+      'value stars 4',
+      'answered word',
+      'right word',
+      'answered open',
+    ]);
+    expect(told({ word: 'tyre' })).toEqual(['answered word']);
+  });
   it('is the fifth of the marks that it has in each topic', () => {
     const right = (id: string, topic: string) => choice(id, [option('a', {}, { credit: 1 }), option('b')], { topic });
     const graded = quiz(

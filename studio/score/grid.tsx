@@ -200,7 +200,7 @@ export const valueOf = (row: GridRow | undefined, target: Target | undefined): n
     : target.id === RIGHT
       ? (row.of.credit ?? 0)
       : target.id === GUESS
-        ? (row.of.guess ?? 0)
+        ? (row.of.guess?.value ?? 0)
         : (row.of.weights?.[target.id] ?? 0);
 
 const factor = {
@@ -217,14 +217,23 @@ export const wordsOf = (row: GridRow): string =>
 /** ● ◐ ○ by their own keys. */
 const rightKeys: Record<string, number> = { y: 1, '1': 1, m: 0.5, n: 0, '0': 0 };
 
+const guessSaid = (guess: Weighed['guess']): string =>
+  !guess
+    ? 'answered evenly'
+    : guess.value === undefined
+      ? 'no guess'
+      : guess.of === 'mean'
+        ? `${guess.value} on average`
+        : `${guess.value} percent ${guess.of === 'right' ? 'have it right' : 'choose it'}`;
+
 /** A cell in words, as a screen reader says it. */
 function saidOf(row: GridRow, target: Target): string {
   const value = valueOf(row, target);
+  if (target.id === GUESS) return guessSaid(row.of.guess);
   if (target.id === RIGHT && row.of.times !== 'once') return hasKey(row) ? 'has a key' : 'neither right nor wrong';
   if (row.of.times === 'key') {
     return row.of.question.marksTo === target.id ? 'its marks count here' : 'nothing';
   }
-  if (target.id === GUESS) return row.of.guess === undefined ? 'no guess' : `${row.of.guess} percent choose it`;
   if (target.id !== RIGHT) return value === 0 ? 'nothing' : `${signed(value)}${factor[row.of.times]}`;
   if (!row.of.keyed) return 'neither right nor wrong';
   return value === 1 ? 'right' : value > 0 ? 'partly right' : 'not right';
@@ -482,9 +491,11 @@ function KeyCell({ row, target }: { row: GridRow; target: Target }) {
 }
 
 const Guess = ({ row }: { row: GridRow }) =>
-  row.of.guess !== undefined ? (
-    <b style={{ fontWeight: 600 }}>{row.of.guess}%</b>
-  ) : row.of.keyed ? (
+  row.of.guess?.value !== undefined ? (
+    <b style={{ fontWeight: 600 }}>
+      {row.of.guess.of === 'mean' ? `⌀ ${row.of.guess.value}` : `${row.of.guess.value}%`}
+    </b>
+  ) : row.of.guess ? (
     <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>
   ) : null;
 

@@ -1,7 +1,8 @@
 'use client';
 /** What the guesses of the chosen question come to. */
 import type { ReactNode } from 'react';
-import { guessedMix, weightsIn } from '../../core/rehearse/mix';
+import { guessedMix, type Weights, weightsIn } from '../../core/rehearse/mix';
+import type { Question } from '../../core/quiz/schema';
 import { useQuiz } from '../document';
 import type { GridRow } from './grid';
 
@@ -10,23 +11,20 @@ export function GuessPanel({ row, children }: { row: GridRow | undefined; childr
   if (!row) return null;
   const { question } = row.of;
   const weights = weightsIn(guessedMix(quiz), question);
-  const sum = weights ? Object.values(weights).reduce((a, b) => a + b, 0) : 0;
   return (
     <aside aria-label={`The guess for question ${row.number}`}>
       <h2 style={{ font: '700 24px/1.2 var(--heading)' }}>{row.name}</h2>
       <div style={{ borderTop: '1px solid var(--ink)', marginTop: 10, padding: '10px 0' }}>
-        {question.kind !== 'choice' ? (
+        {!row.of.guess ? (
           <p>Visitors are rehearsed to answer this evenly.</p>
         ) : !weights ? (
-          <p>How many of a hundred visitors choose each answer? Without a guess they answer evenly.</p>
+          <p>{asked[row.of.guess.of]} Without a guess they answer evenly.</p>
         ) : (
           <ul style={{ listStyle: 'none' }}>
-            {question.options.map((o) => (
-              <li key={o.id} style={{ display: 'flex', justifyContent: 'space-between', gap: 12, padding: '3px 0' }}>
-                <span>{o.text || o.picture?.text}</span>
-                <b style={{ fontWeight: 600 }}>
-                  {Math.round(((weights[o.id] ?? 0) / (question.pick === 'one' ? sum : 1)) * 100)}%
-                </b>
+            {lines(question, weights).map(([words, share]) => (
+              <li key={words} style={{ display: 'flex', justifyContent: 'space-between', gap: 12, padding: '3px 0' }}>
+                <span>{words}</span>
+                <b style={{ fontWeight: 600 }}>{Math.round(share * 100)}%</b>
               </li>
             ))}
           </ul>
@@ -35,4 +33,29 @@ export function GuessPanel({ row, children }: { row: GridRow | undefined; childr
       {children}
     </aside>
   );
+}
+
+const asked = {
+  chosen: 'How many of a hundred visitors choose each answer?',
+  right: 'How many of a hundred visitors have it right?',
+  mean: 'What do visitors give on average?',
+};
+
+/** What the weights come to, in words and shares. */
+function lines(question: Question, weights: Weights): [string, number][] {
+  if (question.kind === 'choice') {
+    const sum = Object.values(weights).reduce((a, b) => a + b, 0);
+    return question.options.map((o) => [
+      o.text || o.picture?.text || o.id,
+      (weights[o.id] ?? 0) / (question.pick === 'one' ? sum : 1),
+    ]);
+  }
+  const right = weights['right'];
+  if (right !== undefined)
+    return [
+      ['Right', right],
+      ['Not right', 1 - right],
+    ];
+  // Values that hardly anybody gives are left out.
+  return Object.entries(weights).filter(([, share]) => share >= 0.005);
 }

@@ -281,11 +281,26 @@ function rowsOf(quiz: Quiz): GridRow[] {
   }));
 }
 
+function guessWords(guess: GridRow['of']['guess']): string {
+  if (!guess) return 'is answered evenly';
+  const { of, value } = guess;
+  if (value === undefined)
+    return of === 'chosen' ? 'has no guess: it shares what is left' : 'has no guess: it is answered evenly';
+  if (of === 'mean') return `is given ${value} on average, you guess`;
+  return `is ${of === 'right' ? 'right for' : 'chosen by'} ${value} of a hundred, you guess`;
+}
+
 /** The active cell in words. */
 function Said({ row, target }: { row: GridRow | undefined; target: Target | undefined }) {
   if (!row || !target) return null;
   const value = valueOf(row, target);
   const words = wordsOf(row);
+  if (target.id === GUESS)
+    return (
+      <>
+        <b>{row.of.guess?.of === 'chosen' ? words : row.name}</b> {guessWords(row.of.guess)}
+      </>
+    );
   if (row.of.times === 'key')
     return (
       <>
@@ -295,17 +310,6 @@ function Said({ row, target }: { row: GridRow | undefined; target: Target | unde
           : row.of.question.marksTo === target.id
             ? `its marks count for ${target.name}`
             : `what is typed adds nothing to ${target.name} by itself`}
-      </>
-    );
-  if (target.id === GUESS)
-    return (
-      <>
-        <b>{words}</b>{' '}
-        {!row.of.keyed
-          ? 'is answered evenly'
-          : row.of.guess === undefined
-            ? 'has no guess: it shares what is left'
-            : `is chosen by ${row.of.guess} of a hundred, you guess`}
       </>
     );
   if (target.id === RIGHT)

@@ -115,6 +115,26 @@ test.describe('beside the grid', () => {
     await expect(ends(page).nth(0)).toHaveText('50.0%');
   });
 
+  test('a rating has a guess too: what is given on average', async ({ page }) => {
+    await tab(page, 'Write').click();
+    await page.getByLabel('Question 1', { exact: true }).click();
+    await page.keyboard.press('Control+Enter');
+    await page.keyboard.type('/');
+    await page.getByRole('menuitem', { name: 'A rating' }).click();
+    await page.getByLabel('Question 2', { exact: true }).fill('How much?');
+    await tab(page, 'Score').click();
+    await page.getByRole('button', { name: 'How rehearsed visitors answer' }).click();
+    await page.getByRole('option', { name: 'as you guess' }).click();
+    await page.getByRole('gridcell', { name: 'The number itself, Guess: no guess' }).click();
+    await page.keyboard.type('4');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('gridcell', { name: 'The number itself, Guess: 4 on average' })).toBeVisible();
+    await page.getByRole('gridcell', { name: 'The number itself, Guess' }).click();
+    const panel = page.getByRole('complementary', { name: 'The guess for question 2' });
+    await expect(panel.getByRole('listitem').filter({ hasText: '4' }).first()).toContainText('42%');
+    await saved(page);
+  });
+
   test('one run is put together by choosing answers', async ({ page }) => {
     const run = page.getByRole('region', { name: 'One run' });
     await run.getByRole('radio', { name: 'Your own' }).click();
