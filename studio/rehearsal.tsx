@@ -95,41 +95,53 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
     };
   }, [quiz, quizzes, mix, stopped, end]);
 
-  const setMix = (kind: MixKind) => {
-    setTrouble('');
-    setMixKind(kind);
-    if (kind !== 'real') return;
-    type Line = Pick<Counted, 'answered' | 'values' | 'right'> & {
-      id: string;
-      options: { id: string; count: number }[];
-    };
-    type Counts = { questions: Line[] };
-    request<{ findings: Counts | null }>(`/api/quizzes/${quiz.id}/findings`).then(
-      ({ findings }) => {
-        const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
-        const options = (q: (typeof answered)[number]) => Object.fromEntries(q.options.map((o) => [o.id, o.count]));
-        setCounted(
-          countedMix(
-            Object.fromEntries(
-              answered.map(({ id, ...q }) => [
-                id,
-                { ...q, options: q.options.length ? options({ id, ...q }) : undefined },
-              ]),
+  const setMix = useCallback(
+    (kind: MixKind) => {
+      setTrouble('');
+      setMixKind(kind);
+      if (kind !== 'real') return;
+      type Line = Pick<Counted, 'answered' | 'values' | 'right'> & {
+        id: string;
+        options: { id: string; count: number }[];
+      };
+      type Counts = { questions: Line[] };
+      request<{ findings: Counts | null }>(`/api/quizzes/${quiz.id}/findings`).then(
+        ({ findings }) => {
+          const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
+          const options = (q: (typeof answered)[number]) => Object.fromEntries(q.options.map((o) => [o.id, o.count]));
+          setCounted(
+            countedMix(
+              Object.fromEntries(
+                answered.map(({ id, ...q }) => [
+                  id,
+                  { ...q, options: q.options.length ? options({ id, ...q }) : undefined },
+                ]),
+              ),
             ),
-          ),
-        );
-        if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');
-      },
-      (error: Error) => setTrouble(error.message),
-    );
-  };
-  const stop = () => {
-    end();
-    setProgress(null);
-    setStopped(true);
-  };
-  const again = stopped ? () => setStopped(false) : null;
-  return (
-    <Context.Provider value={{ ...seen, mixKind, setMix, trouble, progress, stop, again }}>{children}</Context.Provider>
+          );
+          if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');
+        },
+        (error: Error) => setTrouble(error.message),
+      );
+    },
+    [quiz.id],
   );
+  // Whoever asks for the rehearsal is not drawn anew with each key that is typed: what it says stays the same object.
+  const value = useMemo(
+    () => ({
+      ...seen,
+      mixKind,
+      setMix,
+      trouble,
+      progress,
+      stop: () => {
+        end();
+        setProgress(null);
+        setStopped(true);
+      },
+      again: stopped ? () => setStopped(false) : null,
+    }),
+    [seen, mixKind, setMix, trouble, progress, end, stopped],
+  );
+  return <Context.Provider value={value}>{children}</Context.Provider>;
 }

@@ -3,7 +3,7 @@
 import { History, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { type ReactNode, useCallback, useEffect, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { validateQuiz } from '../../core/quiz/validate';
@@ -108,10 +108,14 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
 
   useUndoKeys();
 
+  const around = useMemo(
+    () => ({ live, publish, publishing, trouble, openCheck: () => setSheet('check') }),
+    [live, publish, publishing, trouble],
+  );
   const count = (tab: string, severity: string) =>
     findings.filter((f) => f.tab === tab && f.severity === severity).length;
   return (
-    <LiveContext.Provider value={{ live, publish, publishing, trouble, openCheck: () => setSheet('check') }}>
+    <LiveContext.Provider value={around}>
       <Frame
         paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
         current={current}

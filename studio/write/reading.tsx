@@ -1,6 +1,6 @@
 'use client';
 /** A list of questions pasted into the manuscript: looked at first, then put in as pages of their own. */
-import { createContext, type ReactNode, useContext, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
 import { graft } from '../../core/quiz/graft';
 import { SideSheet, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -17,8 +17,13 @@ export function Reading({ children }: { children: ReactNode }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const [offered, setOffered] = useState<{ text: string; behind: string; empty?: string } | null>(null);
+  // The same one at each drawing: every question of the manuscript holds it.
+  const offer = useCallback<Offer>(
+    (text, behind, empty) => setOffered({ text, behind, ...(empty ? { empty } : {}) }),
+    [],
+  );
   return (
-    <Context.Provider value={(text, behind, empty) => setOffered({ text, behind, ...(empty ? { empty } : {}) })}>
+    <Context.Provider value={offer}>
       {children}
       <SideSheet title="Read a list of questions" open={offered !== null} onClose={() => setOffered(null)}>
         {offered && (
