@@ -43,6 +43,8 @@ async function typed(page: Page, n: number): Promise<Typed> {
     .click();
   await field.click();
   await page.keyboard.press('End');
+  // What opening has begun comes to its end first: somebody who types has looked for the place.
+  await page.waitForLoadState('networkidle');
   await page.evaluate(() => {
     const seen: number[] = [];
     Object.assign(window, { seen });
