@@ -16,7 +16,7 @@ export function BankButton({ behind, onTaken }: { behind: string; onTaken: (firs
   const [open, setOpen] = useState(false);
   return (
     <>
-      <TextButton $weight={500} style={{ marginInlineStart: 24 }} onPress={() => setOpen(true)}>
+      <TextButton $weight={500} onPress={() => setOpen(true)}>
         From the bank
       </TextButton>
       {open && <BankSheet behind={behind} onTaken={onTaken} onClose={() => setOpen(false)} />}

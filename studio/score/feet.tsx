@@ -30,6 +30,9 @@ const Foot = styled.tfoot`
     height: 60px !important;
     bottom: 0 !important;
   }
+  &[data-stale] :is(td, td b, td small) {
+    color: var(--ink-3);
+  }
   td b {
     font: 700 18px/1.2 var(--heading);
     font-variant-numeric: tabular-nums;
@@ -66,7 +69,7 @@ export function Feet({ quiz, targets }: { quiz: Quiz; targets: Target[] }) {
       : `Where ${(odds.visitors ?? 0).toLocaleString('en')} rehearsed visitors end`
     : 'Rehearsing …';
   return (
-    <Foot style={{ opacity: stale ? 0.6 : 1 }}>
+    <Foot data-stale={stale ? '' : undefined}>
       <tr>
         <th scope="row" className="label">
           Lowest a visitor can end with

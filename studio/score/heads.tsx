@@ -18,6 +18,9 @@ const Head = styled.thead`
     display: block;
     border-bottom: 1px solid var(--ink);
     padding-bottom: 6px;
+    max-width: 280px;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   .group b {
     color: var(--ink);
@@ -34,6 +37,7 @@ const Head = styled.thead`
     display: block;
     width: 100%;
     height: 100%;
+    max-height: 68px;
     border: 0;
     background: none;
     padding: 6px 0;
@@ -42,7 +46,7 @@ const Head = styled.thead`
     line-height: 16px;
     cursor: pointer;
     overflow: hidden;
-    overflow-wrap: break-word;
+    overflow-wrap: anywhere;
     hyphens: auto;
   }
   th.name i {

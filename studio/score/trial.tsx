@@ -16,7 +16,8 @@ import type { GridRow } from './grid';
 
 const Sums = styled.dl`
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, auto);
+  overflow-wrap: anywhere;
   gap: 4px 12px;
   margin: 8px 0 0;
   dd {

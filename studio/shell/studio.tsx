@@ -278,7 +278,11 @@ function TopLine({
         {errors + warnings === 0 && <Mark kind="yes" size={12} />}
       </TextButton>
       <TextButton onPress={onPreview}>Preview</TextButton>
-      <PrimaryButton isDisabled={publishing || unchanged} onPress={() => void publish()}>
+      <PrimaryButton
+        style={{ whiteSpace: 'nowrap', flexShrink: 0 }}
+        isDisabled={publishing || unchanged}
+        onPress={() => void publish()}
+      >
         {unchanged ? `Edition ${live.edition} is live` : `Publish edition ${(live.edition ?? 0) + 1}`}
       </PrimaryButton>
     </>

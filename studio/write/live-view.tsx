@@ -37,6 +37,7 @@ const Aside = styled.aside`
     font-size: 13px;
     color: var(--ink-2);
     margin-top: 12px;
+    overflow-wrap: anywhere;
   }
   b {
     font-weight: 600;

@@ -108,11 +108,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
   return (
     <Section data-page={page.id} id={page.id} aria-label={`Page ${place}, ${page.name}`}>
       <Row
-        gutter={
-          <span style={{ fontSize: 13, color: 'var(--ink-3)', whiteSpace: 'nowrap' }}>
-            {isAsk ? `Page ${place}` : 'Result'}
-          </span>
-        }
+        gutter={<span style={{ fontSize: 13, color: 'var(--ink-3)' }}>{isAsk ? `Page ${place}` : 'Result'}</span>}
         margin={
           <span>
             {leadsTo && (

@@ -246,7 +246,11 @@ export const QuestionPart = memo(function QuestionPart({
               {unfolded ? <ChevronDown size={14} /> : <ChevronRight size={14} />} {settingsInWords(question)}
             </TextButton>
             {typeof question.prompt === 'string' && (
-              <TextButton $weight={400} onPress={format} style={{ fontSize: 13, color: 'var(--ink-2)' }}>
+              <TextButton
+                $weight={400}
+                onPress={format}
+                style={{ fontSize: 13, color: 'var(--ink-2)', whiteSpace: 'nowrap' }}
+              >
                 Format the wording
               </TextButton>
             )}

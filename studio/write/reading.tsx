@@ -53,7 +53,7 @@ export function Reading({ children }: { children: ReactNode }) {
 export function ReadButton({ behind }: { behind: string }) {
   const offer = useReading();
   return (
-    <TextButton $weight={500} style={{ marginInlineStart: 24 }} onPress={() => offer('', behind)}>
+    <TextButton $weight={500} onPress={() => offer('', behind)}>
       Read a list
     </TextButton>
   );

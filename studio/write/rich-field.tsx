@@ -16,9 +16,13 @@ import { useQuiz } from '../document';
 
 const Frame = styled.div`
   .ProseMirror {
-    outline: none;
     min-height: 24px;
     overflow-wrap: anywhere;
+  }
+  /* As in all that is typed into the manuscript, the cursor and the row tell where one is. */
+  .ProseMirror:focus-visible {
+    outline: none;
+    box-shadow: none;
   }
   .ProseMirror p + p,
   .ProseMirror ul,

@@ -31,6 +31,16 @@ const Button = styled.button`
     box-shadow: inset 4px 0 0 var(--saffron);
     padding-inline-start: 10px;
   }
+  @media (max-width: 899px) {
+    margin: 0;
+    padding: 0;
+    min-width: 24px;
+    font-size: 19px;
+    text-align: end;
+    &[aria-pressed='true'] {
+      padding-inline-start: 6px;
+    }
+  }
 `;
 
 /** The numeral of a question, which chooses it: Shift chooses all up to it, arrows go on to the next. */

@@ -5,20 +5,20 @@ import styled from 'styled-components';
 
 export const Manuscript = styled.div`
   --gutter: 72px;
-  --text: 368px;
+  --text-column: 368px;
   --margin: 320px;
   position: relative;
-  width: calc(var(--gutter) + var(--text) + var(--margin));
+  width: calc(var(--gutter) + var(--text-column) + var(--margin));
   max-width: 100%;
   padding-bottom: 40vh;
   &::before {
     content: '';
     position: absolute;
-    inset: 0 auto 0 calc(var(--gutter) + var(--text));
+    inset: 0 auto 0 calc(var(--gutter) + var(--text-column));
     border-left: 1px solid var(--line);
   }
   @media (max-width: 1180px) {
-    --text: minmax(0, 1fr);
+    --text-column: minmax(0, 1fr);
     --margin: 280px;
     &::before {
       inset-inline-start: calc(100% - 280px);
@@ -34,7 +34,7 @@ export const Manuscript = styled.div`
 
 const Line = styled.div<{ $active?: boolean }>`
   display: grid;
-  grid-template-columns: var(--gutter) var(--text) var(--margin);
+  grid-template-columns: var(--gutter) var(--text-column) var(--margin);
   min-height: 34px;
   position: relative;
   ${(p) => (p.$active ? 'background: var(--saffron-wash); box-shadow: inset 4px 0 0 var(--saffron);' : '')}
@@ -54,6 +54,7 @@ const Line = styled.div<{ $active?: boolean }>`
     line-height: 20px;
     color: var(--ink-2);
     min-width: 0;
+    overflow-wrap: anywhere;
   }
   @media (max-width: 899px) {
     grid-template-columns: var(--gutter) minmax(0, 1fr);
@@ -63,9 +64,8 @@ const Line = styled.div<{ $active?: boolean }>`
       > span {
         margin-inline-end: 0 !important;
         font-size: 11px !important;
-      }
-      > .numeral {
-        font-size: 24px !important;
+        line-height: 13px;
+        text-align: end;
       }
     }
     > .margin {

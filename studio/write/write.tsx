@@ -115,17 +115,19 @@ export function Write({
                   />
                   {page.id === lastAsk?.id && (
                     <Row>
-                      <TextButton
-                        onPress={() => {
-                          const made = begun(store.getState().quiz, makeQuestion());
-                          store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
-                          focusLater(`prompt ${made.id}`);
-                        }}
-                      >
-                        <Plus size={15} /> Next question
-                      </TextButton>
-                      <ReadButton behind={page.id} />
-                      {!bank && <BankButton behind={page.id} onTaken={(first) => focusLater(`prompt ${first}`)} />}
+                      <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 24px' }}>
+                        <TextButton
+                          onPress={() => {
+                            const made = begun(store.getState().quiz, makeQuestion());
+                            store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
+                            focusLater(`prompt ${made.id}`);
+                          }}
+                        >
+                          <Plus size={15} /> Next question
+                        </TextButton>
+                        <ReadButton behind={page.id} />
+                        {!bank && <BankButton behind={page.id} onTaken={(first) => focusLater(`prompt ${first}`)} />}
+                      </div>
                     </Row>
                   )}
                 </Fragment>
