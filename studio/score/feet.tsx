@@ -5,7 +5,7 @@ import type { Quiz } from '../../core/quiz/schema';
 import { spanOf } from '../../core/rehearse/span';
 import { useRehearsal } from '../rehearsal';
 import type { Target } from '../targets';
-import { isSpecial } from './grid';
+import { isSpecial } from './cells';
 import { MixChoice } from './mix-choice';
 
 const Foot = styled.tfoot`

@@ -3,7 +3,6 @@
 import {
   type ClipboardEvent,
   type KeyboardEvent,
-  memo,
   type ReactNode,
   useEffect,
   useLayoutEffect,
@@ -11,19 +10,13 @@ import {
   useRef,
   useState,
 } from 'react';
-import styled from 'styled-components';
-import type { Weighed } from '../../core/quiz/weighed';
-import { isKeyed, isReviewed } from '../../core/quiz/lookup';
 import { Mark } from '../../ui/marks';
-import { GUESS, RIGHT } from '../edits';
-import { signed, readNumber, type Target } from '../targets';
+import { readNumber, type Target } from '../targets';
 import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
+import { factor, Guess, type GridRow, KeyCell, saidOf, valueOf, Weight, wordsOf } from './cells';
+import { GUESS, RIGHT } from './weigh-edits';
+import { Table } from './table';
 import { scrollTo, stacked, windowOf } from './window';
-
-export type GridRow = { of: Weighed; first: boolean; number: number; name: string };
-export { GUESS, RIGHT };
-/** A column that is no scale and no outcome. */
-export const isSpecial = (target: Target): boolean => target.id === RIGHT || target.id === GUESS;
 
 export type Change = {
   row: number;
@@ -31,153 +24,6 @@ export type Change = {
   value: number;
   /** emptied rather than set to 0 */ blank?: boolean;
 };
-
-const Table = styled.table`
-  border-collapse: separate;
-  border-spacing: 0;
-  font-variant-numeric: tabular-nums;
-  th,
-  td {
-    padding: 0;
-    font-weight: 400;
-  }
-  thead th,
-  thead td {
-    position: sticky;
-    top: 0;
-    z-index: 3;
-    background: var(--paper);
-    vertical-align: bottom;
-  }
-  tfoot th,
-  tfoot td {
-    position: sticky;
-    bottom: 0;
-    background: var(--paper);
-    z-index: 3;
-  }
-  .label {
-    position: sticky;
-    inset-inline-start: 0;
-    z-index: 2;
-    background: var(--paper);
-    width: 288px;
-    min-width: 288px;
-    max-width: 288px;
-    text-align: start;
-    padding-inline: 48px 10px;
-    color: var(--ink-2);
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-    height: 26px;
-  }
-  thead .label,
-  tfoot .label {
-    z-index: 4;
-  }
-  .question th {
-    position: sticky;
-    inset-inline-start: 0;
-    z-index: 2;
-    text-align: start;
-    height: 30px;
-    border-top: 1px solid var(--line);
-    font-weight: 600;
-    font-size: 13px;
-    white-space: nowrap;
-    padding-inline-start: 24px;
-    background: var(--paper);
-    max-width: 288px;
-    overflow: visible;
-  }
-  .question td {
-    border-top: 1px solid var(--line);
-    background: var(--paper);
-  }
-  .question b {
-    display: inline-block;
-    width: 24px;
-    font: 700 13px/1 var(--heading);
-  }
-  td.cell {
-    width: 72px;
-    min-width: 72px;
-    height: 26px;
-    text-align: center;
-    cursor: cell;
-    position: relative;
-    user-select: none;
-  }
-  td.cell:focus-visible {
-    border-radius: 0;
-    z-index: 1;
-  }
-  td.chosen {
-    background: var(--saffron-wash);
-  }
-  .column {
-    background: color-mix(in srgb, var(--saffron-wash) 55%, transparent);
-  }
-  td.active {
-    outline: 2px solid var(--ink);
-    outline-offset: -2px;
-    box-shadow: none;
-  }
-  input {
-    width: 100%;
-    height: 26px;
-    border: 0;
-    text-align: center;
-    font-weight: 600;
-    background: var(--paper);
-    border-radius: 0;
-  }
-  .pick {
-    border: 0;
-    background: none;
-    padding: 0;
-    width: 26px;
-    height: 26px;
-    margin-inline-start: -30px;
-    margin-inline-end: 4px;
-    vertical-align: middle;
-    cursor: pointer;
-  }
-  @media (max-width: 899px) {
-    .label {
-      width: 150px;
-      min-width: 150px;
-      max-width: 150px;
-      padding-inline-start: 16px;
-    }
-    .question th {
-      padding-inline-start: 16px;
-      max-width: 150px;
-      overflow: hidden;
-      text-overflow: ellipsis;
-    }
-  }
-`;
-
-/** A weight as a number over a dot whose size is its weight; a negative one is an empty ring, none a faint point. */
-export const Weight = memo(function Weight({ value, colour }: { value: number; colour: number | null }) {
-  if (value === 0) return <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>;
-  const r = Math.min(12.5, 6 + 2.2 * Math.abs(value));
-  const fill = colour === null ? 'var(--ink)' : `var(--data-${(colour % 8) + 1})`;
-  return (
-    <svg width="34" height="26" viewBox="0 0 34 26" aria-hidden="true" style={{ display: 'block', margin: '0 auto' }}>
-      {value > 0 ? (
-        <circle cx="17" cy="13" r={r} style={{ fill, opacity: colour === null ? 0.17 : 0.34 }} />
-      ) : (
-        <circle cx="17" cy="13" r={Math.min(11, r)} fill="none" style={{ stroke: 'var(--ink-3)' }} />
-      )}
-      <text x="17" y="17.2" textAnchor="middle" style={{ fontSize: 12.5, fontWeight: 600, fill: 'var(--ink)' }}>
-        {value < 0 ? `−${-value}` : value}
-      </text>
-    </svg>
-  );
-});
 
 type Props = {
   rows: GridRow[];
@@ -194,50 +40,8 @@ type Props = {
   picked: { has: (row: GridRow) => boolean; toggle: (row: GridRow) => void } | null;
 };
 
-export const valueOf = (row: GridRow | undefined, target: Target | undefined): number =>
-  !row || !target
-    ? 0
-    : target.id === RIGHT
-      ? (row.of.credit ?? 0)
-      : target.id === GUESS
-        ? (row.of.guess?.value ?? 0)
-        : (row.of.weights?.[target.id] ?? 0);
-
-const factor = {
-  once: '',
-  column: ', times what the column is worth',
-  number: ', times the number',
-  place: ' for each place above the last',
-  key: '',
-};
-/** What a row is called: the words of an answer, or what is multiplied. */
-export const wordsOf = (row: GridRow): string =>
-  row.of.words || (row.of.times === 'number' ? 'The number itself' : 'Without words');
-
 /** ● ◐ ○ by their own keys. */
 const rightKeys: Record<string, number> = { y: 1, '1': 1, m: 0.5, n: 0, '0': 0 };
-
-const guessSaid = (guess: Weighed['guess']): string =>
-  !guess
-    ? 'answered evenly'
-    : guess.value === undefined
-      ? 'no guess'
-      : guess.of === 'mean'
-        ? `${guess.value} on average`
-        : `${guess.value} percent ${guess.of === 'right' ? 'have it right' : 'choose it'}`;
-
-/** A cell in words, as a screen reader says it. */
-function saidOf(row: GridRow, target: Target): string {
-  const value = valueOf(row, target);
-  if (target.id === GUESS) return guessSaid(row.of.guess);
-  if (target.id === RIGHT && row.of.times !== 'once') return hasKey(row) ? 'has a key' : 'neither right nor wrong';
-  if (row.of.times === 'key') {
-    return row.of.question.marksTo === target.id ? 'its marks count here' : 'nothing';
-  }
-  if (target.id !== RIGHT) return value === 0 ? 'nothing' : `${signed(value)}${factor[row.of.times]}`;
-  if (!row.of.keyed) return 'neither right nor wrong';
-  return value === 1 ? 'right' : value > 0 ? 'partly right' : 'not right';
-}
 
 /** Heights of a row and of the line above it that names its question, and what the headings and the footer cover of the view. */
 const ROW = 26;
@@ -481,23 +285,6 @@ const Gap = ({ height }: { height: number }) => (
     <td style={{ height, padding: 0 }} />
   </tr>
 );
-
-/** Of a question that only has a key: whether it has one, and which scale its marks count for. */
-export const hasKey = ({ of: { question } }: GridRow) => isKeyed(question) || isReviewed(question);
-function KeyCell({ row, target }: { row: GridRow; target: Target }) {
-  if (target.id === RIGHT)
-    return <span style={{ display: 'inline-flex' }}>{hasKey(row) && <Mark kind="yes" size={13} />}</span>;
-  return row.of.question.marksTo === target.id ? <small style={{ color: 'var(--ink-2)' }}>marks</small> : null;
-}
-
-const Guess = ({ row }: { row: GridRow }) =>
-  row.of.guess?.value !== undefined ? (
-    <b style={{ fontWeight: 600 }}>
-      {row.of.guess.of === 'mean' ? `⌀ ${row.of.guess.value}` : `${row.of.guess.value}%`}
-    </b>
-  ) : row.of.guess ? (
-    <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>
-  ) : null;
 
 function Rows({
   row,

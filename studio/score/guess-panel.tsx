@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { guessedMix, type Weights, weightsIn } from '../../core/rehearse/mix';
 import type { Question } from '../../core/quiz/schema';
 import { useQuiz } from '../document';
-import type { GridRow } from './grid';
+import type { GridRow } from './cells';
 
 export function GuessPanel({ row, children }: { row: GridRow | undefined; children: ReactNode }) {
   const quiz = useQuiz();

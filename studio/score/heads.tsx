@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import type { Target } from '../targets';
-import { GUESS, RIGHT } from './grid';
+import { GUESS, RIGHT } from './weigh-edits';
 
 const Head = styled.thead`
   .group {

@@ -8,7 +8,7 @@ import { placeOfBlock, setField } from '../edits';
 import { AcceptLine } from '../write/accept-line';
 import { TryWords } from '../write/kinds/typed';
 import { NumberField } from '../write/number-field';
-import type { GridRow } from './grid';
+import type { GridRow } from './cells';
 
 export function KeyPanel({ row, children }: { row: GridRow | undefined; children: ReactNode }) {
   const store = useDocumentStore();

@@ -8,23 +8,15 @@ import { indexOf, isKeyed, isQuestion, nameOf, questionsOf } from '../../core/qu
 import { type Weighed, weighedIn } from '../../core/quiz/weighed';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { addOutcome, addScale, weighMany } from '../edits';
+import { addOutcome, addScale, weighMany } from './weigh-edits';
 import { useRehearsal } from '../rehearsal';
 import { useArrival } from '../shell/place';
 import { signed, type Target, targetsOf } from '../targets';
 import { Column } from './column';
 import { Feet } from './feet';
-import {
-  type Change,
-  Grid,
-  type GridRow,
-  GUESS,
-  hasKey as isKeyedRow,
-  isSpecial,
-  RIGHT,
-  valueOf,
-  wordsOf,
-} from './grid';
+import { type Change, Grid } from './grid';
+import { GUESS, RIGHT } from './weigh-edits';
+import { type GridRow, hasKey as isKeyedRow, isSpecial, valueOf, wordsOf } from './cells';
 import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';
 import { KeyPanel } from './key-panel';

@@ -6,7 +6,8 @@ import type { Quiz } from '../../core/quiz/schema';
 import { Mark } from '../../ui/marks';
 import { useRehearsal } from '../rehearsal';
 import { Mend } from '../shell/check-sheet';
-import { type GridRow, RIGHT } from './grid';
+import { RIGHT } from './weigh-edits';
+import { type GridRow } from './cells';
 
 /** Findings about answers, keys, scales and outcomes. Each stands at the most particular thing that it names. */
 export function useSaid(quiz: Quiz) {

@@ -12,7 +12,7 @@ import { targetsOf } from '../targets';
 import { Bar } from '../write/sheet';
 import { Views } from '../shell/view-switch';
 import { number } from './feet';
-import type { GridRow } from './grid';
+import type { GridRow } from './cells';
 
 const Sums = styled.dl`
   display: grid;
