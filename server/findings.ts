@@ -6,6 +6,7 @@ import { foldRun, questionsOnWay, type Run } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
 import { isAnswered } from '../core/score/answer';
 import { journeyOf, type JourneyStep } from '../core/stats/counts';
+import { isScaled } from '../core/rehearse/mix';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
 import type { Membership } from '../db/queries/members';
@@ -26,7 +27,7 @@ export type Findings = {
     many: boolean;
     answered: number;
     options: Share[];
-    /** How often each value of a slider or rating was given. */
+    /** How often each value of a slider or rating was given, or each cell of a grid without a key chosen. */
     values?: Record<string, number>;
     /** How many had a question right that has a key and no options. */
     right?: number;
@@ -70,7 +71,7 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
         many: q.kind === 'choice' && q.pick === 'many',
         answered,
         options,
-        ...(q.kind === 'slider' || q.kind === 'rating'
+        ...(q.kind === 'slider' || q.kind === 'rating' || isScaled(q)
           ? { values: valuesIn(figures, q.id) }
           : q.kind !== 'choice' && isKeyed(q)
             ? { right: count(`right ${q.id}`) }

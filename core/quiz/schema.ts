@@ -176,8 +176,8 @@ const question = {
   /** Answers beside each other. */
   across: optional(Type.Integer({ minimum: 1, maximum: 6 })),
   /**
-   * The creator's guess, for rehearsing alone: of a slider or rating the value that visitors give on average, of another question with a key
-   * how many of a hundred have it right. A choice has guesses at its options instead.
+   * The creator's guess, for rehearsing alone: of a slider or rating the value that visitors give on average, of a grid without a key the
+   * mean place of the columns chosen, from 1; of another question with a key how many of a hundred have it right. A choice has guesses at its options instead.
    */
   guess: optional(Type.Number()),
   /** The question of the bank that it follows, as long as nothing in it is changed here. */

@@ -21,9 +21,9 @@ export type Weighed = {
   credit?: number;
   /**
    * Where the creator's guess stands, if there can be one, and what it says: percent of visitors who choose the answer, percent who have the
-   * question right, or the value given on average. Of questions with several rows it is at the first.
+   * question right, the value given on average, or the mean place of the columns of a grid. Of questions with several rows it is at the first.
    */
-  guess?: { at: Place; value: number | undefined; of: 'chosen' | 'right' | 'mean' };
+  guess?: { at: Place; value: number | undefined; of: 'chosen' | 'right' | 'mean' | 'column' };
 };
 
 /** In the order of the quiz, question by question. */
@@ -101,7 +101,14 @@ function partsOf(question: Question, at: Place): Weighed[] {
 }
 
 function guessOf(question: Question, at: Place): Pick<Weighed, 'guess'> {
-  const of = question.kind === 'slider' || question.kind === 'rating' ? 'mean' : isKeyed(question) ? 'right' : null;
+  const of =
+    question.kind === 'slider' || question.kind === 'rating'
+      ? 'mean'
+      : isKeyed(question)
+        ? 'right'
+        : question.kind === 'grid' && question.pick !== 'many'
+          ? 'column'
+          : null;
   return of ? { guess: { at, value: question.guess, of } } : {};
 }
 

@@ -6,7 +6,7 @@ import type { Answer } from '../score/answer';
 import { isInside } from '../score/credit';
 import { subsets } from '../score/weights';
 import { shuffled } from '../run/random';
-import { type Mix, shareOf, weightOf, weightsIn, type Weights } from './mix';
+import { cellOf, isScaled, type Mix, shareOf, weightOf, weightsIn, type Weights } from './mix';
 import { round9 } from '../score/numbers';
 import { MOST_WAYS, stepsOf } from './steps';
 
@@ -152,6 +152,16 @@ export function rowAnswers(question: GridQuestion): string[][] {
   return subsets(ids.length, 1, ids.length).map((subset) => subset.map((i) => ids[i] ?? ''));
 }
 
+/** Every way to answer one row of a grid without a key, evenly or by a mix, with its share. */
+export function waysInRow(question: GridQuestion, row: string, mix?: Mix): { answer: string[]; share: number }[] {
+  const all = rowAnswers(question);
+  const weights = isScaled(question) ? weightsIn(mix, question) : null;
+  if (!weights) return all.map((answer) => ({ answer, share: 1 / all.length }));
+  const own = all.map(([column = '']) => Math.max(0, weights[cellOf(row, column)] ?? 0));
+  const sum = own.reduce((a, b) => a + b, 0);
+  return all.map((answer, i) => ({ answer, share: (own[i] ?? 0) / sum })).filter(({ share }) => share > 0);
+}
+
 const gridAnswers = (question: GridQuestion): Answer[] =>
   question.rows.reduce<Record<string, string[]>[]>(
     (answers, row) =>
@@ -207,6 +217,10 @@ function pointOf(region: Region, inside: boolean): [number, number] | null {
 export function drawAnswer(question: Question, random: () => number, mix?: Mix): Answer {
   const weights = weightsIn(mix, question);
   if (weights && question.kind === 'choice') return drawWeighed(question, weights, random, mix);
+  if (isScaled(question) && weights)
+    return Object.fromEntries(
+      question.rows.map(({ id }) => [id, drawFrom(rowOnce(question, weights, id, mix), random) as string[]]),
+    );
   if (weights) return drawFrom(weighedOnce(question, weights, mix), random);
   if (!isListable(question)) {
     if (question.kind === 'grid') {
@@ -270,6 +284,14 @@ function drawFrom(ways: Way[], random: () => number): Answer {
 }
 
 const weighed = new WeakMap<Weights, Way[]>();
+const rows = new WeakMap<Weights, Map<string, Way[]>>();
+function rowOnce(question: GridQuestion, weights: Weights, row: string, mix: Mix | undefined): Way[] {
+  const known = rows.get(weights) ?? new Map<string, Way[]>();
+  rows.set(weights, known);
+  const ways = known.get(row) ?? waysInRow(question, row, mix);
+  known.set(row, ways);
+  return ways;
+}
 /** Weights belong to one question of one mix, which are not changed. */
 function weighedOnce(question: Question, weights: Weights, mix: Mix | undefined): Way[] {
   const known = weighed.get(weights) ?? waysToAnswer(question, mix);

@@ -75,7 +75,7 @@ class Rehearsal {
   };
 
   private walk(columns: Column[], followed?: Verdict): StateWalk {
-    return new StateWalk(this.quiz, this.waysOf, [...this.control, ...columns], this.most, followed);
+    return new StateWalk(this.quiz, this.waysOf, [...this.control, ...columns], this.most, followed, { mix: this.mix });
   }
 
   odds(): Odds {

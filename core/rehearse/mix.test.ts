@@ -145,6 +145,50 @@ describe('a mix', () => {
       expect(odds?.scales['m']?.mean).toBeCloseTo(0.3, 9);
     });
   });
+  describe('of a grid without a key', () => {
+    const grid = (rows: number, more = {}) =>
+      quiz(
+        [
+          page('p1', [
+            {
+              id: 'agree',
+              kind: 'grid' as const,
+              prompt: 'Do you agree?',
+              pick: 'one' as const,
+              required: true,
+              rows: Array.from({ length: rows }, (_, r) => ({ id: `r${r}`, text: `${r}`, weights: { s: 1 } })),
+              columns: [1, 2, 3, 4, 5].map((value) => ({ id: `c${value}`, text: `${value}`, value })),
+              ...more,
+            },
+          ]),
+        ],
+        { scales: [{ id: 's', name: 'S', combine: 'sum' }] },
+      );
+    // Eight rows of five columns are too many to be listed: they are followed row by row.
+    it.each([1, 2, 8])('spreads the mean column over each of %p rows', (rows) => {
+      const q = grid(rows, { guess: 4 });
+      const exact = exactOdds(q, { mix: guessedMix(q) })?.scales['s'];
+      expect(exact?.mean).toBeCloseTo(4 * rows, 8);
+      // The variance of a binomial is n p (1 - p); rows are independent.
+      expect((exact?.sd ?? 0) ** 2).toBeCloseTo(rows * 4 * 0.75 * 0.25, 6);
+      const sampled = sampledOdds(q, { visitors: 2_000, seed: 9, mix: guessedMix(q) }).scales['s'];
+      expect(Math.abs((sampled?.mean ?? 0) - 4 * rows)).toBeLessThan(0.02 * 4 * rows);
+    });
+    it('comes from what real visitors chose in each row', () => {
+      const q = grid(2);
+      const mix = countedMix({ agree: { answered: 4, values: { 'r0 c1': 4, 'r1 c2': 1, 'r1 c5': 3 } } });
+      expect(exactOdds(q, { mix })?.scales['s']?.histogram).toEqual([
+        [3, 0.25],
+        [6, 0.75],
+      ]);
+    });
+    it('that says nothing of a row, or of several answers a row, says nothing', () => {
+      const mix = { agree: { 'r0 c1': 1 } };
+      expect(exactOdds(grid(2), { mix })).toEqual(exactOdds(grid(2)));
+      const many = grid(2, { pick: 'many', guess: 2 });
+      expect(exactOdds(many, { mix: guessedMix(many) })).toEqual(exactOdds(many));
+    });
+  });
   it('tells how far it has come', () => {
     const q = quiz([
       page('p1', [choice('q1', [option('a'), option('b')])], {

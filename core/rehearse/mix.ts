@@ -1,5 +1,5 @@
 /** How visitors answer, where it is not evenly (model, section 5): by the creator's guess, or as real visitors did. */
-import type { Choice, Question, Quiz } from '../quiz/schema';
+import type { Choice, Grid, Question, Quiz } from '../quiz/schema';
 import { isKeyed, questionsOf } from '../quiz/lookup';
 import type { Answer } from '../score/answer';
 import { round9 } from '../score/numbers';
@@ -8,12 +8,20 @@ import { stepsOf } from './steps';
 export type Weights = Readonly<Record<string, number>>;
 /**
  * By question: the weight of each option of a choice of one, or of each value of a slider or rating, in proportion to each other; of a choice
- * of several, the probability 0..1 of each option by itself; of other questions that have a key, the probability 0..1 of `right`.
+ * of several, the probability 0..1 of each option by itself; of a grid without a key that takes one answer a row, the weight of each cell, by
+ * `cellOf`; of other questions that have a key, the probability 0..1 of `right`.
  * Questions that are not in it are answered evenly.
  */
 export type Mix = Readonly<Record<string, Weights>>;
 
 const isMeasured = (question: Question) => question.kind === 'slider' || question.kind === 'rating';
+
+/** Names a cell of a grid among its weights. */
+export const cellOf = (row: string, column: string): string => `${row} ${column}`;
+
+/** Whether its rows are answered one by one, each with one column, none of them right. */
+export const isScaled = (question: Question): question is Grid =>
+  question.kind === 'grid' && question.pick !== 'many' && !isKeyed(question);
 
 /** The weights a mix gives to a question; null where it says nothing that can be used. */
 export function weightsIn(mix: Mix | undefined, question: Question): Weights | null {
@@ -21,6 +29,10 @@ export function weightsIn(mix: Mix | undefined, question: Question): Weights | n
   if (!own) return null;
   if (question.kind === 'choice') return question.options.some((o) => (own[o.id] ?? 0) > 0) ? own : null;
   if (isMeasured(question)) return stepsOf(question as Measured).some((v) => (own[v] ?? 0) > 0) ? own : null;
+  if (isScaled(question)) {
+    const { rows, columns } = question;
+    return rows.every((r) => columns.some((c) => (own[cellOf(r.id, c.id)] ?? 0) > 0)) ? own : null;
+  }
   return own['right'] !== undefined && isKeyed(question) ? own : null;
 }
 type Measured = Extract<Question, { kind: 'slider' | 'rating' }>;
@@ -29,6 +41,11 @@ type Measured = Extract<Question, { kind: 'slider' | 'rating' }>;
 export function shareOf(question: Question, weights: Weights, { answer, i }: { answer: Answer; i: number }): number {
   if (question.kind === 'choice') return weightOf(question, weights, answer as string[]);
   if (isMeasured(question)) return Math.max(0, weights[String(answer)] ?? 0);
+  if (isScaled(question))
+    return Object.entries(answer as Record<string, string[]>).reduce(
+      (product, [row, [column = '']]) => product * Math.max(0, weights[cellOf(row, column)] ?? 0),
+      1,
+    );
   const right = Math.min(1, Math.max(0, weights['right'] ?? 0));
   return i === 0 ? right : 1 - right;
 }
@@ -45,7 +62,7 @@ export function weightOf(question: Choice, weights: Weights, chosen: string[]): 
 /**
  * The creator's guess. At the answers of a choice it stands in percent: of a choice of one, answers without a guess share evenly what is left
  * of 100; of a choice of several, they are chosen by half of the visitors. The mean of a slider or rating is spread over its steps as by a
- * binomial distribution.
+ * binomial distribution; so is the mean place of the columns of a grid, counted from 1, in each of its rows.
  */
 export function guessedMix(quiz: Quiz): Mix {
   const mix: Record<string, Weights> = {};
@@ -67,11 +84,23 @@ function guessedOptions(question: Choice): Weights | null {
 function guessedWhole(question: Exclude<Question, Choice>): Weights | null {
   const { guess } = question;
   if (guess === undefined) return null;
+  if (isScaled(question)) {
+    const shares = spreadOver(
+      question.columns.map((_, i) => i + 1),
+      guess,
+    );
+    const cells = question.rows.flatMap((r) => question.columns.map((c, i) => [cellOf(r.id, c.id), shares[i] ?? 0]));
+    return Object.fromEntries(cells) as Weights;
+  }
   if (!isMeasured(question)) return { right: round9(Math.min(100, Math.max(0, guess)) / 100) };
   const steps = stepsOf(question as Measured);
+  return Object.fromEntries(spreadOver(steps, guess).map((share, k) => [steps[k], share]));
+}
+
+/** The share of each of evenly spaced steps, so that their mean is this one, as far as it lies among them. */
+function spreadOver(steps: number[], mean: number): number[] {
   const [low = 0, high = 0] = [steps[0], steps.at(-1)];
-  const p = high > low ? Math.min(1, Math.max(0, (guess - low) / (high - low))) : 0;
-  return Object.fromEntries(binomial(steps.length - 1, p).map((share, k) => [steps[k], share]));
+  return binomial(steps.length - 1, high > low ? Math.min(1, Math.max(0, (mean - low) / (high - low))) : 0);
 }
 
 /** Probabilities of 0..n by the binomial distribution, by logarithms so that many steps do not overflow. */
@@ -88,7 +117,7 @@ export type Counted = {
   answered: number;
   /** How often each option was chosen. */
   options?: Record<string, number>;
-  /** How often each value was given. */
+  /** How often each value was given, or each cell of a grid chosen. */
   values?: Record<string, number>;
   /** How many had it right. */
   right?: number;

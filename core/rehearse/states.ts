@@ -11,7 +11,8 @@ import { addQuestion, Ledger, planOf, trackKey } from '../score/ledger';
 import type { Tally } from '../score/verdicts';
 import { contribution } from '../score/weights';
 import { round9 } from '../score/numbers';
-import { isListable, rowAnswers, type Way } from './answers';
+import { isListable, waysInRow, type Way } from './answers';
+import type { Mix } from './mix';
 import { ALWAYS, type Column, columnKey, conditionsOf } from './columns';
 import { StateTable } from './table';
 
@@ -45,7 +46,10 @@ export class StateWalk {
     wanted: Column[],
     private readonly most: number,
     followed?: Verdict,
-    private readonly options: { /** as when all that is possible is looked at */ contactMayBeEmpty?: boolean } = {},
+    private readonly options: {
+      /** as when all that is possible is looked at */ contactMayBeEmpty?: boolean;
+      mix?: Mix | undefined;
+    } = {},
   ) {
     const unique = new Map<string, Column>();
     for (const column of wanted) {
@@ -269,9 +273,8 @@ export class StateWalk {
     const uses = plan.questions.get(question.id)?.uses ?? [];
     return question.rows.map((row, index) => {
       const last = index === question.rows.length - 1;
-      const answers = rowAnswers(question);
       const merged = new Map<string, Step>();
-      for (const columns of answers) {
+      for (const { answer: columns, share } of waysInRow(question, row.id, this.options.mix)) {
         const change = new Float64Array(this.columns.length);
         this.columns.forEach((column, i) => {
           if (column.kind === 'answer' && column.question === question.id && last) change[i] = 1;
@@ -298,12 +301,7 @@ export class StateWalk {
         });
         const key = change.join();
         const old = merged.get(key);
-        merged.set(
-          key,
-          old
-            ? { ...old, share: old.share + 1 / answers.length }
-            : { share: 1 / answers.length, change, strengthened: [] },
-        );
+        merged.set(key, old ? { ...old, share: old.share + share } : { share, change, strengthened: [] });
       }
       return [...merged.values()];
     });

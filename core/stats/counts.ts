@@ -4,7 +4,8 @@
  */
 import type { Quiz } from '../quiz/schema';
 import { isContact, isKeyed, isQuestion } from '../quiz/lookup';
-import { chosenIn, isAnswered } from '../score/answer';
+import { cellOf, isScaled } from '../rehearse/mix';
+import { type Answer, chosenIn, isAnswered } from '../score/answer';
 import { questionsOnWay, type Run } from '../run/run';
 import { creditOf } from '../score/credit';
 import { resultOf } from '../score/result';
@@ -12,7 +13,7 @@ import { resultOf } from '../score/result';
 /**
  * @param started whether the visitor has gone on from the first page
  * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `finished`, `contact`, `offer`, `answered QUESTION`,
- *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider or rating, `right QUESTION` of other questions with a key,
+ *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider or rating, or ROW COLUMN of a grid without a key, `right QUESTION` of other questions with a key,
  *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
@@ -31,6 +32,7 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     if (question.kind === 'choice') for (const option of chosenIn(answer)) keys.add(`option ${question.id} ${option}`);
     else if (question.kind === 'slider' || question.kind === 'rating')
       keys.add(`value ${question.id} ${String(answer)}`);
+    else if (isScaled(question)) for (const cell of cellsIn(answer)) keys.add(`value ${question.id} ${cell}`);
     else if (isKeyed(question) && creditOf(question, run.first[question.id] ?? answer) === 1)
       keys.add(`right ${question.id}`);
   }
@@ -45,6 +47,9 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   }
   return [...keys];
 }
+
+const cellsIn = (answer: Answer | undefined): string[] =>
+  Object.entries(answer as Record<string, string[]>).flatMap(([row, columns]) => columns.map((c) => cellOf(row, c)));
 
 /** The fifth that a percentage lies in, 0 to 4; 100 belongs to the last. */
 export const fifthOf = (percent: number): number => Math.min(4, Math.max(0, Math.floor(percent / 20)));

@@ -1,6 +1,7 @@
 import { foldRun, type Sent } from '../run/run';
 import { walk } from '../run/walk';
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
+import type { Answer } from '../score/answer';
 import { countsOf, fifthOf, journeyOf } from './counts';
 import { Alpha, Correlation, Moments } from './moments';
 import { compareProportions, wilson } from './proportions';
@@ -229,9 +230,20 @@ describe('what a run counts for', () => {
         { id: 'stars', kind: 'rating', prompt: 'How?', max: 5 },
         { id: 'word', kind: 'text', prompt: 'What?', accept: ['wheel'] },
         { id: 'open', kind: 'text', prompt: 'Why?' },
+        {
+          id: 'agree',
+          kind: 'grid',
+          pick: 'one',
+          prompt: 'Do you?',
+          rows: [
+            { id: 'r', text: 'R' },
+            { id: 't', text: 'T' },
+          ],
+          columns: [{ id: 'c', text: 'C' }],
+        },
       ]),
     ]);
-    const told = (answers: Record<string, string | number>) =>
+    const told = (answers: Record<string, Answer>) =>
       countsOf(kinds, foldRun(kinds, { seed: 1 }, [{ do: 'go', page: 'p1', answers }]), true).filter((k) =>
         /^(value|right|answered)/.test(k),
       );
@@ -243,6 +255,7 @@ describe('what a run counts for', () => {
       'answered open',
     ]);
     expect(told({ word: 'tyre' })).toEqual(['answered word']);
+    expect(told({ agree: { r: ['c'], t: ['c'] } })).toEqual(['answered agree', 'value agree r c', 'value agree t c']);
   });
   it('is the fifth of the marks that it has in each topic', () => {
     const right = (id: string, topic: string) => choice(id, [option('a', {}, { credit: 1 }), option('b')], { topic });

@@ -57,7 +57,9 @@ const guessSaid = (guess: Weighed['guess']): string =>
       ? 'no guess'
       : guess.of === 'mean'
         ? `${guess.value} on average`
-        : `${guess.value} percent ${guess.of === 'right' ? 'have it right' : 'choose it'}`;
+        : guess.of === 'column'
+          ? `column ${guess.value} on average`
+          : `${guess.value} percent ${guess.of === 'right' ? 'have it right' : 'choose it'}`;
 
 /** A cell in words, as a screen reader says it. */
 export function saidOf(row: GridRow, target: Target): string {
@@ -83,7 +85,9 @@ export function KeyCell({ row, target }: { row: GridRow; target: Target }) {
 export const Guess = ({ row }: { row: GridRow }) =>
   row.of.guess?.value !== undefined ? (
     <b style={{ fontWeight: 600 }}>
-      {row.of.guess.of === 'mean' ? `⌀ ${row.of.guess.value}` : `${row.of.guess.value}%`}
+      {row.of.guess.of === 'mean' || row.of.guess.of === 'column'
+        ? `⌀ ${row.of.guess.value}`
+        : `${row.of.guess.value}%`}
     </b>
   ) : row.of.guess ? (
     <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>

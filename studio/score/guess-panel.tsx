@@ -1,7 +1,7 @@
 'use client';
 /** What the guesses of the chosen question come to. */
 import type { ReactNode } from 'react';
-import { guessedMix, type Weights, weightsIn } from '../../core/rehearse/mix';
+import { cellOf, guessedMix, type Weights, weightsIn } from '../../core/rehearse/mix';
 import type { Question } from '../../core/quiz/schema';
 import { useQuiz } from '../document';
 import type { GridRow } from './cells';
@@ -39,6 +39,7 @@ const asked = {
   chosen: 'How many of a hundred visitors choose each answer?',
   right: 'How many of a hundred visitors have it right?',
   mean: 'What do visitors give on average?',
+  column: 'Which column do visitors choose on average, counted from 1?',
 };
 
 /** What the weights come to, in words and shares. */
@@ -56,6 +57,10 @@ function lines(question: Question, weights: Weights): [string, number][] {
       ['Right', right],
       ['Not right', 1 - right],
     ];
+  if (question.kind === 'grid') {
+    const [row] = question.rows;
+    return question.columns.map((c) => [c.text, weights[cellOf(row?.id ?? '', c.id)] ?? 0]);
+  }
   // Values that hardly anybody gives are left out.
   return Object.entries(weights).filter(([, share]) => share >= 0.005);
 }

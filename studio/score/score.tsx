@@ -279,6 +279,7 @@ function guessWords(guess: GridRow['of']['guess']): string {
   if (value === undefined)
     return of === 'chosen' ? 'has no guess: it shares what is left' : 'has no guess: it is answered evenly';
   if (of === 'mean') return `is given ${value} on average, you guess`;
+  if (of === 'column') return `is answered with column ${value} on average, you guess`;
   return `is ${of === 'right' ? 'right for' : 'chosen by'} ${value} of a hundred, you guess`;
 }
 

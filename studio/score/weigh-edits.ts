@@ -155,7 +155,11 @@ export function weighMany(changes: CellChange[]): Edit | null {
     if (target === GUESS) {
       if (!of.guess) return [];
       const { at, value: was } = of.guess;
-      const guess = blank ? undefined : of.guess.of === 'mean' ? value : Math.max(0, Math.min(100, value));
+      const guess = blank
+        ? undefined
+        : of.guess.of === 'mean' || of.guess.of === 'column'
+          ? value
+          : Math.max(0, Math.min(100, value));
       return was === guess ? [] : setField('guess', at, ['guess'], was, guess).ops;
     }
     if (of.times === 'key') return [];
