@@ -414,6 +414,8 @@ const Page = closed({
   /** Wording of the button that leaves it. */
   button: optional(Line),
   showIf: optional(Condition),
+  /** Its place among the pages beside it that have this too is by chance. The first page of a quiz keeps its own. */
+  shuffle: optional(Type.Boolean()),
   routes: optional(Type.Array(closed({ when: Condition, to: Target }), { maxItems: 100 })),
   otherwise: optional(Target),
   /** Held until every keyed question on it is right. */

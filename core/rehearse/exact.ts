@@ -4,6 +4,7 @@
  */
 import type { Question, Quiz, Target, Verdict } from '../quiz/schema';
 import { indexOf, isKeyed } from '../quiz/lookup';
+import { hasMovingPages } from '../run/order';
 import { planOf, readScale, readTally } from '../score/ledger';
 import { decide, measureOf, tiedAtTop, winnersOf } from '../score/verdicts';
 import { round9 } from '../score/numbers';
@@ -51,7 +52,7 @@ export function canBeCarried(quiz: Quiz): boolean {
           .questions.get(q.id)
           ?.uses.some((u) => outcomes.has(u.target))
       ));
-  return forward && [...questions.values()].every(followable);
+  return forward && !hasMovingPages(quiz) && [...questions.values()].every(followable);
 }
 
 class Rehearsal {

@@ -1,7 +1,7 @@
 /** Pages that come next whatever is answered: a browser may have them beforehand, to go on while there is no connection. */
 import type { Page, Quiz } from '../quiz/schema';
-import { indexOf } from '../quiz/lookup';
 import { hasLimits } from './clock';
+import { orderOf } from './order';
 import { currentPage, type Run } from './run';
 import { type View, viewOf } from './view';
 
@@ -12,11 +12,12 @@ const dependsOnAnswers = (page: Page): boolean =>
   /"type":"insert"/.test(JSON.stringify(page.blocks));
 
 /** The page that follows whatever is answered; undefined where it depends. */
-function certainNext(quiz: Quiz, page: Page): Page | undefined {
+function certainNext(quiz: Quiz, page: Page, seed: number): Page | undefined {
   if (page.stage !== 'ask' || page.routes?.length || page.hold || page.blocks.some((b) => b.showIf !== undefined))
     return undefined;
   if (page.otherwise !== undefined && page.otherwise !== 'next') return undefined;
-  const next = quiz.pages[(indexOf(quiz).position.get(page.id) ?? 0) + 1];
+  const { pages, position } = orderOf(quiz, seed);
+  const next = pages[(position.get(page.id) ?? 0) + 1];
   if (next?.stage !== 'ask' || next.showIf !== undefined || dependsOnAnswers(next)) return undefined;
   return next;
 }
@@ -31,7 +32,7 @@ export function viewsAhead(quiz: Quiz, run: Run, most = 3): View[] {
   const views: View[] = [];
   let now = run;
   for (let page = currentPage(quiz, run); page && views.length < most;) {
-    const next = certainNext(quiz, page);
+    const next = certainNext(quiz, page, run.seed);
     if (!next) break;
     const shown = page.blocks.map((b) => b.id);
     now = { ...now, way: [...now.way.slice(0, -1), { page: page.id, shown }, { page: next.id, shown: [] }] };

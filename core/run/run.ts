@@ -14,6 +14,7 @@ import type { ContactGiven, Sent } from './sent';
 import { HELD_BACK } from './held-back';
 import { LOOK_OVER } from './look-over';
 import { offerOf } from './offers';
+import { orderOf } from './order';
 import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
 
 export type { Refusal, RefusalCode } from './faults';
@@ -71,7 +72,7 @@ export function startRun(quiz: Quiz, { seed, known = {}, reviews = {} }: Start):
     finished: false,
     offers: [],
   };
-  const first = quiz.pages.find((page) => page.stage === 'ask' && appears(quiz, run, page));
+  const first = orderOf(quiz, seed).pages.find((page) => page.stage === 'ask' && appears(quiz, run, page));
   return first ? enter(run, first) : finish(quiz, run);
 }
 
@@ -309,8 +310,9 @@ function goTo(quiz: Quiz, own: Run, from: Page, target: Target): Run {
     const to = indexOf(quiz).pages.get(target.page);
     if (to) return enter(own, to);
   }
-  for (let i = (indexOf(quiz).position.get(from.id) ?? 0) + 1; i < quiz.pages.length; i++) {
-    const page = quiz.pages[i] as Page;
+  const { pages, position } = orderOf(quiz, own.seed);
+  for (let i = (position.get(from.id) ?? 0) + 1; i < pages.length; i++) {
+    const page = pages[i] as Page;
     if (page.stage === from.stage && appears(quiz, own, page)) return enter(own, page);
   }
   return from.stage === 'ask' ? finish(quiz, own) : own;

@@ -14,7 +14,7 @@ export function Dealt({ quiz, page, set }: Props) {
   const own = page.blocks.filter(isQuestion).map((q) => q.id);
   const bank = quiz.bank ?? [];
   if (!draw && own.length < 2 && bank.length === 0) return null;
-  const from = !draw ? 'all' : draw.from === 'bank' ? 'bank' : 'page';
+  const from = !draw ? 'all' : draw.from === 'bank' ? 'bank' : dealsAll(draw, own) ? 'order' : 'page';
   const change = (to: Draw | undefined, join?: string) => set('draw', draw, to, join);
   const start = (pool: Draw['from']): Draw => ({
     from: pool,
@@ -28,6 +28,7 @@ export function Dealt({ quiz, page, set }: Props) {
         value={from}
         options={[
           { id: 'all', label: 'all of its questions' },
+          ...(own.length > 1 ? [{ id: 'order' as const, label: 'all of its questions, in an order by chance' }] : []),
           ...(own.length > 1 || from === 'page'
             ? [{ id: 'page' as const, label: 'a few of its questions, by chance' }]
             : []),
@@ -36,15 +37,24 @@ export function Dealt({ quiz, page, set }: Props) {
             : []),
         ]}
         onChange={(to) => {
-          if (to !== from) change(to === 'all' ? undefined : start(to === 'bank' ? 'bank' : own));
+          if (to === from) return;
+          if (to === 'order') change({ from: own, count: own.length });
+          else change(to === 'all' ? undefined : start(to === 'bank' ? 'bank' : own));
         }}
       />
-      {draw && <Counts quiz={quiz} draw={draw} onChange={change} />}
+      {draw && from !== 'order' && <Counts quiz={quiz} draw={draw} onChange={change} />}
       {draw && draw.from !== 'bank' && <Added draw={draw} own={own} onChange={change} />}
       {draw && <Examples quiz={quiz} page={page} />}
     </div>
   );
 }
+
+/** Whether a draw leaves none of the page's questions out, so that only their order is by chance. */
+export const dealsAll = (draw: Draw, own: string[]): boolean =>
+  draw.from !== 'bank' &&
+  draw.topic === undefined &&
+  own.every((id) => draw.from.includes(id)) &&
+  drawnCount(draw) >= draw.from.length;
 
 type DrawProps = { draw: Draw; onChange: (draw: Draw, join?: string) => void };
 

@@ -10,6 +10,7 @@ import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
+import { MixChoice } from '../score/mix-choice';
 import { Bar } from '../write/sheet';
 import { counted, percent, visitorsOf } from './flows';
 import { Chain } from './chain';
@@ -103,6 +104,7 @@ export function Route() {
                 ? 'Thickness: of 5,000 visitors, all ways counted'
                 : `Thickness: of ${visitorsOf(odds).toLocaleString('en')} rehearsed visitors`
               : 'Rehearsing …'}
+            <MixChoice />
           </span>
         </div>
         <Spine

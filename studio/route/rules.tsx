@@ -171,6 +171,7 @@ export function Rules({
         </p>
       ))}
       <Shown quiz={quiz} page={page} set={set} />
+      {isAsk && <Placed quiz={quiz} page={page} set={set} />}
       {isAsk && <Dealt quiz={quiz} page={page} set={set} />}
       {isAsk && <Held quiz={quiz} page={page} keyed={keyed} set={set} />}
     </section>
@@ -214,6 +215,26 @@ function Shown({ quiz, page, set }: { quiz: Quiz; page: Page; set: Setter }) {
           </TextButton>
         </>
       )}
+    </div>
+  );
+}
+
+/** Whether it comes where it stands, or anywhere among its neighbours. The first page is where everybody comes in. */
+function Placed({ quiz, page, set }: { quiz: Quiz; page: Page; set: Setter }) {
+  if (quiz.pages[0]?.id === page.id) return null;
+  return (
+    <div style={section}>
+      It comes{' '}
+      <Choose
+        label="Where the page comes"
+        value={page.shuffle ? 'chance' : 'here'}
+        options={[
+          { id: 'here', label: 'where it stands' },
+          { id: 'chance', label: 'in a place by chance' },
+        ]}
+        onChange={(to) => set('shuffle', page.shuffle, to === 'chance' || undefined)}
+      />
+      {page.shuffle && ', among the pages beside it that do too'}.
     </div>
   );
 }

@@ -8,6 +8,9 @@ import type { Odds } from '../../core/rehearse/odds';
 import { Plus } from 'lucide-react';
 import { TextButton } from '../../ui/controls';
 import { useLive } from '../shell/live';
+import { isQuestion } from '../../core/quiz/lookup';
+import { drawnCount, poolOf } from '../../core/run/draw';
+import { dealsAll } from './dealt';
 import { useDrawnWay } from './drawn-way';
 import { type Arc, counted, flowsOf, rowsOf } from './flows';
 
@@ -49,6 +52,11 @@ const Rows = styled.div`
     white-space: nowrap;
   }
   li small {
+    display: block;
+    max-width: 200px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
     font-size: 13px;
     color: var(--ink-2);
   }
@@ -231,6 +239,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
                 <b>{page.name || (page.stage === 'result' ? 'Result' : `Page ${i + 1}`)}</b>
                 <small>
                   {lost ? 'nobody gets here' : share === undefined ? '…' : `${counted(share, odds)} visitors`}
+                  {setsOf(quiz, page).map((words) => ` · ${words}`)}
                   <span className="sr-only">{spoken(quiz, page, i, flows.arcs)}</span>
                 </small>
               </button>
@@ -413,6 +422,19 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
   );
 }
 
+/** What chance, time and being right have to do with a page, in few words. */
+function setsOf(quiz: Quiz, page: Page): string[] {
+  const { draw, hold, limit } = page;
+  const own = page.blocks.filter(isQuestion).map((q) => q.id);
+  return [
+    ...(draw ? [dealsAll(draw, own) ? 'shuffled' : `${drawnCount(draw)} of ${poolOf(quiz, draw).length} dealt`] : []),
+    ...(page.shuffle ? ['placed by chance'] : []),
+    ...(hold ? ['until right'] : []),
+    ...(limit === undefined ? [] : [`${limit} s`]),
+    ...(page.showIf ? ['for some'] : []),
+  ];
+}
+
 /** Where a way of a page leads. */
 const targetOf = (page: Page, route: number): Target =>
   (route >= 0 ? page.routes?.[route]?.to : route === -2 ? page.hold?.then : page.otherwise) ?? 'next';
@@ -426,7 +448,7 @@ function placed<T extends { at: number }>(notes: T[]): (T & { top: number })[] {
     .sort((a, b) => a.at - b.at)
     .map((note) => {
       const top = Math.max(free, note.at - 26);
-      free = top + 56;
+      free = top + 64;
       return { ...note, top };
     });
 }

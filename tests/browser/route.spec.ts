@@ -130,6 +130,11 @@ test('a few of the questions of a page are dealt by chance, and three examples s
   await expect(examples).toHaveText([/^One gets: \w+\?$/, /^One gets: \w+\?$/, /^One gets: \w+\?$/]);
   await page.getByLabel('How many questions visitors get').fill('2');
   await expect(examples.first()).toHaveText(/^One gets: \w+\? · \w+\?$/);
+  await expect(rows(page).first()).toContainText('2 of 3 dealt');
+  await page.getByRole('button', { name: 'Which of its questions visitors get' }).click();
+  await page.getByRole('option', { name: 'all of its questions, in an order by chance' }).click();
+  await expect(examples.first()).toHaveText(/^One gets: \w+\? · \w+\? · \w+\?$/);
+  await expect(rows(page).first()).toContainText('shuffled');
   await saved(page);
 });
 
@@ -230,4 +235,25 @@ test('rules are dragged into their order, with the mouse and by the keyboard', a
   await page.keyboard.press('Enter');
   await order('Repairs', 'Bags', 'the result');
   await saved(page);
+});
+
+test('the order of pages and of questions is left to chance, and the spine says so', async ({ page }) => {
+  await threePages(page);
+  for (const i of [1, 2]) {
+    await rows(page).nth(i).press('Enter');
+    await choose(page, 'Where the page comes', 'in a place by chance');
+    await expect(rows(page).nth(i)).toContainText('placed by chance');
+  }
+  await expect(page.getByText('Thickness: of 5,000 rehearsed visitors')).toBeVisible();
+  await rows(page).nth(0).press('Enter');
+  // Everybody comes in by the first page.
+  await expect(page.getByRole('button', { name: 'Where the page comes' })).toHaveCount(0);
+  const follow = page.getByRole('region', { name: 'Follow a visitor' });
+  await follow.getByRole('button', { name: 'Let one run by itself' }).click();
+  const way = follow.getByRole('list', { name: 'The way so far' });
+  await expect(way).toContainText('Repairs');
+  await expect(way).toContainText('Bags');
+  await saved(page);
+  await page.reload();
+  await expect(rows(page).nth(2)).toContainText('placed by chance');
 });
