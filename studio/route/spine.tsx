@@ -448,7 +448,7 @@ function placed<T extends { at: number }>(notes: T[]): (T & { top: number })[] {
     .sort((a, b) => a.at - b.at)
     .map((note) => {
       const top = Math.max(free, note.at - 26);
-      free = top + 64;
+      free = top + 76;
       return { ...note, top };
     });
 }
