@@ -376,3 +376,41 @@ describe('a repair', () => {
     expect(checkQuiz(two).find((f) => f.code === 'empty-text')).not.toHaveProperty('fix');
   });
 });
+
+describe('why a rule is never taken', () => {
+  const when = (...answers: string[]): Condition => ({ any: answers.map((is) => ({ answer: 'q1', is })) });
+  const never: Condition = {
+    all: [
+      { answer: 'q1', is: 'a' },
+      { answer: 'q1', is: 'b' },
+    ],
+  };
+  it.each<[string, Condition[], string]>([
+    ['no answers make it true', [never], 'The first rule of “p1” is never taken: no answers make it true.'],
+    [
+      'one above it takes all that it would',
+      [when('b'), when('a', 'c'), when('a')],
+      'The third rule of “p1” is never taken: the second rule is taken first.',
+    ],
+    [
+      'several above it take all that it would',
+      [when('a'), when('b'), when('a', 'b')],
+      'The third rule of “p1” is never taken: the rules above it are taken first.',
+    ],
+  ])('%s', (_, conditions, message) => {
+    const three = choice(
+      'q1',
+      ['a', 'b', 'c'].map((id) => option(id)),
+    );
+    const q = quiz([
+      page('p1', [three], { routes: conditions.map((c) => ({ when: c, to: { page: 'p3' } })) }),
+      page('p2', [choice('q2', [option('a'), option('b')])]),
+      page('p3', [choice('q3', [option('a'), option('b')])]),
+    ]);
+    expect(
+      checkQuiz(q)
+        .filter((f) => f.code === 'route-never')
+        .map((f) => f.message),
+    ).toEqual([message]);
+  });
+});

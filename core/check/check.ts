@@ -85,7 +85,7 @@ function reachability(quiz: Quiz): Finding[] {
             'route-never',
             'route',
             [page.id],
-            `The ${ordinal(i)} rule of “${name(page)}” is never taken: no answers make it true, or one above always comes first.`,
+            `The ${ordinal(i)} rule of “${name(page)}” is never taken: ${whyNever(quiz, page, i)}.`,
             {
               say: 'Take the rule out',
               edit: { name: 'remove-rule', ops: [withoutRule(page, i)] },
@@ -100,6 +100,25 @@ function reachability(quiz: Quiz): Finding[] {
     found.push(error('endless-loop', 'route', [endless[0] ?? ''], `Whoever comes to ${names} never gets to a result.`));
   }
   return found;
+}
+
+/** Why a rule is not taken, found by trying it in other places: whether answers make it true at all, and which rule above it is taken instead. */
+function whyNever(quiz: Quiz, page: Page, i: number): string {
+  const routes = page.routes ?? [];
+  const rule = routes[i];
+  if (!rule) return '';
+  const takenAmong = (above: typeof routes) => {
+    const tried = [...above, rule];
+    const pages = quiz.pages.map((p) => (p.id === page.id ? { ...p, routes: tried } : p));
+    return (
+      reachOf({ ...quiz, pages })
+        .routes.get(page.id)
+        ?.has(tried.length - 1) ?? false
+    );
+  };
+  if (!takenAmong([])) return 'no answers make it true';
+  const alone = routes.slice(0, i).findIndex((one) => !takenAmong([one]));
+  return alone < 0 ? 'the rules above it are taken first' : `the ${ordinal(alone)} rule is taken first`;
 }
 
 /** The rules of a page but one; the field goes with the last of them. */

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { isKeyed, isQuestion, without } from '../../core/quiz/lookup';
 import type { Condition, Page, Quiz, Target } from '../../core/quiz/schema';
 import type { Odds } from '../../core/rehearse/odds';
+import { isBlank } from '../../core/text/rich';
 import { Choose, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
@@ -13,6 +14,7 @@ import { Mend } from '../shell/check-sheet';
 import { placeOfPage, setField } from '../edits';
 import { useRehearsal } from '../rehearsal';
 import { NumberField } from '../write/number-field';
+import { RichField } from '../write/rich-field';
 import { ConditionSentence, firstTest } from './condition';
 import { Dealt } from './dealt';
 import { type Rule, RuleLine, Share } from './rule-line';
@@ -282,6 +284,18 @@ function Held({ quiz, page, keyed, set }: { quiz: Quiz; page: Page; keyed: boole
             </>
           )}
           .{' '}
+          {hold && (
+            <div style={{ borderInlineStart: '2px solid var(--line)', padding: '0 0 4px 14px', lineHeight: '22px' }}>
+              <RichField
+                label="Hint after a try that is not right"
+                value={hold.hint}
+                placeholder="A hint, shown after a try that is not right"
+                onChange={(hint) =>
+                  set('hold', hold, isBlank(hint) ? without(hold, 'hint') : { ...hold, hint }, 'hint')
+                }
+              />
+            </div>
+          )}
         </>
       ) : null}
       <NumberField

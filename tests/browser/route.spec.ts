@@ -89,6 +89,7 @@ test('pages are chosen by arrow keys; one is shown to some, one is held until it
   await expect(page.getByRole('region', { name: 'Where Repairs leads' })).toBeVisible();
   await choose(page, 'When one can leave it', 'only when it is right');
   await expect(page.getByLabel('Tries')).toHaveValue('3');
+  await page.getByLabel('Hint after a try that is not right').fill('Count the spokes');
   await choose(page, 'Who is shown this page', 'some only …');
   await choose(page, 'What is asked', 'How far?');
   await expect(rows(page).nth(1)).toContainText('2,500 visitors');
@@ -96,6 +97,7 @@ test('pages are chosen by arrow keys; one is shown to some, one is held until it
   await page.reload();
   await rows(page).nth(1).click();
   await expect(page.getByText('It is shown only when')).toBeVisible();
+  await expect(page.getByLabel('Hint after a try that is not right')).toHaveText('Count the spokes');
   await page.getByRole('button', { name: 'Show it to everybody' }).click();
   await expect(rows(page).nth(1)).toContainText('5,000 visitors');
 });

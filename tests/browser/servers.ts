@@ -63,3 +63,14 @@ export async function kill(child: ChildProcess): Promise<void> {
   child.kill('SIGKILL');
   await gone;
 }
+
+/** Cuts the database off as a power failure would, or starts it again: for the tests of restarts. It is the one that all tests share. */
+export const database = (what: 'stop' | 'start'): Promise<void> =>
+  script(
+    [
+      '--input-type=module',
+      '-e',
+      `import { clusterAt } from './scripts/lib/cluster.mjs'; await (await clusterAt('test')).${what === 'stop' ? "stop('immediate')" : 'restart()'};`,
+    ],
+    {},
+  );

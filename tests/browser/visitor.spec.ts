@@ -1,6 +1,6 @@
 import { type ChildProcess } from 'node:child_process';
 import { expect, type FrameLocator, type Page, test } from '@playwright/test';
-import { freePort, kill, startApp, world } from './servers';
+import { database, freePort, kill, startApp, world } from './servers';
 
 const quiz = () => `${world().app}/q/tourer`;
 type Place = Page | FrameLocator;
@@ -128,6 +128,33 @@ test('a server killed between two answers, and during one, costs nothing', async
   } finally {
     await kill(server);
   }
+});
+
+test('a database cut off between two answers, and during one, costs nothing', async ({ page }) => {
+  await page.goto(quiz());
+  await page.getByRole('button', { name: 'Let us see' }).click();
+  await answer(page, 'Down a lane');
+  await question(page, 'How far in a day');
+  await database('stop');
+  await database('start');
+  // Every connection the server had is gone; the answer is taken all the same.
+  await answer(page, '20 to 40 km');
+  await question(page, 'The light is going');
+  await expect(page.getByText('Your answers are kept on this device')).toHaveCount(0);
+  await database('stop');
+  await answer(page, 'An inn with');
+  await expect(page.getByText('Your answers are kept on this device')).toBeVisible();
+  await question(page, 'Something clicks');
+  await page.getByLabel('hum along').check();
+  await database('start');
+  await expect(page.getByText('Your answers are kept on this device')).toHaveCount(0);
+  await expect(page.getByLabel('hum along')).toBeChecked();
+  await page.reload();
+  await question(page, 'Something clicks');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await fromTheBags(page);
+  await page.getByRole('button', { name: 'Skip this' }).click();
+  await expect(page.getByText('Lane drifter')).toBeVisible();
 });
 
 test('an answer that was taken while its reply was lost counts once', async ({ page }) => {
