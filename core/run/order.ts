@@ -8,8 +8,13 @@ export type PageOrder = { pages: readonly Page[]; position: ReadonlyMap<string, 
 /** Whether the place of a page is by chance. The page that everybody comes in by keeps its own. */
 const moves = (quiz: Quiz, page: Page, i: number): boolean => i > 0 && page.stage === 'ask' && page.shuffle === true;
 
-/** Whether the order of pages is not the same in each run. */
-export const hasMovingPages = (quiz: Quiz): boolean => quiz.pages.some((page, i) => moves(quiz, page, i));
+const known = new WeakMap<Quiz, boolean>();
+/** Whether the order of pages is not the same in each run. Asked at each step of each rehearsed visitor, so it is found out once. */
+export function hasMovingPages(quiz: Quiz): boolean {
+  const found = known.get(quiz) ?? quiz.pages.some((page, i) => moves(quiz, page, i));
+  known.set(quiz, found);
+  return found;
+}
 
 let last: { quiz: Quiz; seed: number; order: PageOrder } | null = null;
 
