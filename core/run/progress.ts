@@ -30,11 +30,15 @@ const wordsOf = (things: Worded[], id: string): string => {
 export function answerText(question: Question, answer: Answer | undefined): string {
   if (!isAnswered(answer)) return '';
   switch (question.kind) {
-    case 'choice':
-      return chosenIn(answer)
+    case 'choice': {
+      // As the quiz lists them, however they were shuffled for this visitor.
+      const chosen = chosenIn(answer);
+      const listed = question.options.filter((o) => chosen.includes(o.id)).map((o) => o.id);
+      return [...listed, ...chosen.filter((id) => !listed.includes(id))]
         .map((id) => (id === OTHER && isFreeEntry(answer) ? answer.text : wordsOf(question.options, id)))
         .filter(Boolean)
         .join(', ');
+    }
     case 'order':
       return (Array.isArray(answer) ? answer : []).map((id) => wordsOf(question.items, String(id))).join(', ');
     case 'match': {

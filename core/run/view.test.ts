@@ -499,6 +499,12 @@ test.each<[string, Question, Answer | undefined, string]>([
   expect(answerText(question, answer)).toBe(words);
 });
 
+it('names several answers as the quiz lists them, in whatever order they were chosen', () => {
+  const many = of('choice', { pick: 'many', other: true, options: [option('a'), option('b'), option('c')] });
+  expect(answerText(many, ['c', 'a'])).toBe('a, c');
+  expect(answerText(many, { options: ['other', 'b'], text: 'mine' })).toBe('b, mine');
+});
+
 describe('values in a text', () => {
   const q = quiz(
     [
