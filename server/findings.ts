@@ -1,12 +1,12 @@
 import Papa from 'papaparse';
-import { indexOf, isKeyed, nameOf, questionsOf } from '../core/quiz/lookup';
-import type { QuestionKind, Quiz } from '../core/quiz/schema';
+import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
+import type { Question, QuestionKind, Quiz } from '../core/quiz/schema';
 import { answerText } from '../core/run/progress';
 import { foldRun, questionsOnWay, type Run } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
 import { isAnswered } from '../core/score/answer';
 import { journeyOf, type JourneyStep } from '../core/stats/counts';
-import { isScaled } from '../core/rehearse/mix';
+import { mannerOf } from '../core/quiz/manner';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
 import type { Membership } from '../db/queries/members';
@@ -27,13 +27,17 @@ export type Findings = {
     many: boolean;
     answered: number;
     options: Share[];
-    /** How often each value of a slider or rating was given, or each cell of a grid without a key chosen. */
+    /** How often each value was given, each cell of a grid chosen, or each item put at each place. */
     values?: Record<string, number>;
     /** How many had a question right that has a key and no options. */
     right?: number;
   }[];
   outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
+  /** The figures that tell which ways were taken, by the keys of `countsOf`. */
+  ways: Record<string, number>;
 };
+
+const WAYS = /^(started$|enter |route |outcome )/;
 
 const valuesIn = (figures: ReadonlyMap<string, number>, question: string): Record<string, number> => {
   const start = `value ${question} `;
@@ -41,6 +45,17 @@ const valuesIn = (figures: ReadonlyMap<string, number>, question: string): Recor
     [...figures].flatMap(([key, n]) => (n > 0 && key.startsWith(start) ? [[key.slice(start.length), n]] : [])),
   );
 };
+
+function countedOf(
+  figures: ReadonlyMap<string, number>,
+  question: Question,
+): { values?: Record<string, number>; right?: number } {
+  const manner = mannerOf(question);
+  if (manner === null || manner === 'options') return {};
+  return manner === 'right'
+    ? { right: figures.get(`right ${question.id}`) ?? 0 }
+    : { values: valuesIn(figures, question.id) };
+}
 
 /** The figures of the live edition's questions and outcomes, over all editions. */
 export async function findingsOf(member: Membership, quizId: string): Promise<Findings | null> {
@@ -71,11 +86,7 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
         many: q.kind === 'choice' && q.pick === 'many',
         answered,
         options,
-        ...(q.kind === 'slider' || q.kind === 'rating' || isScaled(q)
-          ? { values: valuesIn(figures, q.id) }
-          : q.kind !== 'choice' && isKeyed(q)
-            ? { right: count(`right ${q.id}`) }
-            : {}),
+        ...countedOf(figures, q),
       };
     }),
     outcomes: quiz.verdicts.map((verdict) => ({
@@ -86,6 +97,7 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
         share(o.id, o.name, count(`outcome ${verdict.id} ${o.id}`), count('finished')),
       ),
     })),
+    ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
   };
 }
 

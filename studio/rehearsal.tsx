@@ -2,18 +2,22 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Finding } from '../core/check/check';
-import { type Counted, countedMix, guessedMix, type Mix } from '../core/rehearse/mix';
+import { guessedMix } from '../core/rehearse/guess';
+import { type Counted, countedMix, type Mix } from '../core/rehearse/mix';
 import type { Odds } from '../core/rehearse/odds';
+import { type SeenWays, seenWays } from '../core/stats/ways';
 import { useQuiz } from './document';
 import type { RehearsalApi } from './rehearsal.worker';
 import { request } from './request';
 import type { OtherQuiz } from './shell/live';
 
-/** How visitors answer: evenly, by the creator's guess, or as real visitors did. */
+/** How rehearsed visitors answer: evenly, by the creator's guess, or as real visitors did. */
 export type MixKind = 'even' | 'guess' | 'real';
 type Seen = { odds: Odds | null; findings: Finding[]; /** the quiz has changed since */ stale: boolean };
 type Rehearsal = Seen & {
   mixKind: MixKind;
+  /** The ways that real visitors took, where they are asked for. */
+  ways: SeenWays | null;
   setMix: (kind: MixKind) => void;
   /** Why the mix is not as wanted. */
   trouble: string;
@@ -28,6 +32,7 @@ const idle = () => undefined;
 const Context = createContext<Rehearsal>({
   ...nothing,
   mixKind: 'even',
+  ways: null,
   setMix: idle,
   trouble: '',
   progress: null,
@@ -51,7 +56,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
   const quiz = useQuiz();
   const [seen, setSeen] = useState<Seen>(nothing);
   const [mixKind, setMixKind] = useState<MixKind>('even');
-  const [counted, setCounted] = useState<Mix | null>(null);
+  const [counted, setCounted] = useState<{ mix: Mix; ways: Record<string, number> } | null>(null);
   const [trouble, setTrouble] = useState('');
   const [progress, setProgress] = useState<number | null>(null);
   const [stopped, setStopped] = useState(false);
@@ -65,7 +70,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
   useEffect(() => end, [end]);
 
   const mix = useMemo(
-    () => (mixKind === 'guess' ? guessedMix(quiz) : mixKind === 'real' ? (counted ?? undefined) : undefined),
+    () => (mixKind === 'guess' ? guessedMix(quiz) : mixKind === 'real' ? counted?.mix : undefined),
     [mixKind, quiz, counted],
   );
   useEffect(() => {
@@ -104,21 +109,18 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
         id: string;
         options: { id: string; count: number }[];
       };
-      type Counts = { questions: Line[] };
+      type Counts = { questions: Line[]; ways: Record<string, number> };
       request<{ findings: Counts | null }>(`/api/quizzes/${quiz.id}/findings`).then(
         ({ findings }) => {
           const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
-          const options = (q: (typeof answered)[number]) => Object.fromEntries(q.options.map((o) => [o.id, o.count]));
-          setCounted(
-            countedMix(
-              Object.fromEntries(
-                answered.map(({ id, ...q }) => [
-                  id,
-                  { ...q, options: q.options.length ? options({ id, ...q }) : undefined },
-                ]),
-              ),
-            ),
-          );
+          const counts = answered.map(({ id, options, ...q }) => [
+            id,
+            options.length ? { ...q, options: Object.fromEntries(options.map((o) => [o.id, o.count])) } : q,
+          ]);
+          setCounted({
+            mix: countedMix(Object.fromEntries(counts) as Record<string, Counted>),
+            ways: findings?.ways ?? {},
+          });
           if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');
         },
         (error: Error) => setTrouble(error.message),
@@ -126,11 +128,16 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
     },
     [quiz.id],
   );
+  const ways = useMemo(
+    () => (mixKind === 'real' && counted ? seenWays(quiz, (key) => counted.ways[key] ?? 0) : null),
+    [mixKind, counted, quiz],
+  );
   // Whoever asks for the rehearsal is not drawn anew with each key that is typed: what it says stays the same object.
   const value = useMemo(
     () => ({
       ...seen,
       mixKind,
+      ways,
       setMix,
       trouble,
       progress,
@@ -141,7 +148,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
       },
       again: stopped ? () => setStopped(false) : null,
     }),
-    [seen, mixKind, setMix, trouble, progress, end, stopped],
+    [seen, mixKind, ways, setMix, trouble, progress, end, stopped],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

@@ -176,14 +176,16 @@ const question = {
   /** Answers beside each other. */
   across: optional(Type.Integer({ minimum: 1, maximum: 6 })),
   /**
-   * The creator's guess, for rehearsing alone: of a slider or rating the value that visitors give on average, of a grid without a key the
-   * mean place of the columns chosen, from 1; of another question with a key how many of a hundred have it right. A choice has guesses at its options instead.
+   * The creator's guess, for rehearsing alone: of a slider, rating or number without a key the value that visitors give on average, of a grid
+   * without a key the mean place of the columns chosen, from 1, or where a row takes several how many it gets on average; of another question
+   * with a key how many of a hundred have it right. A choice has guesses at its options instead, a ranking without a key at its items.
    */
   guess: optional(Type.Number()),
   /** The question of the bank that it follows, as long as nothing in it is changed here. */
   linked: optional(Id),
 };
 
+const Percent = Type.Number({ minimum: 0, maximum: 100 });
 const Option = closed({
   id: Id,
   text: Line,
@@ -193,7 +195,7 @@ const Option = closed({
   /** What choosing it adds, by scale or outcome. */
   weights: optional(Weights),
   /** The creator's guess of how many of a hundred visitors choose it; for rehearsing alone. */
-  guess: optional(Type.Number({ minimum: 0, maximum: 100 })),
+  guess: optional(Percent),
 });
 const Choice = shared(
   'choice',
@@ -256,9 +258,17 @@ const Order = shared(
     ...question,
     kind: oneOf('order'),
     /** In their right order. `weights`: added once for the last place, twice for the one above it, and so on. */
-    items: Type.Array(closed({ id: Id, text: Line, picture: optional(Picture), weights: optional(Weights) }), {
-      maxItems: 60,
-    }),
+    items: Type.Array(
+      closed({
+        id: Id,
+        text: Line,
+        picture: optional(Picture),
+        weights: optional(Weights),
+        /** Of a ranking: the creator's guess of how many of a hundred visitors put it first; for rehearsing alone. */
+        guess: optional(Percent),
+      }),
+      { maxItems: 60 },
+    ),
     /** false for a ranking of wishes. */
     keyed: optional(Type.Boolean()),
   }),

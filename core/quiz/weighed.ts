@@ -1,8 +1,9 @@
 /** Everything that can add to a scale or outcome: answers, items, rows of a grid, and numbers themselves; and questions that only have a key. */
 import type { Place } from './edits';
 import { acceptedOf } from '../text/fold';
-import { isKeyed, isQuestion } from './lookup';
+import { isQuestion } from './lookup';
 import type { Question, Quiz } from './schema';
+import { mannerOf } from './manner';
 
 export type Weighed = {
   at: Place;
@@ -20,11 +21,16 @@ export type Weighed = {
   keyed: boolean;
   credit?: number;
   /**
-   * Where the creator's guess stands, if there can be one, and what it says: percent of visitors who choose the answer, percent who have the
-   * question right, the value given on average, or the mean place of the columns of a grid. Of questions with several rows it is at the first.
+   * Where the creator's guess stands, if there can be one, and what it says: percent of visitors who choose the answer, who put the item
+   * first, or who have the question right; the value given on average; the mean place of the columns of a grid, or how many columns a row
+   * gets on average. Of questions with several rows and one guess it is at the first.
    */
-  guess?: { at: Place; value: number | undefined; of: 'chosen' | 'right' | 'mean' | 'column' };
+  guess?: { at: Place; value: number | undefined; of: 'chosen' | 'first' | 'right' | 'mean' | 'column' | 'ticked' };
 };
+
+/** Whether a guess is in percent of the visitors, rather than a mean. */
+export const isShare = ({ of }: NonNullable<Weighed['guess']>): boolean =>
+  of === 'chosen' || of === 'first' || of === 'right';
 
 /** In the order of the quiz, question by question. */
 export function weighedIn(quiz: Quiz): Weighed[] {
@@ -49,7 +55,11 @@ function partsOf(question: Question, at: Place): Weighed[] {
       }));
     case 'order':
       return question.items.map((i, n) => ({
-        ...(n === 0 ? guessOf(question, at) : {}),
+        ...(question.keyed === false
+          ? { guess: { at: [...at, 'items', i.id], value: i.guess, of: 'first' as const } }
+          : n === 0
+            ? guessOf(question, at)
+            : {}),
         at: [...at, 'items', i.id],
         question,
         id: i.id,
@@ -101,13 +111,16 @@ function partsOf(question: Question, at: Place): Weighed[] {
 }
 
 function guessOf(question: Question, at: Place): Pick<Weighed, 'guess'> {
+  const manner = mannerOf(question);
   const of =
-    question.kind === 'slider' || question.kind === 'rating'
-      ? 'mean'
-      : isKeyed(question)
-        ? 'right'
-        : question.kind === 'grid' && question.pick !== 'many'
-          ? 'column'
+    manner === 'right'
+      ? 'right'
+      : manner === 'values'
+        ? 'mean'
+        : manner === 'cells'
+          ? question.kind === 'grid' && question.pick === 'many'
+            ? 'ticked'
+            : 'column'
           : null;
   return of ? { guess: { at, value: question.guess, of } } : {};
 }

@@ -1,12 +1,13 @@
 /** How rehearsed visitors answer (model, section 5, the even mix). */
 import type { Question, Region } from '../quiz/schema';
 import { boundsOf, isKeyed, pickRange } from '../quiz/lookup';
+import { mannerOf } from '../quiz/manner';
 import { acceptedOf } from '../text/fold';
 import type { Answer } from '../score/answer';
 import { isInside } from '../score/credit';
 import { subsets } from '../score/weights';
 import { shuffled } from '../run/random';
-import { cellOf, isScaled, type Mix, shareOf, weightOf, weightsIn, type Weights } from './mix';
+import { cellOf, type Mix, rowShare, shareOf, sharesAt, valuesIn, weightOf, weightsIn, type Weights } from './mix';
 import { round9 } from '../score/numbers';
 import { MOST_WAYS, stepsOf } from './steps';
 
@@ -48,10 +49,9 @@ const rightOrWrong = (right: Answer, wrong: Answer | null): Way[] =>
 export function waysToAnswer(question: Question, mix?: Mix): Way[] {
   const weights = weightsIn(mix, question);
   if (!weights) return evenWays(question);
-  const weighed = evenWays(question).map(({ answer }, i) => ({
-    answer,
-    share: shareOf(question, weights, { answer, i }),
-  }));
+  const numbers = question.kind === 'number' && mannerOf(question) === 'values';
+  const answers = numbers ? valuesIn(weights) : evenWays(question).map(({ answer }) => answer);
+  const weighed = answers.map((answer, i) => ({ answer, share: shareOf(question, weights, { answer, i }) }));
   const sum = weighed.reduce((total, { share }) => total + share, 0);
   // Where the mix leaves no legal answer, it says nothing.
   if (sum === 0) return evenWays(question);
@@ -155,9 +155,9 @@ export function rowAnswers(question: GridQuestion): string[][] {
 /** Every way to answer one row of a grid without a key, evenly or by a mix, with its share. */
 export function waysInRow(question: GridQuestion, row: string, mix?: Mix): { answer: string[]; share: number }[] {
   const all = rowAnswers(question);
-  const weights = isScaled(question) ? weightsIn(mix, question) : null;
+  const weights = weightsIn(mix, question);
   if (!weights) return all.map((answer) => ({ answer, share: 1 / all.length }));
-  const own = all.map(([column = '']) => Math.max(0, weights[cellOf(row, column)] ?? 0));
+  const own = all.map((columns) => rowShare(question, weights, row, columns));
   const sum = own.reduce((a, b) => a + b, 0);
   return all.map((answer, i) => ({ answer, share: (own[i] ?? 0) / sum })).filter(({ share }) => share > 0);
 }
@@ -216,12 +216,7 @@ function pointOf(region: Region, inside: boolean): [number, number] | null {
 /** Draws one way of answering, by the same shares. */
 export function drawAnswer(question: Question, random: () => number, mix?: Mix): Answer {
   const weights = weightsIn(mix, question);
-  if (weights && question.kind === 'choice') return drawWeighed(question, weights, random, mix);
-  if (isScaled(question) && weights)
-    return Object.fromEntries(
-      question.rows.map(({ id }) => [id, drawFrom(rowOnce(question, weights, id, mix), random) as string[]]),
-    );
-  if (weights) return drawFrom(weighedOnce(question, weights, mix), random);
+  if (weights) return drawWeighed(question, weights, random, mix);
   if (!isListable(question)) {
     if (question.kind === 'grid') {
       const ways = question.pick === 'many' ? null : rowAnswers(question);
@@ -258,24 +253,92 @@ export function drawAnswer(question: Question, random: () => number, mix?: Mix):
   return ways[Math.floor(random() * ways.length)]?.answer ?? [];
 }
 
+function drawWeighed(question: Question, weights: Weights, random: () => number, mix: Mix | undefined): Answer {
+  if (question.kind === 'choice') return drawOptions(question, weights, random, mix);
+  const manner = mannerOf(question);
+  if (manner === 'cells') {
+    const grid = question as GridQuestion;
+    return Object.fromEntries(grid.rows.map(({ id }) => [id, drawRow(grid, weights, id, random, mix)]));
+  }
+  if (manner === 'places') {
+    const left = (question as Extract<Question, { kind: 'order' }>).items.map((i) => i.id);
+    return Array.from({ length: left.length }, (_, i) => {
+      const drawn = drawnAt(sharesAt(weights, i + 1, left), random);
+      return left.splice(drawn, 1)[0] ?? '';
+    });
+  }
+  return drawFrom(weighedOnce(question, weights, mix), random);
+}
+
 /** How often a set of answers is drawn anew, where it is not one that may be given. */
 const MOST_DRAWS = 100;
 
-function drawWeighed(question: ChoiceQuestion, weights: Weights, random: () => number, mix: Mix | undefined): Answer {
-  if (question.pick === 'one') {
-    const total = question.options.reduce((sum, o) => sum + weightOf(question, weights, [o.id]), 0);
-    let left = random() * total;
-    const drawn = question.options.find((o) => (left -= weightOf(question, weights, [o.id])) < 0);
-    return [(drawn ?? question.options.at(-1))?.id ?? ''];
-  }
-  // Each option by itself, again until the set is one that may be given: the same as drawing among those sets alone.
-  const { min, max } = answeredRange(question);
+/** Each by itself, again until the set is one that may be given: the same as drawing among those sets alone. Null where none is found. */
+function drawSet(
+  ids: string[],
+  chance: (id: string) => number,
+  range: { min: number; max: number },
+  random: () => number,
+) {
   for (let i = 0; i < MOST_DRAWS; i++) {
-    const drawn = question.options.filter((o) => random() < (weights[o.id] ?? 0)).map((o) => o.id);
-    if (drawn.length >= min && drawn.length <= max) return drawn;
+    const drawn = ids.filter((id) => random() < chance(id));
+    if (drawn.length >= range.min && drawn.length <= range.max) return drawn;
   }
+  return null;
+}
+
+function drawOptions(question: ChoiceQuestion, weights: Weights, random: () => number, mix: Mix | undefined): Answer {
+  const ids = question.options.map((o) => o.id);
+  if (question.pick === 'one') {
+    const total = ids.reduce((sum, id) => sum + weightOf(question, weights, [id]), 0);
+    return [
+      ids[
+        drawnAt(
+          ids.map((id) => weightOf(question, weights, [id]) / total),
+          random,
+        )
+      ] ?? '',
+    ];
+  }
+  const drawn = drawSet(ids, (id) => weights[id] ?? 0, answeredRange(question), random);
+  if (drawn) return drawn;
   const ways = isListable(question) ? waysToAnswer(question, mix) : [];
   return ways.length ? drawFrom(ways, random) : drawAnswer(question, random);
+}
+
+/** Columns so many that a row of several answers cannot be listed. */
+const MANY_COLUMNS = 12;
+
+function drawRow(
+  grid: GridQuestion,
+  weights: Weights,
+  row: string,
+  random: () => number,
+  mix: Mix | undefined,
+): string[] {
+  const ids = grid.columns.map((c) => c.id);
+  if (grid.pick !== 'many' || ids.length <= MANY_COLUMNS)
+    return drawFrom(rowOnce(grid, weights, row, mix), random) as string[];
+  const chance = (id: string) => weights[cellOf(row, id)] ?? 0;
+  const drawn = drawSet(ids, chance, { min: 1, max: ids.length }, random);
+  if (drawn) return drawn;
+  // Each is so unlikely that a row with any has one.
+  const total = ids.reduce((sum, id) => sum + chance(id), 0);
+  return [
+    ids[
+      drawnAt(
+        ids.map((id) => chance(id) / total),
+        random,
+      )
+    ] ?? '',
+  ];
+}
+
+/** The place of a drawn one among shares that add up to 1. */
+function drawnAt(shares: number[], random: () => number): number {
+  let left = random();
+  const drawn = shares.findIndex((share) => (left -= share) < 0);
+  return drawn < 0 ? shares.length - 1 : drawn;
 }
 
 function drawFrom(ways: Way[], random: () => number): Answer {

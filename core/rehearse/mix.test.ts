@@ -2,7 +2,8 @@ import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tes
 import { walk } from '../run/walk';
 import { resultOf } from '../score/result';
 import { exactOdds } from './exact';
-import { countedMix, guessedMix, type Mix } from './mix';
+import { guessedMix } from './guess';
+import { countedMix, type Mix } from './mix';
 import { rehearse } from './odds';
 import { perfectAnswers } from './perfect';
 import { sampledOdds } from './sampled';
@@ -94,6 +95,7 @@ describe('a mix', () => {
     it('spreads the mean of a rating, and takes how many have the others right', () => {
       const mix = guessedMix(kinds);
       expect(Object.keys(mix)).toEqual(['stars', 'word', 'many', 'open']);
+      expect(mix['open']).toEqual({ 50: 1 });
       shares.forEach((p, i) => expect(mix['stars']?.[i + 1]).toBeCloseTo(p, 12));
       expect([mix['word'], mix['many']]).toEqual([{ right: 0.8 }, { right: 1 }]);
     });
@@ -182,11 +184,146 @@ describe('a mix', () => {
         [6, 0.75],
       ]);
     });
-    it('that says nothing of a row, or of several answers a row, says nothing', () => {
+    it('that says nothing of a row says nothing', () => {
       const mix = { agree: { 'r0 c1': 1 } };
       expect(exactOdds(grid(2), { mix })).toEqual(exactOdds(grid(2)));
-      const many = grid(2, { pick: 'many', guess: 2 });
-      expect(exactOdds(many, { mix: guessedMix(many) })).toEqual(exactOdds(many));
+    });
+    // One point for each column that is chosen, so that points are how many there are. Rows of 13 columns cannot be listed.
+    const counting = (columns: number, rows: number, guess?: number) =>
+      grid(rows, {
+        pick: 'many',
+        columns: Array.from({ length: columns }, (_, c) => ({ id: `c${c}`, text: `${c}`, value: 1 })),
+        ...(guess === undefined ? {} : { guess }),
+      });
+    it.each([
+      [1, 3, 1],
+      [2, 3, 1],
+      [1.5, 5, 4],
+      [5, 5, 4],
+    ])('of several answers a row has %p of them in each on average, of %p in %p rows', (guess, columns, rows) => {
+      const q = counting(columns, rows, guess);
+      const exact = exactOdds(q, { mix: guessedMix(q) })?.scales['s'];
+      expect(exact?.mean).toBeCloseTo(guess * rows, 5);
+      const sampled = sampledOdds(q, { visitors: 1_000, seed: 9, mix: guessedMix(q) }).scales['s'];
+      expect(Math.abs((sampled?.mean ?? 0) - guess * rows)).toBeLessThan(0.03 * guess * rows);
+    });
+    it.each([2, 13])(
+      'of several answers a row spreads as a binomial distribution without its zero, of 13 columns: %p',
+      (guess) => {
+        const q = counting(13, 1, guess);
+        const { scales } = sampledOdds(q, { visitors: 2_000, seed: 4, mix: guessedMix(q) });
+        expect(Math.abs((scales['s']?.mean ?? 0) - guess)).toBeLessThan(0.12);
+        expect(scales['s']?.lowest).toBe(guess === 13 ? 13 : 1);
+      },
+    );
+    it('of several answers a row has at least one even where each is next to impossible', () => {
+      const q = counting(13, 1, 1);
+      expect(sampledOdds(q, { visitors: 300, seed: 4, mix: guessedMix(q) }).scales['s']).toMatchObject({
+        mean: 1,
+        sd: 0,
+      });
+    });
+    it('of several answers a row comes from real visitors', () => {
+      const q = counting(2, 1);
+      // Of those sets that are not empty: the first alone 0.75 * 0.5, the second alone 0.25 * 0.5, both 0.75 * 0.5.
+      const mix = countedMix({ agree: { answered: 4, values: { 'r0 c0': 3, 'r0 c1': 2 } } });
+      expect(exactOdds(q, { mix })?.scales['s']?.histogram).toEqual([
+        [1, expect.closeTo(0.5 / 0.875, 8)],
+        [2, expect.closeTo(0.375 / 0.875, 8)],
+      ]);
+    });
+  });
+  describe('of a ranking without a key', () => {
+    const ranking = (guesses: (number | undefined)[]) =>
+      quiz(
+        [
+          page('p1', [
+            {
+              id: 'wish',
+              kind: 'order' as const,
+              prompt: 'What first?',
+              keyed: false,
+              required: true,
+              items: guesses.map((guess, i) => ({
+                id: `i${i}`,
+                text: `${i}`,
+                weights: { [`s${i}`]: 1 },
+                ...(guess === undefined ? {} : { guess }),
+              })),
+            },
+          ]),
+        ],
+        { scales: guesses.map((_, i) => ({ id: `s${i}`, name: `S${i}`, combine: 'sum' as const })) },
+      );
+    it('fills the places below by the same shares among those left', () => {
+      const q = ranking([60, 30, undefined]);
+      const odds = exactOdds(q, { mix: guessedMix(q) });
+      // Three points at the first place, two at the second. The first item is second after each other one: 0.3 · 6/7 + 0.1 · 6/9.
+      const second = 0.3 * (0.6 / 0.7) + 0.1 * (0.6 / 0.9);
+      expect(odds?.scales['s0']?.histogram).toEqual([
+        [1, expect.closeTo(1 - 0.6 - second, 8)],
+        [2, expect.closeTo(second, 8)],
+        [3, expect.closeTo(0.6, 8)],
+      ]);
+    });
+    // Seven items have 5,040 orders, too many to be listed.
+    it.each([3, 7])('is followed by sampled visitors, of %p items', (n) => {
+      const q = ranking([70, ...Array.from({ length: n - 1 }, () => undefined)]);
+      const { scales } = sampledOdds(q, { visitors: 2_000, seed: 8, mix: guessedMix(q) });
+      const first = scales['s0']?.histogram.at(-1);
+      expect(first?.[0]).toBe(n);
+      expect(Math.abs((first?.[1] ?? 0) - 0.7)).toBeLessThan(0.04);
+    });
+    it('leaves to chance what has no share left', () => {
+      const q = ranking([100, undefined, undefined]);
+      expect(exactOdds(q, { mix: guessedMix(q) })?.scales['s2']?.histogram).toEqual([
+        [1, 0.5],
+        [2, 0.5],
+      ]);
+    });
+    it('comes from where real visitors put each, place by place', () => {
+      const q = ranking([undefined, undefined, undefined]);
+      const values = { 'i0 1': 4, 'i1 2': 1, 'i2 2': 3, 'i1 3': 3, 'i2 3': 1 };
+      const odds = exactOdds(q, { mix: countedMix({ wish: { answered: 4, values } }) });
+      expect(odds?.scales['s0']?.histogram).toEqual([[3, 1]]);
+      expect(odds?.scales['s2']?.histogram).toEqual([
+        [1, 0.25],
+        [2, 0.75],
+      ]);
+    });
+    it('without guesses is even', () => {
+      expect(guessedMix(ranking([undefined, undefined]))).toEqual({});
+    });
+  });
+  describe('of a number without a key', () => {
+    const number = (more: object) =>
+      quiz(
+        [page('p1', [{ id: 'km', kind: 'number', prompt: 'How far?', required: true, weights: { s: 1 }, ...more }])],
+        {
+          scales: [{ id: 's', name: 'S', combine: 'sum' }],
+        },
+      );
+    it.each([
+      ['spread over its steps', { min: 0, max: 4, guess: 3 }, [0, 1, 2, 3, 4]],
+      ['that mean alone without bounds', { guess: 30 }, [30]],
+      ['no more than is allowed', { max: 20, guess: 30 }, [20]],
+      ['that mean alone of very many steps', { min: 0, max: 1_000_000, guess: 345_678 }, [345_678]],
+    ])('its mean is %s', (_, more, values) => {
+      const q = number(more);
+      const odds = exactOdds(q, { mix: guessedMix(q) });
+      expect(odds?.scales['s']?.histogram.map(([v]) => v)).toEqual(values);
+      expect(odds?.scales['s']?.mean).toBeCloseTo(Math.min(more.guess, 'max' in more ? more.max : Infinity), 6);
+    });
+    it('real visitors give what they gave', () => {
+      const mix = countedMix({ km: { answered: 4, values: { 12: 1, 40: 3 } } });
+      expect(exactOdds(number({}), { mix })?.scales['s']?.histogram).toEqual([
+        [12, 0.25],
+        [40, 0.75],
+      ]);
+      expect(sampledOdds(number({}), { visitors: 500, seed: 2, mix }).scales['s']?.mean).toBeGreaterThan(30);
+    });
+    it('that is not even a number says nothing', () => {
+      expect(exactOdds(number({}), { mix: { km: { much: 1 } } })).toEqual(exactOdds(number({})));
     });
   });
   it('tells how far it has come', () => {

@@ -4,8 +4,7 @@
  * @returns a function that gives the next number, 0 ≤ x < 1
  */
 export function randomOf(seed: number, purpose = ''): () => number {
-  let state = 0x811c9dc5;
-  for (const char of `${seed}:${purpose}`) state = Math.imul(state ^ (char.codePointAt(0) ?? 0), 0x01000193) >>> 0;
+  let state = hashOf(`${seed}:${purpose}`);
   return () => {
     state = (state + 0x9e3779b9) >>> 0;
     let z = state;
@@ -13,6 +12,13 @@ export function randomOf(seed: number, purpose = ''): () => number {
     z = Math.imul(z ^ (z >>> 13), 0xc2b2ae35);
     return ((z ^ (z >>> 16)) >>> 0) / 4294967296;
   };
+}
+
+/** The FNV-1a hash of a text (Fowler, Noll and Vo), 32 bits, over its code points. */
+export function hashOf(text: string): number {
+  let hash = 0x811c9dc5;
+  for (const char of text) hash = Math.imul(hash ^ (char.codePointAt(0) ?? 0), 0x01000193) >>> 0;
+  return hash;
 }
 
 /** A copy in a new order (Fisher and Yates). */

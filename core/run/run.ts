@@ -21,7 +21,12 @@ export type { Refusal, RefusalCode } from './faults';
 
 export type { ContactGiven, Sent } from './sent';
 
-export type Visit = { page: string; shown: string[] };
+export type Visit = {
+  page: string;
+  shown: string[];
+  /** What it was left by, as `Leaving` has it; absent while it is open, and where the time of the quiz ended it. */
+  route?: number;
+};
 export type Run = {
   seed: number;
   known: Record<string, string>;
@@ -149,7 +154,7 @@ function lookOver(quiz: Quiz, { looking, ...run }: Run, sent: Exclude<Sent, { do
     if (!turnsBack(quiz)) return refuse(null, 'no-back', 'There is no way back from here.');
     return { run: { ...run, way: lastAs(run.way, { page: last.id, shown: [] }) } };
   }
-  const own = { ...run, way: run.way.slice() };
+  const own = { ...run, way: lastAs(run.way, { page: last.id, shown: run.way.at(-1)?.shown ?? [] }) };
   return { run: sent.do === 'time' ? finish(quiz, own) : onward(quiz, own, last) };
 }
 
@@ -162,7 +167,7 @@ function onward(quiz: Quiz, settled: Run, here: Page, { oneTry = false, onRoute 
   if (!hold || isAllRight(quiz, settled)) return leave(quiz, settled, here, onRoute);
   const tries = settled.tries[here.id] ?? 0;
   if (oneTry || (hold.tries !== undefined && tries >= hold.tries)) {
-    onRoute?.(-2);
+    leftBy(settled, -2, onRoute);
     return goTo(quiz, settled, here, hold.then ?? 'next');
   }
   // The page stays; what was answered stays with it, to be mended.
@@ -294,8 +299,15 @@ function finish(quiz: Quiz, own: Run): Run {
 function leave(quiz: Quiz, own: Run, page: Page, onRoute?: (route: number) => void): Run {
   const facts = page.routes?.length ? runFacts(quiz, own) : null;
   const route = facts ? (page.routes ?? []).findIndex(({ when }) => holds(when, facts)) : -1;
-  onRoute?.(route);
+  leftBy(own, route, onRoute);
   return goTo(quiz, own, page, page.routes?.[route]?.to ?? page.otherwise ?? 'next');
+}
+
+/** Notes what the page is left by, in place. */
+function leftBy(own: Run, route: number, onRoute?: (route: number) => void): void {
+  const visit = own.way.at(-1);
+  if (visit && !own.finished) visit.route = route;
+  onRoute?.(route);
 }
 
 function goTo(quiz: Quiz, own: Run, from: Page, target: Target): Run {

@@ -2,18 +2,23 @@
  * What a run adds to the figures of its quiz: a set of keys, each counted once per run. Figures are sums of these sets, so a run that goes
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
-import type { Quiz } from '../quiz/schema';
-import { isContact, isKeyed, isQuestion } from '../quiz/lookup';
-import { cellOf, isScaled } from '../rehearse/mix';
+import type { Question, Quiz } from '../quiz/schema';
+import { boundsOf, indexOf, isContact, isQuestion } from '../quiz/lookup';
+import { mannerOf } from '../quiz/manner';
+import { cellOf } from '../rehearse/mix';
 import { type Answer, chosenIn, isAnswered } from '../score/answer';
 import { questionsOnWay, type Run } from '../run/run';
 import { creditOf } from '../score/credit';
 import { resultOf } from '../score/result';
+import { routeKey } from './ways';
+
+type NumberQuestion = Extract<Question, { kind: 'number' }>;
 
 /**
  * @param started whether the visitor has gone on from the first page
- * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `finished`, `contact`, `offer`, `answered QUESTION`,
- *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider or rating, or ROW COLUMN of a grid without a key, `right QUESTION` of other questions with a key,
+ * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `route PAGE RULE` by `routeKey`, `finished`, `contact`, `offer`, `answered QUESTION`,
+ *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
+ *   `right QUESTION` of other questions with a key,
  *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
@@ -21,20 +26,16 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   if (run.offers.length > 0) keys.add('offer');
   if (!started) return [...keys];
   keys.add('started');
-  run.way.forEach((visit, i) => {
-    keys.add(`enter ${visit.page}`);
-    if (i < run.way.length - 1) keys.add(`leave ${visit.page}`);
+  run.way.forEach(({ page, route }, i) => {
+    keys.add(`enter ${page}`);
+    if (i < run.way.length - 1 || route !== undefined) keys.add(`leave ${page}`);
+    if (route !== undefined) keys.add(`route ${page} ${routeKey(indexOf(quiz).pages.get(page), route)}`);
   });
   for (const question of questionsOnWay(quiz, run)) {
     const answer = run.answers[question.id];
     if (!isAnswered(answer)) continue;
     keys.add(`answered ${question.id}`);
-    if (question.kind === 'choice') for (const option of chosenIn(answer)) keys.add(`option ${question.id} ${option}`);
-    else if (question.kind === 'slider' || question.kind === 'rating')
-      keys.add(`value ${question.id} ${String(answer)}`);
-    else if (isScaled(question)) for (const cell of cellsIn(answer)) keys.add(`value ${question.id} ${cell}`);
-    else if (isKeyed(question) && creditOf(question, run.first[question.id] ?? answer) === 1)
-      keys.add(`right ${question.id}`);
+    for (const key of countedIn(question, answer, run.first[question.id])) keys.add(key);
   }
   if (hasContact(run)) keys.add('contact');
   if (run.finished) {
@@ -48,8 +49,34 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   return [...keys];
 }
 
-const cellsIn = (answer: Answer | undefined): string[] =>
-  Object.entries(answer as Record<string, string[]>).flatMap(([row, columns]) => columns.map((c) => cellOf(row, c)));
+/** What an answer adds to the figures of its question. @param first what was answered at the first try, on a page that was held */
+function countedIn(question: Question, answer: Answer, first: Answer | undefined): string[] {
+  const value = (of: string) => `value ${question.id} ${of}`;
+  switch (mannerOf(question)) {
+    case 'options':
+      return chosenIn(answer).map((option) => `option ${question.id} ${option}`);
+    case 'values':
+      return [value(String(question.kind === 'number' ? rounded(question, answer as number) : answer))];
+    case 'cells':
+      return Object.entries(answer as Record<string, string[]>).flatMap(([row, columns]) =>
+        columns.map((column) => value(cellOf(row, column))),
+      );
+    case 'places':
+      return (answer as string[]).map((item, i) => value(cellOf(item, i + 1)));
+    case 'right':
+      return creditOf(question, first ?? answer) === 1 ? [`right ${question.id}`] : [];
+    case null:
+      return [];
+  }
+}
+
+/** So many numbers are counted one by one; of more, two digits tell enough, and figures do not grow without end. */
+const MOST_NUMBERS = 100;
+function rounded(question: NumberQuestion, value: number): number {
+  const { min = -Infinity, max = Infinity, step } = boundsOf(question);
+  if ((max - min) / step <= MOST_NUMBERS) return value;
+  return Math.min(max, Math.max(min, Number(value.toPrecision(2))));
+}
 
 /** The fifth that a percentage lies in, 0 to 4; 100 belongs to the last. */
 export const fifthOf = (percent: number): number => Math.min(4, Math.max(0, Math.floor(percent / 20)));

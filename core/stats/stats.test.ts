@@ -216,6 +216,8 @@ describe('what a run counts for', () => {
         'leave p1',
         'enter p2',
         'leave p2',
+        'route p1 otherwise',
+        'route p2 otherwise',
         'enter end',
         'answered q1',
         'option q1 b',
@@ -256,6 +258,48 @@ describe('what a run counts for', () => {
     ]);
     expect(told({ word: 'tyre' })).toEqual(['answered word']);
     expect(told({ agree: { r: ['c'], t: ['c'] } })).toEqual(['answered agree', 'value agree r c', 'value agree t c']);
+  });
+  it('is every column of a row, and the place of each wish', () => {
+    const kinds = quiz([
+      page('p1', [
+        {
+          id: 'take',
+          kind: 'grid',
+          pick: 'many',
+          prompt: 'What?',
+          rows: [{ id: 'r', text: 'R' }],
+          columns: [
+            { id: 'c', text: 'C' },
+            { id: 'd', text: 'D' },
+          ],
+        },
+        {
+          id: 'wish',
+          kind: 'order',
+          keyed: false,
+          prompt: 'First?',
+          items: ['a', 'b'].map((id) => ({ id, text: id })),
+        },
+      ]),
+    ]);
+    const answers = { take: { r: ['c', 'd'] }, wish: ['b', 'a'] };
+    const keys = countsOf(kinds, foldRun(kinds, { seed: 1 }, [{ do: 'go', page: 'p1', answers }]), true);
+    expect(keys.filter((k) => k.startsWith('value'))).toEqual([
+      'value take r c',
+      'value take r d',
+      'value wish b 1',
+      'value wish a 2',
+    ]);
+  });
+  it.each([
+    ['as it is, where there are few', { min: 0, max: 100 }, 57, '57'],
+    ['to two digits, where there is no end of them', {}, 12_345, '12000'],
+    ['to two digits, where there are too many', { min: 0, max: 10, step: 0.01 }, 5.678, '5.7'],
+    ['never beyond its bounds', { min: 0, max: 149 }, 149, '149'],
+  ])('is a number %s', (_, bounds, value, told) => {
+    const q = quiz([page('p1', [{ id: 'n', kind: 'number', prompt: 'How many?', ...bounds }])]);
+    const run = foldRun(q, { seed: 1 }, [{ do: 'go', page: 'p1', answers: { n: value } }]);
+    expect(countsOf(q, run, true)).toContain(`value n ${told}`);
   });
   it('is the fifth of the marks that it has in each topic', () => {
     const right = (id: string, topic: string) => choice(id, [option('a', {}, { credit: 1 }), option('b')], { topic });

@@ -1,7 +1,8 @@
-/** How visitors flow between pages, from the odds of a rehearsal: what the spine draws. Pure, and tested on its own. */
+/** How visitors flow between pages, from what a rehearsal or real visitors took: what the spine draws. Pure, and tested on its own. */
 import { indexOf } from '../../core/quiz/lookup';
 import type { Page, Quiz, Target } from '../../core/quiz/schema';
 import type { Odds } from '../../core/rehearse/odds';
+import type { SeenWays } from '../../core/stats/ways';
 
 export type Arc = {
   from: number;
@@ -20,6 +21,9 @@ export type Flows = {
   out: { from: number; route: number; to: Target; share: number | null }[];
 };
 
+/** Where visitors go: rehearsed ones, or real ones. */
+export type Taken = Pick<Odds, 'method' | 'visitors' | 'pages' | 'routes' | 'outcomes'> | SeenWays;
+
 /** The row that a target leads to from a page; null where it leads out of the quiz. */
 export function rowOf(quiz: Quiz, from: number, to: Target | undefined): number | null {
   const result = quiz.pages.findIndex((p) => p.stage === 'result');
@@ -30,14 +34,14 @@ export function rowOf(quiz: Quiz, from: number, to: Target | undefined): number 
   return 'page' in to ? (indexOf(quiz).position.get(to.page) ?? null) : null;
 }
 
-export function flowsOf(quiz: Quiz, odds: Odds | null): Flows {
+export function flowsOf(quiz: Quiz, taken: Taken | null): Flows {
   const { pages } = quiz;
-  const down: (number | null)[] = pages.map(() => (odds ? 0 : null));
+  const down: (number | null)[] = pages.map(() => (taken ? 0 : null));
   const arcs: Arc[] = [];
   const out: Flows['out'] = [];
   pages.forEach((page, from) => {
     if (page.stage !== 'ask') return;
-    const shareOf = (route: number) => (odds ? (odds.routes[page.id]?.[route] ?? 0) : null);
+    const shareOf = (route: number) => (taken ? (taken.routes[page.id]?.[route] ?? 0) : null);
     const ways: [number, Target | undefined][] = [
       ...(page.routes ?? []).map((r, i): [number, Target] => [i, r.to]),
       [-1, page.otherwise],
@@ -60,17 +64,17 @@ export function flowsOf(quiz: Quiz, odds: Odds | null): Flows {
   /** Down to the next page; where it is shown to some only, the others pass it over. */
   function pass(from: number, to: number, share: number | null, next: boolean) {
     const page = pages[to];
-    if (share === null || !odds || !next || !page?.showIf) {
+    if (share === null || !taken || !next || !page?.showIf) {
       const before = down[from];
       down[from] = share === null ? null : (before ?? 0) + share;
       return;
     }
-    const enters = Math.min(share, odds.pages[page.id] ?? 0);
+    const enters = Math.min(share, taken.pages[page.id] ?? 0);
     down[from] = (down[from] ?? 0) + enters;
     const rest = Number((share - enters).toFixed(9));
     if (rest <= 0) return;
     let over = to + 1;
-    const skipped = (p: Page | undefined) => p?.stage === 'ask' && p.showIf !== undefined && odds?.pages[p.id] === 0;
+    const skipped = (p: Page | undefined) => p?.stage === 'ask' && p.showIf !== undefined && taken?.pages[p.id] === 0;
     while (skipped(pages[over])) over += 1;
     if (over < pages.length) arcs.push({ from, to: over, route: null, share: rest });
   }
@@ -87,11 +91,11 @@ const FOLD = 4;
  * The rows of the spine. In a long quiz, stretches of pages that everyone goes through one after the other fold into one
  * row; the first page of a stretch stays, so that the fold has a name above it. `keep` are pages that stay in any case.
  */
-export function rowsOf({ pages, arcs, out }: Flows, odds: Odds | null, keep: ReadonlySet<number>): SpineRow[] {
+export function rowsOf({ pages, arcs, out }: Flows, taken: Taken | null, keep: ReadonlySet<number>): SpineRow[] {
   if (pages.length <= WHOLE) return pages.map((_, page) => ({ page }));
   const stays = new Set([0, ...keep, ...out.map((o) => o.from), ...arcs.flatMap((a) => [a.from, a.to])]);
   pages.forEach((p, i) => {
-    if (p.stage === 'result' || p.showIf || p.hold || p.draw || odds?.pages[p.id] === 0) stays.add(i);
+    if (p.stage === 'result' || p.showIf || p.hold || p.draw || taken?.pages[p.id] === 0) stays.add(i);
   });
   const rows: SpineRow[] = [];
   for (let i = 0; i < pages.length;) {
@@ -107,8 +111,8 @@ export function rowsOf({ pages, arcs, out }: Flows, odds: Odds | null, keep: Rea
 
 /** Visits of rehearsed visitors, in round numbers of five thousand where odds are exact. */
 const CROWD = 5_000;
-export const visitorsOf = (odds: Odds | null): number => odds?.visitors ?? CROWD;
-export const counted = (share: number | null | undefined, odds: Odds | null): string =>
-  share === null || share === undefined ? '–' : Math.round(share * visitorsOf(odds)).toLocaleString('en');
+export const visitorsOf = (taken: Taken | null): number => taken?.visitors ?? CROWD;
+export const counted = (share: number | null | undefined, taken: Taken | null): string =>
+  share === null || share === undefined ? '–' : Math.round(share * visitorsOf(taken)).toLocaleString('en');
 export const percent = (share: number): string =>
   share > 0 && share < 0.005 ? 'under 1%' : `${Math.round(share * 100)}%`;

@@ -3,7 +3,6 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
-import type { Odds } from '../../core/rehearse/odds';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore, useQuiz } from '../document';
 import { placeOfPage, setField } from '../edits';
@@ -12,7 +11,7 @@ import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
 import { MixChoice } from '../score/mix-choice';
 import { Bar } from '../write/sheet';
-import { counted, percent, visitorsOf } from './flows';
+import { counted, percent, type Taken, visitorsOf } from './flows';
 import { Chain } from './chain';
 import { Examples } from './examples';
 import { firstTest } from './condition';
@@ -70,7 +69,8 @@ const Split = styled.div`
 export function Route() {
   const quiz = useQuiz();
   const store = useDocumentStore();
-  const { odds } = useRehearsal();
+  const { odds, ways } = useRehearsal();
+  const taken: Taken | null = ways ?? odds;
   const [chosen, setChosen] = useState(() => quiz.pages[0]?.id ?? '');
   const [rule, setRule] = useState<number | null>(null);
   const [way, setWay] = useState<string[]>([]);
@@ -99,17 +99,13 @@ export function Route() {
             {asks} {asks === 1 ? 'page' : 'pages'}, {results} {results === 1 ? 'result page' : 'result pages'}
           </b>
           <span>
-            {odds
-              ? odds.method === 'exact'
-                ? 'Thickness: of 5,000 visitors, all ways counted'
-                : `Thickness: of ${visitorsOf(odds).toLocaleString('en')} rehearsed visitors`
-              : 'Rehearsing …'}
+            {thickness(taken)}
             <MixChoice />
           </span>
         </div>
         <Spine
           quiz={quiz}
-          odds={odds}
+          taken={taken}
           chosen={page?.id ?? ''}
           rule={rule}
           way={way}
@@ -127,10 +123,10 @@ export function Route() {
             toRule(from, routes.length);
           }}
         />
-        <Outcomes quiz={quiz} odds={odds} />
+        <Outcomes quiz={quiz} taken={taken} />
       </div>
       <aside ref={rules} aria-label="Rules and a visitor to follow">
-        {page && <Rules key={page.id} quiz={quiz} page={page} odds={odds} rule={rule} onRule={setRule} />}
+        {page && <Rules key={page.id} quiz={quiz} page={page} taken={taken} rule={rule} onRule={setRule} />}
         <Follow quiz={quiz} onWay={setWay} />
         <Examples quiz={quiz} onWay={setWay} />
         <Chain quiz={quiz} />
@@ -138,6 +134,13 @@ export function Route() {
       </aside>
     </Split>
   );
+}
+
+function thickness(taken: Taken | null): string {
+  if (!taken) return 'Rehearsing …';
+  if (taken.method === 'exact') return 'Thickness: of 5,000 visitors, all ways counted';
+  const [real, n] = [taken.method === 'seen', visitorsOf(taken)];
+  return `Thickness: of ${n.toLocaleString('en')} ${real ? 'real' : 'rehearsed'} ${n === 1 ? 'visitor' : 'visitors'}`;
 }
 
 const Ends = styled.div`
@@ -170,7 +173,7 @@ const Ends = styled.div`
 `;
 
 /** What visitors end as, below the pages. */
-function Outcomes({ quiz, odds }: { quiz: Quiz; odds: Odds | null }) {
+function Outcomes({ quiz, taken }: { quiz: Quiz; taken: Taken | null }) {
   const targets = targetsOf(quiz);
   const verdicts = quiz.verdicts.filter((v) => v.outcomes.length);
   if (verdicts.length === 0) return null;
@@ -182,11 +185,11 @@ function Outcomes({ quiz, odds }: { quiz: Quiz; odds: Odds | null }) {
             Results, verdict <b style={{ color: 'var(--ink)' }}>{verdict.name}</b>
           </h3>
           {verdict.outcomes.map((o) => {
-            const share = odds?.outcomes[verdict.id]?.[o.id];
+            const share = taken?.outcomes[verdict.id]?.[o.id];
             const colour = targets.find((t) => t.id === o.id)?.colour ?? 0;
             return (
               <div className="end" key={o.id}>
-                <span style={share === 0 ? { color: 'var(--brick)' } : undefined}>
+                <span style={share === 0 && taken?.method !== 'seen' ? { color: 'var(--brick)' } : undefined}>
                   <Bar $n={colour} />
                   {o.name || 'Unnamed'}
                 </span>
@@ -197,14 +200,16 @@ function Outcomes({ quiz, odds }: { quiz: Quiz; odds: Odds | null }) {
                   }}
                 />
                 <span>
-                  {share === 0 ? (
+                  {share === 0 && taken?.method === 'seen' ? (
+                    'nobody yet'
+                  ) : share === 0 ? (
                     <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', color: 'var(--brick)' }}>
                       <Mark kind="no" size={9} /> out of reach
                     </span>
                   ) : share === undefined ? (
                     '…'
                   ) : (
-                    `${counted(share, odds)}, ${percent(share)}`
+                    `${counted(share, taken)}, ${percent(share)}`
                   )}
                 </span>
               </div>

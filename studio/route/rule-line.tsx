@@ -5,10 +5,9 @@ import { type KeyboardEvent, useRef } from 'react';
 import { useDrag, useDrop } from 'react-aria';
 import type { Page, Quiz } from '../../core/quiz/schema';
 import { conditionWords } from '../../core/quiz/sentences';
-import type { Odds } from '../../core/rehearse/odds';
 import { TextButton } from '../../ui/controls';
 import { ConditionSentence } from './condition';
-import { counted, percent } from './flows';
+import { counted, percent, type Taken } from './flows';
 import { TargetChoice } from './target-choice';
 
 export type Rule = NonNullable<Page['routes']>[number];
@@ -17,7 +16,7 @@ const TYPE = 'application/x-yes-maybe-rule';
 type Props = {
   quiz: Quiz;
   page: Page;
-  odds: Odds | null;
+  taken: Taken | null;
   rule: Rule;
   /** Its place, from 0. */
   i: number;
@@ -30,7 +29,7 @@ type Props = {
   onRemove: () => void;
 };
 
-export function RuleLine({ quiz, page, odds, rule, i, on, onReach, onKeyDown, onDropped, onChange, onRemove }: Props) {
+export function RuleLine({ quiz, page, taken, rule, i, on, onReach, onKeyDown, onDropped, onChange, onRemove }: Props) {
   const line = useRef<HTMLLIElement>(null);
   const words = conditionWords(quiz, rule.when);
   const { dragProps } = useDrag({
@@ -89,7 +88,7 @@ export function RuleLine({ quiz, page, odds, rule, i, on, onReach, onKeyDown, on
         />
       </div>
       <span className="share">
-        <Share odds={odds} page={page.id} route={i} />
+        <Share taken={taken} page={page.id} route={i} />
         <br />
         <TextButton aria-label={`Remove rule ${i + 1}: ${words}`} onPress={onRemove}>
           <X size={13} />
@@ -100,17 +99,18 @@ export function RuleLine({ quiz, page, odds, rule, i, on, onReach, onKeyDown, on
 }
 
 /** How many take it, and of those who leave the page, which share. */
-export function Share({ odds, page, route }: { odds: Odds | null; page: string; route: number }) {
-  if (!odds) return <>…</>;
-  const own = odds.routes[page] ?? {};
+export function Share({ taken, page, route }: { taken: Taken | null; page: string; route: number }) {
+  if (!taken) return <>…</>;
+  const own = taken.routes[page] ?? {};
   const share = own[route] ?? 0;
   // Of those who leave the page, since whoever comes by twice leaves it twice.
   const leaving = Object.values(own).reduce((sum, s) => sum + s, 0);
+  if (share === 0 && taken.method === 'seen') return <>nobody yet</>;
   return share === 0 ? (
     <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never</span>
   ) : (
     <>
-      {counted(share, odds)} &nbsp; {percent(share / leaving)}
+      {counted(share, taken)} &nbsp; {percent(share / leaving)}
     </>
   );
 }

@@ -5,7 +5,6 @@ import { type KeyboardEvent, useRef } from 'react';
 import styled from 'styled-components';
 import { isKeyed, isQuestion, without } from '../../core/quiz/lookup';
 import type { Condition, Page, Quiz, Target } from '../../core/quiz/schema';
-import type { Odds } from '../../core/rehearse/odds';
 import { isBlank } from '../../core/text/rich';
 import { Choose, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -16,6 +15,7 @@ import { useRehearsal } from '../rehearsal';
 import { NumberField } from '../write/number-field';
 import { RichField } from '../write/rich-field';
 import { ConditionSentence, firstTest } from './condition';
+import type { Taken } from './flows';
 import { Dealt } from './dealt';
 import { type Rule, RuleLine, Share } from './rule-line';
 import { TargetChoice } from './target-choice';
@@ -68,13 +68,13 @@ const List = styled.ol`
 export function Rules({
   quiz,
   page,
-  odds,
+  taken,
   rule,
   onRule,
 }: {
   quiz: Quiz;
   page: Page;
-  odds: Odds | null;
+  taken: Taken | null;
   rule: number | null;
   onRule: (rule: number | null) => void;
 }) {
@@ -116,7 +116,7 @@ export function Rules({
           {routes.map((one, i) => (
             <RuleLine
               key={i}
-              {...{ quiz, page, odds, i }}
+              {...{ quiz, page, taken, i }}
               rule={one}
               on={rule === i}
               onReach={() => onRule(i)}
@@ -146,7 +146,7 @@ export function Rules({
               />
             </div>
             <span className="share">
-              <Share odds={odds} page={page.id} route={-1} />
+              <Share taken={taken} page={page.id} route={-1} />
             </span>
           </li>
         </List>

@@ -3,20 +3,20 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { conditionWords, targetWords } from '../../core/quiz/sentences';
 import type { Page, Quiz, Target } from '../../core/quiz/schema';
-import type { Odds } from '../../core/rehearse/odds';
 import { Plus } from 'lucide-react';
 import { TextButton } from '../../ui/controls';
+import { useRehearsal } from '../rehearsal';
 import { useLive } from '../shell/live';
 import { isQuestion } from '../../core/quiz/lookup';
 import { drawnCount, poolOf } from '../../core/run/draw';
 import { dealsAll } from './dealt';
 import { useDrawnWay } from './drawn-way';
 import { DRAWING, ROW, Rows, SPINE, X } from './spine-rows';
-import { type Arc, counted, flowsOf, rowsOf } from './flows';
+import { type Arc, counted, flowsOf, rowsOf, type Taken } from './flows';
 
 type SpineProps = {
   quiz: Quiz;
-  odds: Odds | null;
+  taken: Taken | null;
   chosen: string;
   rule: number | null;
   /** The pages that the followed visitor has come by. */
@@ -28,9 +28,17 @@ type SpineProps = {
   onNewRule: (page: string, to: Target) => void;
 };
 
-export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRule }: SpineProps) {
-  const flows = useMemo(() => flowsOf(quiz, odds), [quiz, odds]);
+export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRule }: SpineProps) {
+  const flows = useMemo(() => flowsOf(quiz, taken), [quiz, taken]);
   const lit = new Set(way);
+  const { findings } = useRehearsal();
+  // Where real visitors have not come yet, others may: only the check knows what nobody ever reaches.
+  const real = taken?.method === 'seen';
+  const isLost = (page: string) =>
+    real ? findings.some((f) => f.code === 'page-unreachable' && f.where.includes(page)) : taken?.pages[page] === 0;
+  const isDead = (share: number | null) => share === 0 && !real;
+  const visits = (share: number) =>
+    share === 0 ? 'nobody yet' : `${counted(share, taken)} ${counted(share, taken) === '1' ? 'visitor' : 'visitors'}`;
   const { live } = useLive();
   const titles = new Map(live.quizzes.map((q) => [q.id, q.title]));
   const [unfolded, setUnfolded] = useState<number[]>([]);
@@ -39,8 +47,8 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
     quiz.pages.forEach((p, i) => {
       if (p.id === chosen) keep.add(i);
     });
-    return rowsOf(flows, odds, keep);
-  }, [flows, odds, unfolded, quiz, chosen]);
+    return rowsOf(flows, taken, keep);
+  }, [flows, taken, unfolded, quiz, chosen]);
   const rowOfPage = new Map(rows.flatMap((r, i) => ('page' in r ? [[r.page, i] as const] : [])));
   const y = (page: number) => (rowOfPage.get(page) ?? 0) * ROW + ROW / 2;
   const thick = (share: number | null) => (share === null ? 3 : Math.max(1.25, SPINE * Math.min(1, share)));
@@ -111,8 +119,8 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
           const i = row.page;
           const page = quiz.pages[i];
           if (!page) return null;
-          const share = odds?.pages[page.id];
-          const lost = share === 0;
+          const share = taken?.pages[page.id];
+          const lost = isLost(page.id);
           return (
             <li key={page.id} className={lost ? 'lost' : undefined}>
               <button
@@ -123,7 +131,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
               >
                 <b>{page.name || (page.stage === 'result' ? 'Result' : `Page ${i + 1}`)}</b>
                 <small>
-                  {lost ? 'nobody gets here' : share === undefined ? '…' : `${counted(share, odds)} visitors`}
+                  {lost ? 'nobody gets here' : share === undefined ? '…' : visits(share)}
                   {setsOf(quiz, page).map((words) => ` · ${words}`)}
                   <span className="sr-only">{spoken(quiz, page, i, flows.arcs)}</span>
                 </small>
@@ -155,7 +163,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
           const r = back ? 34 : reach(arc);
           const path = `M${x} ${y(arc.from)}C${x + side * r} ${y(arc.from)} ${x + side * r} ${y(arc.to)} ${x} ${y(arc.to)}`;
           const on = isOn(arc);
-          const dead = arc.share === 0;
+          const dead = isDead(arc.share);
           return (
             <g key={i}>
               <path
@@ -187,7 +195,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
                   textAnchor="end"
                   style={{ fontSize: 12.5, fill: 'var(--ink-2)' }}
                 >
-                  {arc.share === null ? 'back' : `${counted(arc.share, odds)} back`}
+                  {arc.share === null ? 'back' : `${counted(arc.share, taken)} back`}
                 </text>
               )}
               {back && (
@@ -224,7 +232,7 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
           const i = row.page;
           const page = quiz.pages[i];
           if (!page) return null;
-          const lost = odds?.pages[page.id] === 0;
+          const lost = isLost(page.id);
           const on = lit.has(page.id);
           return (
             <g key={page.id} className={page.stage === 'ask' ? 'node' : undefined} {...drawn.onNode(i, page)}>
@@ -284,10 +292,12 @@ export function Spine({ quiz, odds, chosen, rule, way, onChoose, onWay, onNewRul
               </button>
               <div className="goes">
                 <span>
-                  {share === 0 ? (
+                  {isDead(share) ? (
                     <span style={{ color: 'var(--brick)', fontWeight: 600 }}>never taken</span>
+                  ) : share === 0 ? (
+                    `nobody yet, to ${to}`
                   ) : (
-                    `${counted(share, odds)} go to ${to}`
+                    `${counted(share, taken)} go to ${to}`
                   )}
                 </span>
                 {page && route !== null && isOn({ from, route }) && (

@@ -1,7 +1,7 @@
 'use client';
 /** The cells of the grid: what stands in one, and how it is said. */
 import { memo } from 'react';
-import type { Weighed } from '../../core/quiz/weighed';
+import { isShare, type Weighed } from '../../core/quiz/weighed';
 import { isKeyed, isReviewed } from '../../core/quiz/lookup';
 import { Mark } from '../../ui/marks';
 import { signed, type Target } from '../targets';
@@ -50,16 +50,17 @@ export const factor = {
 export const wordsOf = (row: GridRow): string =>
   row.of.words || (row.of.times === 'number' ? 'The number itself' : 'Without words');
 
-const guessSaid = (guess: Weighed['guess']): string =>
-  !guess
-    ? 'answered evenly'
-    : guess.value === undefined
-      ? 'no guess'
-      : guess.of === 'mean'
-        ? `${guess.value} on average`
-        : guess.of === 'column'
-          ? `column ${guess.value} on average`
-          : `${guess.value} percent ${guess.of === 'right' ? 'have it right' : 'choose it'}`;
+/** What a guess says in words, of its number. */
+const guessWords: Record<NonNullable<Weighed['guess']>['of'], (value: number) => string> = {
+  chosen: (value) => `${value} percent choose it`,
+  first: (value) => `${value} percent put it first`,
+  right: (value) => `${value} percent have it right`,
+  mean: (value) => `${value} on average`,
+  column: (value) => `column ${value} on average`,
+  ticked: (value) => `${value} a row on average`,
+};
+export const guessSaid = (guess: Weighed['guess']): string =>
+  !guess ? 'answered evenly' : guess.value === undefined ? 'no guess' : guessWords[guess.of](guess.value);
 
 /** A cell in words, as a screen reader says it. */
 export function saidOf(row: GridRow, target: Target): string {
@@ -84,11 +85,7 @@ export function KeyCell({ row, target }: { row: GridRow; target: Target }) {
 
 export const Guess = ({ row }: { row: GridRow }) =>
   row.of.guess?.value !== undefined ? (
-    <b style={{ fontWeight: 600 }}>
-      {row.of.guess.of === 'mean' || row.of.guess.of === 'column'
-        ? `⌀ ${row.of.guess.value}`
-        : `${row.of.guess.value}%`}
-    </b>
+    <b style={{ fontWeight: 600 }}>{isShare(row.of.guess) ? `${row.of.guess.value}%` : `⌀ ${row.of.guess.value}`}</b>
   ) : row.of.guess ? (
     <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>
   ) : null;

@@ -1,8 +1,10 @@
 'use client';
 /** What the guesses of the chosen question come to. */
 import type { ReactNode } from 'react';
-import { cellOf, guessedMix, type Weights, weightsIn } from '../../core/rehearse/mix';
-import type { Question } from '../../core/quiz/schema';
+import { guessedMix } from '../../core/rehearse/guess';
+import { cellOf, sharesAt, type Weights, weightsIn } from '../../core/rehearse/mix';
+import type { Grid, Question } from '../../core/quiz/schema';
+import { waysInRow } from '../../core/rehearse/answers';
 import { useQuiz } from '../document';
 import type { GridRow } from './cells';
 
@@ -40,6 +42,8 @@ const asked = {
   right: 'How many of a hundred visitors have it right?',
   mean: 'What do visitors give on average?',
   column: 'Which column do visitors choose on average, counted from 1?',
+  first: 'How many of a hundred visitors put each of these first?',
+  ticked: 'How many columns does a row get on average?',
 };
 
 /** What the weights come to, in words and shares. */
@@ -57,10 +61,26 @@ function lines(question: Question, weights: Weights): [string, number][] {
       ['Right', right],
       ['Not right', 1 - right],
     ];
+  if (question.kind === 'order') {
+    const ids = question.items.map((i) => i.id);
+    return sharesAt(weights, 1, ids).map((share, i) => [`${question.items[i]?.text ?? ''} first`, share]);
+  }
   if (question.kind === 'grid') {
     const [row] = question.rows;
+    if (question.pick === 'many') return sizes(question, row?.id ?? '', weights);
     return question.columns.map((c) => [c.text, weights[cellOf(row?.id ?? '', c.id)] ?? 0]);
   }
   // Values that hardly anybody gives are left out.
   return Object.entries(weights).filter(([, share]) => share >= 0.005);
+}
+
+/** How many columns a row gets, of few columns: with many there are too many ways to choose among them. */
+function sizes(question: Grid, row: string, weights: Weights): [string, number][] {
+  if (question.columns.length > 12) return question.columns.map((c) => [c.text, weights[cellOf(row, c.id)] ?? 0]);
+  const shares: number[] = [];
+  for (const { answer, share } of waysInRow(question, row, { [question.id]: weights }))
+    shares[answer.length] = (shares[answer.length] ?? 0) + share;
+  return shares.flatMap((share, n): [string, number][] =>
+    share >= 0.005 ? [[n === 1 ? '1 column in a row' : `${n} columns in a row`, share]] : [],
+  );
 }

@@ -16,7 +16,7 @@ import { Column } from './column';
 import { Feet } from './feet';
 import { type Change, Grid } from './grid';
 import { GUESS, RIGHT } from './weigh-edits';
-import { type GridRow, hasKey as isKeyedRow, isSpecial, valueOf, wordsOf } from './cells';
+import { type GridRow, guessSaid, hasKey as isKeyedRow, isSpecial, valueOf, wordsOf } from './cells';
 import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';
 import { KeyPanel } from './key-panel';
@@ -275,12 +275,9 @@ function rowsOf(quiz: Quiz): GridRow[] {
 
 function guessWords(guess: GridRow['of']['guess']): string {
   if (!guess) return 'is answered evenly';
-  const { of, value } = guess;
-  if (value === undefined)
-    return of === 'chosen' ? 'has no guess: it shares what is left' : 'has no guess: it is answered evenly';
-  if (of === 'mean') return `is given ${value} on average, you guess`;
-  if (of === 'column') return `is answered with column ${value} on average, you guess`;
-  return `is ${of === 'right' ? 'right for' : 'chosen by'} ${value} of a hundred, you guess`;
+  if (guess.value !== undefined) return `${guessSaid(guess)}, you guess`;
+  const ofEach = guess.of === 'chosen' || guess.of === 'first';
+  return `has no guess: it ${ofEach ? 'shares what is left' : 'is answered evenly'}`;
 }
 
 /** The active cell in words. */
@@ -291,7 +288,8 @@ function Said({ row, target }: { row: GridRow | undefined; target: Target | unde
   if (target.id === GUESS)
     return (
       <>
-        <b>{row.of.guess?.of === 'chosen' ? words : row.name}</b> {guessWords(row.of.guess)}
+        <b>{row.of.guess?.of === 'chosen' || row.of.guess?.of === 'first' ? words : row.name}</b>:{' '}
+        {guessWords(row.of.guess)}
       </>
     );
   if (row.of.times === 'key')

@@ -3,7 +3,7 @@ import type { Outcome, Page, Quiz, Scale, Verdict } from '../../core/quiz/schema
 import { resultPage } from '../../core/quiz/blank';
 import type { Edit, Op, Place } from '../../core/quiz/edits';
 import { indexOf, isQuestion } from '../../core/quiz/lookup';
-import { type Weighed, weighedIn } from '../../core/quiz/weighed';
+import { isShare, type Weighed, weighedIn } from '../../core/quiz/weighed';
 import { newId, placeOfPage, setField } from '../edits';
 
 /** Sets what a thing adds to a scale or outcome; 0 takes the weight away. */
@@ -138,7 +138,7 @@ export const GUESS = '$guess';
 
 export type CellChange = {
   of: Weighed;
-  /** A scale or outcome, `RIGHT` (0..1) or `GUESS` (percent, or the mean of a rating; 0 takes the guess away where `blank`). */ target: string;
+  /** A scale or outcome, `RIGHT` (0..1) or `GUESS` (percent, or a mean; 0 takes the guess away where `blank`). */ target: string;
   value: number;
   /** The cell was emptied, rather than set to 0. */
   blank?: boolean;
@@ -155,11 +155,7 @@ export function weighMany(changes: CellChange[]): Edit | null {
     if (target === GUESS) {
       if (!of.guess) return [];
       const { at, value: was } = of.guess;
-      const guess = blank
-        ? undefined
-        : of.guess.of === 'mean' || of.guess.of === 'column'
-          ? value
-          : Math.max(0, Math.min(100, value));
+      const guess = blank ? undefined : isShare(of.guess) ? Math.max(0, Math.min(100, value)) : value;
       return was === guess ? [] : setField('guess', at, ['guess'], was, guess).ops;
     }
     if (of.times === 'key') return [];

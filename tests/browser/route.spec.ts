@@ -55,6 +55,45 @@ test('a rule is a sentence, and visitors take it', async ({ page }) => {
   await expect(follow.getByRole('list', { name: 'The way so far' })).toContainText('Result');
 });
 
+test('the spine is as thick as real visitors took it', async ({ page, browser }) => {
+  await threePages(page);
+  await page.getByRole('button', { name: 'Add a sentence' }).click();
+  await choose(page, 'Where it goes on to', 'Bags');
+  await saved(page);
+  await tab(page, 'Publish').click();
+  await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
+  const link = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
+  for (const answer of ['Under 20 km', 'Under 20 km', 'More than 80 km']) {
+    const visitor = await (await browser.newContext()).newPage();
+    await visitor.goto(link);
+    await visitor.getByLabel(answer, { exact: true }).check();
+    await visitor.getByRole('button', { name: 'Next' }).click();
+    await expect(visitor.getByText(answer === 'Under 20 km' ? 'Which bag?' : 'Which spanner?').first()).toBeVisible();
+    await visitor.context().close();
+  }
+
+  await tab(page, 'Route').click();
+  await expect(page.getByText('Thickness: of 5,000 visitors')).toBeVisible();
+  await choose(page, 'How rehearsed visitors answer', 'as real visitors did');
+  await expect(page.getByText('Thickness: of 3 real visitors')).toBeVisible();
+  await expect(rows(page).nth(0)).toContainText('3 visitors');
+  await expect(rows(page).nth(1)).toContainText('1 visitor');
+  await expect(rows(page).nth(2)).toContainText('2 visitors');
+  // They stopped there: what nobody has done yet is not what nobody can do.
+  await expect(rows(page).nth(3)).toContainText('nobody yet');
+  await expect(rules(page)).toContainText('2   67%');
+  await expect(page.getByRole('list', { name: 'Ways that leave the spine' })).toContainText('2 go to Bags');
+  // The rule is known again below another one, which nobody has met.
+  await page.getByRole('button', { name: 'Add a sentence' }).click();
+  await page.getByRole('button', { name: 'Rule 2; Alt and arrow keys move it' }).press('Alt+ArrowUp');
+  await choose(page, 'Where it goes on to', 'the result');
+  await expect(rules(page).nth(1)).toContainText('2   67%');
+  await expect(rules(page).nth(0)).toContainText(/nobody yet|never/);
+  await choose(page, 'How rehearsed visitors answer', 'evenly');
+  await expect(page.getByText('Thickness: of 5,000 visitors')).toBeVisible();
+});
+
 test('rules are put in order by keys, and one that never applies says so', async ({ page }) => {
   await threePages(page);
   for (const to of ['Bags', 'the result']) {

@@ -1,5 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
+import { page as quizPage, quiz } from '../quizzes';
 import { enterDemo, saved, signUp, startQuiz, tab } from './people';
+import { world } from './servers';
 
 test.describe('the grid', () => {
   test.beforeEach(async ({ page }) => {
@@ -133,6 +135,66 @@ test.describe('beside the grid', () => {
     const panel = page.getByRole('complementary', { name: 'The guess for question 2' });
     await expect(panel.getByRole('listitem').filter({ hasText: '4' }).first()).toContainText('42%');
     await saved(page);
+  });
+
+  test('wishes in an order and grids of several answers a row have a guess of their own', async ({ page }) => {
+    const wishes = quiz(
+      [
+        quizPage('p1', [
+          {
+            id: 'wish',
+            kind: 'order',
+            prompt: 'What first?',
+            keyed: false,
+            items: ['Music', 'Soup', 'Fire'].map((words) => ({
+              id: words,
+              text: words,
+              weights: { s: words === 'Soup' ? 1 : 0 },
+            })),
+          },
+          {
+            id: 'take',
+            kind: 'grid',
+            pick: 'many',
+            prompt: 'What do you take?',
+            rows: [{ id: 'r', text: 'By day', weights: { t: 1 } }],
+            columns: ['Water', 'Bread', 'Map'].map((words) => ({ id: words, text: words, value: 1 })),
+          },
+        ]),
+      ],
+      {
+        id: 'wishes',
+        title: 'Wishes',
+        scales: [
+          { id: 's', name: 'Soup', combine: 'sum' },
+          { id: 't', name: 'Things', combine: 'sum' },
+        ],
+      },
+    );
+    const made = await page.request.post(`${world().app}/api/quizzes/read`, {
+      data: { text: JSON.stringify(wishes), fileName: 'wishes.json' },
+    });
+    const { id } = (await made.json()) as { id: string };
+    await page.goto(`${world().app}/quizzes/${id}/score`);
+    await page.getByRole('button', { name: 'How rehearsed visitors answer' }).click();
+    await page.getByRole('option', { name: 'as you guess' }).click();
+    await page.getByRole('gridcell', { name: 'Soup, Guess: no guess' }).click();
+    await page.keyboard.type('80');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('gridcell', { name: 'Soup, Guess: 80 percent put it first' })).toBeVisible();
+    const panel = page.getByRole('complementary', { name: /^The guess for question/ });
+    await expect(panel.getByRole('listitem').filter({ hasText: 'Soup first' })).toContainText('80%');
+    await expect(panel.getByRole('listitem').filter({ hasText: 'Fire first' })).toContainText('10%');
+    await page.getByRole('gridcell', { name: 'By day, Guess: no guess' }).click();
+    await page.keyboard.type('2');
+    await page.keyboard.press('Enter');
+    await page.getByRole('gridcell', { name: 'By day, Guess: 2 a row on average' }).click();
+    await expect(panel.getByRole('listitem').filter({ hasText: '2 columns in a row' })).toContainText('46%');
+    await saved(page);
+    await page.reload();
+    await page.getByRole('button', { name: 'How rehearsed visitors answer' }).click();
+    await page.getByRole('option', { name: 'as you guess' }).click();
+    await expect(page.getByRole('gridcell', { name: 'Soup, Guess: 80 percent put it first' })).toBeVisible();
   });
 
   test('one run is put together by choosing answers', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Locator, test } from '@playwright/test';
 import { saved, signUp, startQuiz, tab } from './people';
 
 test.beforeEach(async ({ page }) => {
@@ -38,6 +38,67 @@ test('the manuscript is typed by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Page 2' }).getByLabel('Question 2')).toHaveValue(
     'Do you carry a bell?',
   );
+});
+
+test('ten questions with four answers each, what is right and a topic, without a mouse', async ({ page }) => {
+  const { keyboard } = page;
+  await page.getByRole('link', { name: 'Quizzes' }).first().press('Enter');
+  /** Goes there by Tab alone. */
+  const tabTo = async (what: Locator, back = false) => {
+    for (let i = 0; i < 60; i++) {
+      if (await what.evaluate((at) => at === document.activeElement)) return;
+      await keyboard.press(back ? 'Shift+Tab' : 'Tab');
+    }
+    throw new Error('It is not reached by Tab.');
+  };
+  const first = page.getByLabel('First question');
+  await expect(first).toBeVisible();
+  await tabTo(first);
+  await keyboard.type('Number 1?');
+  await tabTo(page.getByLabel('Answer 1'));
+  await keyboard.type('Right 1');
+  await keyboard.press('Tab');
+  await keyboard.type('Wrong 1');
+  await tabTo(page.getByRole('button', { name: 'Start writing' }));
+  await keyboard.press('Enter');
+  await expect(page.getByLabel('Question 1', { exact: true })).toHaveValue('Number 1?');
+  await tabTo(page.getByLabel('Answer 1'));
+  await keyboard.press('Alt+Enter');
+  await tabTo(page.getByLabel('Answer 2'));
+  for (const words of ['Hardly', 'Never']) {
+    await keyboard.press('Enter');
+    await keyboard.type(words);
+  }
+  for (let n = 2; n <= 10; n++) {
+    // One line too many is begun, and is gone again.
+    if (n % 2) await keyboard.press('Enter');
+    await keyboard.press('Control+Enter');
+    await expect(page.getByLabel(`Question ${n}`, { exact: true })).toBeFocused();
+    await keyboard.type(`Number ${n}?`);
+    for (const words of [`Right ${n}`, `Wrong ${n}`, 'Hardly', 'Never']) {
+      await keyboard.press('Enter');
+      await keyboard.type(words);
+      if (words.startsWith('Right')) await keyboard.press('Alt+Enter');
+    }
+  }
+  await tabTo(page.getByLabel('Question 10', { exact: true }), true);
+  const topic = page.getByRole('region', { name: 'Page 10' }).getByRole('combobox', { name: 'Topic' });
+  await tabTo(topic);
+  await keyboard.type('Kit');
+  await keyboard.press('Enter');
+  await saved(page);
+  await page.reload();
+  const last = page.getByRole('region', { name: 'Page 10' });
+  await page.getByRole('button', { name: /^Page 10/ }).press('Enter');
+  await expect(last.getByRole('combobox', { name: 'Topic' })).toHaveValue('Kit');
+  await expect(last.getByLabel(/^Answer \d/)).toHaveCount(4);
+  // Nothing is left to be mended: no empty answer, and one right answer in each.
+  await page.getByRole('button', { name: /^Check/ }).press('Enter');
+  await expect(page.getByText('must be mended')).toHaveCount(0);
+  await keyboard.press('Escape');
+  await tab(page, 'Score').press('Enter');
+  for (const n of [1, 2, 10])
+    await expect(page.getByRole('gridcell', { name: `Right ${n}, Right: right`, exact: true })).toBeVisible();
 });
 
 test('several lines pasted make several answers, without their bullets', async ({ page }) => {

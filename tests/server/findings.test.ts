@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/count-runs';
@@ -67,6 +69,28 @@ describe('the figures', () => {
     await recountRuns(at.member.workspaceId, at.quizId);
     const rebuilt = await figuresOf(database(), at.member.workspaceId, at.quizId);
     expect(Object.fromEntries(rebuilt)).toEqual(Object.fromEntries([...kept].filter(([, n]) => n !== 0)));
+  });
+  it('gain what runs count for since, without losing anything meanwhile', async () => {
+    const { member, quizId } = await crowd();
+    await countRuns(member.workspaceId, quizId);
+    const whole = await figuresOf(database(), member.workspaceId, quizId);
+    // As they were counted before it was known by which rule a page was left.
+    await database().execute(sql`delete from figures where quiz_id = ${quizId} and key like 'route %'`);
+    await database().execute(sql`
+      update runs set counted_keys = (select jsonb_agg(k) from jsonb_array_elements_text(counted_keys) k where k not like 'route %')
+      where quiz_id = ${quizId}`);
+    await database().execute(sql.raw(readFileSync('db/migrations/0004_count_again.sql', 'utf8')));
+    const before = await figuresOf(database(), member.workspaceId, quizId);
+    expect([before.get('started'), before.get('route p1 otherwise')]).toEqual([4, undefined]);
+    await countRuns(member.workspaceId, quizId);
+    const after = await figuresOf(database(), member.workspaceId, quizId);
+    expect(after.get('route p1 otherwise')).toBe(4);
+    expect(Object.fromEntries(after)).toEqual(Object.fromEntries(whole));
+    expect((await findingsOf(member, quizId))?.ways).toMatchObject({
+      started: 4,
+      'route p1 otherwise': 4,
+      'enter p3': 3,
+    });
   });
   it('are right when two count at the same moment', async () => {
     const { member, quizId } = await crowd();

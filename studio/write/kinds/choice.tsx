@@ -3,7 +3,7 @@
 import type { Choice } from '../../../core/quiz/schema';
 import { Mark } from '../../../ui/marks';
 import { useDocumentStore } from '../../document';
-import { placeOfBlock, placeOfOption } from '../../edits';
+import { placeOfBlock, placeOfOption, setField } from '../../edits';
 import type { Target } from '../../targets';
 import type { Cursor } from '../cursor';
 import { OptionMargin } from '../margin';
@@ -37,6 +37,12 @@ export function Answers({
         active={cursor?.option ?? null}
         open={cursor !== null}
         holds={(option) => option.picture !== undefined}
+        mark={({ id, credit }) => {
+          const { quiz, edit } = store.getState();
+          edit(
+            setField('set-key', placeOfOption(quiz, question.id, id), ['credit'], credit, credit === 1 ? undefined : 1),
+          );
+        }}
         gutter={(option) => <Mark kind={option.credit === 1 ? 'yes' : option.credit ? 'maybe' : 'not-yet'} size={12} />}
         margin={(option, _, active) => (
           <OptionMargin question={question} option={option} targets={targets} active={active} />

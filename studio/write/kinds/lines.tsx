@@ -57,6 +57,8 @@ type Props<T extends Line> = {
   beside?: (item: T, index: number) => ReactNode;
   /** Whether a line without words still holds something. */
   holds?: (item: T) => boolean;
+  /** Says that a line is right, or no longer. */
+  mark?: (item: T) => void;
 };
 
 export function LineList<T extends Line>(props: Props<T>) {
@@ -68,13 +70,22 @@ export function LineList<T extends Line>(props: Props<T>) {
     store.getState().edit(addToList(at, list, after, lines));
     focusLater(lineField(lines.at(-1)?.id ?? ''));
   };
+  const isBlank = (item: T) => item.text === '' && !props.holds?.(item);
   const keys = (event: KeyboardEvent<HTMLTextAreaElement>, item: T, index: number) => {
     const { edit } = store.getState();
-    if (event.key === 'Enter') {
+    if (event.key === 'Enter' && event.altKey && props.mark) {
       event.preventDefault();
-      if (event.ctrlKey || event.metaKey) hands.nextQuestion();
+      props.mark(item);
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      const next = items[index + 1];
+      if (event.ctrlKey || event.metaKey) {
+        // A line that was begun and not needed does not stay behind, to be found by the check.
+        if (isBlank(item) && items.length > 2) edit(removeFromList(at, list, item.id));
+        hands.nextQuestion();
+      } else if (next && isBlank(next)) focusLater(lineField(next.id));
       else add(item.id, ['']);
-    } else if (event.key === 'Backspace' && item.text === '' && !props.holds?.(item)) {
+    } else if (event.key === 'Backspace' && isBlank(item)) {
       event.preventDefault();
       const above = items[index - 1];
       edit(removeFromList(at, list, item.id));
@@ -126,6 +137,7 @@ export function LineList<T extends Line>(props: Props<T>) {
           </div>
           {active === item.id && (
             <Small style={{ fontSize: 12, marginTop: 4 }}>
+              {props.mark && <Keys keys={['Alt Enter']} words="right or not" />}
               <Keys keys={['Alt ↑ ↓']} words="moves it" />
               <Keys keys={['/']} words="other kinds, in an empty line" />
             </Small>
