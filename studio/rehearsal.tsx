@@ -42,6 +42,8 @@ const Context = createContext<Rehearsal>({
 export const useRehearsal = () => useContext(Context);
 
 const PAUSE = 250;
+/** The first one waits until the screen has opened: it would take a whole core from it. Milliseconds. */
+const OPENING = 1_000;
 /** A rehearsal shows how far it is after this long. Milliseconds. */
 const LONG = 1_000;
 
@@ -77,23 +79,26 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
     if (stopped) return;
     let over = false;
     setSeen((old) => (old.stale ? old : { ...old, stale: true }));
-    const timer = setTimeout(() => {
-      // What is still being worked out is of an older state: nobody waits for it any more.
-      if (busy.current) end();
-      const { api } = (bench.current ??= newBench());
-      busy.current = true;
-      const begun = Date.now();
-      const published = quizzes.filter((q) => q.live || q.id === quiz.id).map((q) => q.id);
-      const told = (done: number) => {
-        if (!over && Date.now() - begun > LONG) setProgress(done);
-      };
-      void api.look(quiz, published, mix, proxy(told)).then((now) => {
-        if (over) return;
-        busy.current = false;
-        setProgress(null);
-        setSeen({ ...now, stale: false });
-      });
-    }, PAUSE);
+    const timer = setTimeout(
+      () => {
+        // What is still being worked out is of an older state: nobody waits for it any more.
+        if (busy.current) end();
+        const { api } = (bench.current ??= newBench());
+        busy.current = true;
+        const begun = Date.now();
+        const published = quizzes.filter((q) => q.live || q.id === quiz.id).map((q) => q.id);
+        const told = (done: number) => {
+          if (!over && Date.now() - begun > LONG) setProgress(done);
+        };
+        void api.look(quiz, published, mix, proxy(told)).then((now) => {
+          if (over) return;
+          busy.current = false;
+          setProgress(null);
+          setSeen({ ...now, stale: false });
+        });
+      },
+      bench.current ? PAUSE : OPENING,
+    );
     return () => {
       over = true;
       clearTimeout(timer);

@@ -53,19 +53,28 @@ const Insert = closed({
   }),
 });
 const Gap = closed({ type: oneOf('gap'), attrs: closed({ gap: Id }) });
-const Inline = byField(
-  'type',
-  closed({
-    type: oneOf('text'),
-    text: Type.String({ minLength: 1, maxLength: 20_000 }),
-    marks: optional(Type.Array(Mark, { maxItems: 3 })),
-  }),
-  Insert,
-  Gap,
-  closed({ type: oneOf('hardBreak') }),
+const Inline = shared(
+  'Inline',
+  byField(
+    'type',
+    closed({
+      type: oneOf('text'),
+      text: Type.String({ minLength: 1, maxLength: 20_000 }),
+      marks: optional(Type.Array(Mark, { maxItems: 3 })),
+    }),
+    Insert,
+    Gap,
+    closed({ type: oneOf('hardBreak') }),
+  ),
 );
-const Paragraph = closed({ type: oneOf('paragraph'), content: optional(Type.Array(Inline, { maxItems: 500 })) });
-const ListItem = closed({ type: oneOf('listItem'), content: Type.Array(Paragraph, { maxItems: 20 }) });
+const Paragraph = shared(
+  'Paragraph',
+  closed({ type: oneOf('paragraph'), content: optional(Type.Array(Inline, { maxItems: 500 })) }),
+);
+const ListItem = shared(
+  'ListItem',
+  closed({ type: oneOf('listItem'), content: Type.Array(Paragraph, { maxItems: 20 }) }),
+);
 const list = <T extends string>(type: T) =>
   closed({ type: oneOf(type), content: Type.Array(ListItem, { maxItems: 100 }) });
 const RichDoc = closed({

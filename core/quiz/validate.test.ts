@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
 import { demoQuiz } from '../../tests/quizzes';
-import { publishedSchema, validateQuiz } from './validate';
+import { publishedSchema, shapeCode } from './json-schema';
+import { validateQuiz } from './validate';
 
 const least = {
   format: 'yes-maybe-quiz',
@@ -127,6 +128,8 @@ describe('the schema that ships', () => {
   it('is the one the core reads by', () => {
     const shipped = JSON.parse(readFileSync(join(process.cwd(), 'public/quiz.schema.json'), 'utf8')) as object;
     expect(shipped).toEqual(JSON.parse(JSON.stringify(publishedSchema())));
+    // Where this fails, the schema has changed and `npm run schema` has not been run since.
+    expect(readFileSync(join(process.cwd(), 'core/quiz/shape.js'), 'utf8') === shapeCode()).toBe(true);
   });
   it('takes the demo, for a validator of others', () => {
     const check = new Ajv2020({ strict: false, inlineRefs: false }).compile(publishedSchema());

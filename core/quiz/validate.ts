@@ -1,21 +1,11 @@
 /** The door of the core: nothing that is not a quiz comes past it. What is wrong is told in sentences, each with its place. */
 import Ajv, { type ErrorObject } from 'ajv';
+import { defaults, reading } from './reading';
 import { QuizSchema, type Quiz, VERSION } from './schema';
+import { validate as isQuiz } from './shape';
 
-const compile = (allErrors: boolean) =>
-  new Ajv({
-    allErrors,
-    allowUnionTypes: true,
-    discriminator: true,
-    strictTypes: false,
-    inlineRefs: false,
-    // The document is read in a millisecond either way; tidying the code it is read by takes longer than that a hundred times over.
-    code: { optimize: false },
-    verbose: allErrors,
-  }).compile<Quiz>(QuizSchema);
-/** Each is made when it is first asked: that takes most of a second, and to find all that is wrong takes longer than to find that something is. */
-let quick: ReturnType<typeof compile> | undefined;
-let thorough: typeof quick;
+/** Finds all that is wrong. It is put together when something is, which takes most of a second. */
+let thorough: ReturnType<Ajv['compile']> | undefined;
 
 export type Fault = { /** JSON pointer into the document */ place: string; reason: string };
 const MOST_FAULTS = 20;
@@ -23,22 +13,6 @@ const MOST_FAULTS = 20;
 type Loose = Record<string, unknown>;
 const isObject = (value: unknown): value is Loose =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
-
-/** Fields that may be left out of a file, with what they are then. */
-const defaults = Object.entries(QuizSchema.properties as Record<string, { default?: unknown }>).flatMap(
-  ([field, schema]) => (schema.default === undefined ? [] : [[field, schema.default] as const]),
-);
-
-/** The JSON Schema as it is given out: what has a default may be left out. */
-export function publishedSchema(): Loose {
-  const optional = new Set(defaults.map(([field]) => field));
-  const schema = JSON.parse(JSON.stringify(QuizSchema)) as Loose & { required: string[] };
-  return {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    ...schema,
-    required: schema.required.filter((f) => !optional.has(f)),
-  };
-}
 
 /** How documents of older versions become one of this version, step by step; there is no older one yet. */
 const migrations: Record<number, (document: Loose) => Loose> = {};
@@ -70,12 +44,11 @@ export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: Fault[]
   const read = upgraded(value);
   if ('fault' in read) return { faults: [read.fault] };
   const { document } = read;
-  quick ??= compile(false);
-  if (quick(document)) {
+  if (isQuiz(document)) {
     const twice = repeatedId(document);
     return twice ? { faults: [twice] } : { quiz: document };
   }
-  thorough ??= compile(true);
+  thorough ??= new Ajv({ ...reading, allErrors: true, verbose: true, code: { optimize: false } }).compile(QuizSchema);
   thorough(document);
   return { faults: tellAll(thorough.errors ?? []).slice(0, MOST_FAULTS) };
 }

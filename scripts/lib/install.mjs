@@ -12,10 +12,16 @@ export function requireNode() {
   );
 }
 
-/** Installs the npm packages if the lock file is newer than what is there. */
+const isNewer = (a, b) => existsSync(a) && statSync(a).mtimeMs >= statSync(b).mtimeMs;
+
+/** Installs the npm packages if the lock file is newer than what is there, and makes what is made from the schema if that has changed. */
 export async function ensureModules() {
-  const mark = join(root, 'node_modules/.package-lock.json');
-  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
+  if (isNewer(join(root, 'node_modules/.package-lock.json'), join(root, 'package-lock.json'))) {
+    const sources = ['schema', 'reading', 'json-schema'].map((name) => join(root, `core/quiz/${name}.ts`));
+    if (!sources.every((source) => isNewer(join(root, 'core/quiz/shape.js'), source)))
+      await run('npm', ['run', '--silent', 'schema']);
+    return;
+  }
   await step('Installing npm packages (about a minute)', () => run('npm', ['ci', '--no-audit', '--no-fund']));
 }
 

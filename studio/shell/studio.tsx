@@ -5,8 +5,8 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { applyEdit } from '../../core/quiz/edits';
 import type { Quiz } from '../../core/quiz/schema';
-import { validateQuiz } from '../../core/quiz/validate';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, type MarkKind } from '../../ui/marks';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
@@ -53,10 +53,10 @@ export function Studio({
       void store.getState().flush();
     };
   }, [store]);
-  // The schema is compiled while nobody waits, and not at the first keystroke.
+  // The code that reads the document is made ready right after opening, and not at the first keystroke.
   useEffect(() => {
-    const idle = window.requestIdleCallback?.bind(window) ?? ((work: () => void) => setTimeout(work, 500));
-    idle(() => void validateQuiz(store.getState().quiz));
+    const timer = setTimeout(() => void applyEdit(store.getState().quiz, { name: 'nothing', ops: [] }));
+    return () => clearTimeout(timer);
   }, [store]);
   return (
     <DocumentProvider value={store}>
