@@ -15,8 +15,8 @@ const fonts: Record<string, string> = {
 export async function startWebsite({ port, home }: { port: number; home: string }): Promise<Website> {
   const server = createServer((request, response) => {
     const { pathname } = new URL(request.url ?? '/', 'http://site');
-    const send = (type: string, body: string | Buffer, status = 200) => {
-      response.writeHead(status, { 'Content-Type': type });
+    const send = (type: string, body: string | Buffer, status = 200, headers: Record<string, string> = {}) => {
+      response.writeHead(status, { 'Content-Type': type, ...headers });
       response.end(body);
     };
     const font = fonts[pathname.replace('/fonts/', '')];
@@ -29,6 +29,12 @@ export async function startWebsite({ port, home }: { port: number; home: string 
       }
     }
     if (pathname === '/') return send('text/html; charset=utf-8', article(home));
+    // As a site that lets nothing in but what it names: no style in the page itself, one script, one frame.
+    const strict = `default-src 'none'; script-src ${home}/embed.js; frame-src ${home}; img-src 'self'; font-src 'self'`;
+    if (pathname === '/strict')
+      return send('text/html; charset=utf-8', article(home), 200, { 'Content-Security-Policy': strict });
+    if (pathname === '/strict/button')
+      return send('text/html; charset=utf-8', article(home, 'button'), 200, { 'Content-Security-Policy': strict });
     if (pathname === '/later') return send('text/html; charset=utf-8', article(home, 'later'));
     if (pathname === '/button') return send('text/html; charset=utf-8', article(home, 'button'));
     const found = rides[pathname.replace('/rides/', '')];

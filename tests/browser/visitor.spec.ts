@@ -238,6 +238,45 @@ test.describe('in a page of another site', () => {
   });
 });
 
+test.describe('in a page that lets in nothing but what it names', () => {
+  const watched = (page: Page) => {
+    const refused: string[] = [];
+    page.on('console', (message) => {
+      if (message.text().includes('Content Security Policy')) refused.push(message.text());
+    });
+    // What such a site refuses is its own styles, and the height kept free by one: no script and no frame of ours.
+    return () => refused.filter((text) => !/style/i.test(text));
+  };
+  test('it works in its text', async ({ page }) => {
+    const refused = watched(page);
+    await page.goto(`${world().site}/strict`);
+    const at = page.frameLocator('iframe');
+    await toTheBags(at);
+    await fromTheBags(at);
+    await at.getByRole('button', { name: 'Skip this' }).click();
+    await expect(at.getByRole('heading', { name: 'You follow the hedge' })).toBeVisible();
+    const [outer, inner] = [page.locator('iframe'), at.locator('.v-page')];
+    await expect
+      .poll(async () =>
+        Math.abs(((await outer.boundingBox())?.height ?? 0) - ((await inner.boundingBox())?.height ?? 0)),
+      )
+      .toBeLessThanOrEqual(1);
+    expect(refused()).toEqual([]);
+  });
+  test('it works behind a button', async ({ page }) => {
+    const refused = watched(page);
+    await page.goto(`${world().site}/strict/button`);
+    await page.getByRole('button', { name: 'Could you mend it? Find out' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Roadside repair check' });
+    await expect(dialog).toBeVisible();
+    await expect(dialog.frameLocator('iframe').getByRole('button').first()).toBeVisible();
+    expect((await dialog.boundingBox())?.width).toBeGreaterThan(600);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toBeHidden();
+    expect(refused()).toEqual([]);
+  });
+});
+
 test('no key, weight or unearned outcome reaches the browser', async ({ page }) => {
   const seen: Promise<string>[] = [];
   page.on('response', (response) => {
