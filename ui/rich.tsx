@@ -1,26 +1,30 @@
 import { Fragment, type ReactNode } from 'react';
-import type { Inline, RichText } from '../core/quiz/schema';
+import type { Inline, Insert, RichText } from '../core/quiz/schema';
+
+type Parts = {
+  /** what stands in a gap */ gap?: (id: string) => ReactNode;
+  /** what stands for a value, where it is not its fallback */ insert?: (attrs: Insert['attrs']) => ReactNode;
+};
 
 /** Renders rich text from its structure; links open outside the frame the quiz may stand in. */
 export function Rich({
   text,
-  gap,
+  ...parts
 }: {
   text: RichText | undefined;
-  /** what stands in a gap */ gap?: (id: string) => ReactNode;
-}): ReactNode {
+} & Parts): ReactNode {
   if (text === undefined || text === '') return null;
   if (typeof text === 'string') {
     return text.split(/\n{2,}/).map((paragraph, i) => <p key={i}>{lines(paragraph)}</p>);
   }
   return text.content.map((block, i) => {
-    if (block.type === 'paragraph') return <p key={i}>{inlines(block.content, gap)}</p>;
+    if (block.type === 'paragraph') return <p key={i}>{inlines(block.content, parts)}</p>;
     const items = block.content.map((item, k) => (
       <li key={k}>
         {item.content.map((p, n) => (
           <Fragment key={n}>
             {n > 0 && <br />}
-            {inlines(p.content, gap)}
+            {inlines(p.content, parts)}
           </Fragment>
         ))}
       </li>
@@ -61,11 +65,11 @@ const lines = (text: string): ReactNode =>
     </Fragment>
   ));
 
-const inlines = (nodes: Inline[] | undefined, gap?: (id: string) => ReactNode): ReactNode =>
+const inlines = (nodes: Inline[] | undefined, { gap, insert }: Parts = {}): ReactNode =>
   (nodes ?? []).map((node, i) => {
     if (node.type === 'hardBreak') return <br key={i} />;
     if (node.type === 'gap') return <Fragment key={i}>{gap?.(node.attrs.gap) ?? '___'}</Fragment>;
-    if (node.type === 'insert') return <Fragment key={i}>{node.attrs.fallback}</Fragment>;
+    if (node.type === 'insert') return <Fragment key={i}>{insert?.(node.attrs) ?? node.attrs.fallback}</Fragment>;
     return (
       <Fragment key={i}>
         {(node.marks ?? []).reduce<ReactNode>((inner, mark) => {

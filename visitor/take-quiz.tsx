@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewLine, View } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
+import { putInEarly } from '../ui/early';
 import { Clock } from './clock';
 import { download, keeper, newToken, post, type Waiting } from './keeper';
 import type { Spoken } from './languages';
@@ -49,6 +50,8 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   const opened = useRef<Promise<void>>(Promise.resolve());
   const inFlight = useRef(false);
   const started = useRef(false);
+  /** Something was answered here: it is newer than what this device has kept. */
+  const touched = useRef(false);
   /** What could not be sent yet, in order; and where each of it was given, to go back to. */
   const waiting = useRef<Waiting[]>([]);
   const passed = useRef<{ standing: Standing; values: Values }[]>([]);
@@ -98,7 +101,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         // The first page is there already, and perhaps half filled in: it learns what this visitor brings along.
         setStanding(now);
         setUntil(now.clock ? Date.now() + now.clock.left : null);
-        const back = kept?.values && kept.page === now.view.page?.id ? kept.values : null;
+        const back = !touched.current && kept?.page === now.view.page?.id ? kept?.values : null;
         setValues((old) => back ?? { ...old, contact: { ...valuesFrom(now.view).contact, ...old.contact } });
       }
       if (now.seq > 0 && !now.view.finished) setTrouble('goneOn');
@@ -113,6 +116,8 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
     opened.current = open(false);
     opened.current.catch(() => undefined);
   }, [open]);
+
+  useEffect(() => void putInEarly(), []);
 
   useEffect(() => {
     if (window.parent === window) return;
@@ -152,6 +157,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   }, [pageId]);
 
   const change = (next: Values) => {
+    touched.current = true;
     setValues(next);
     setFaults((old) =>
       old.filter(

@@ -3,6 +3,7 @@ import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/source-serif-4/wght.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
+import { keepEarly } from '../../ui/early';
 import { StyleRegistry } from '../../ui/registry';
 import '../../ui/tokens.css';
 import '../../visitor/visitor.css';
@@ -13,6 +14,7 @@ export default function StudioLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body className="studio">
+        <script dangerouslySetInnerHTML={{ __html: keepEarly }} />
         <StyleRegistry>{children}</StyleRegistry>
       </body>
     </html>

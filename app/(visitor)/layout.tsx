@@ -4,6 +4,7 @@ import '@fontsource-variable/source-serif-4/wght.css';
 import type { Metadata } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
+import { keepEarly } from '../../ui/early';
 import '../../visitor/visitor.css';
 
 // The Latin parts are served with fallbacks of the same measures, so that nothing shifts when they arrive; other scripts come from the
@@ -33,6 +34,7 @@ export default function VisitorLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
+        <script dangerouslySetInnerHTML={{ __html: keepEarly }} />
         {children}
       </body>
     </html>

@@ -8,6 +8,7 @@ import styled from 'styled-components';
 import { applyEdit } from '../../core/quiz/edits';
 import type { Quiz } from '../../core/quiz/schema';
 import { PrimaryButton, TextButton } from '../../ui/controls';
+import { putInEarly } from '../../ui/early';
 import { Mark, type MarkKind } from '../../ui/marks';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
 import { setField } from '../edits';
@@ -15,6 +16,7 @@ import { RehearsalProvider, useRehearsal } from '../rehearsal';
 import { request, RequestFailed } from '../request';
 import { clock } from '../time';
 import { CheckSheet } from './check-sheet';
+
 import { Frame, homeTabs } from './frame';
 import { HistorySheet } from './history-sheet';
 import { type Live, LiveContext, useLive } from './live';
@@ -53,6 +55,7 @@ export function Studio({
       void store.getState().flush();
     };
   }, [store]);
+  useEffect(() => void putInEarly(), []);
   // The code that reads the document is made ready right after opening, and not at the first keystroke.
   useEffect(() => {
     const timer = setTimeout(() => void applyEdit(store.getState().quiz, { name: 'nothing', ops: [] }));

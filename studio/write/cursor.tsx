@@ -114,6 +114,8 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     typing.current = isTyped(field) ? field : null;
     if (!pointing.current) settle();
   }, [settle]);
+  // Whoever was quicker than the scripts stands somewhere already.
+  useEffect(onFocus, [onFocus]);
   const onPointerDown = useCallback(() => {
     pointing.current = true;
   }, []);

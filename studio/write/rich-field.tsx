@@ -10,8 +10,9 @@ import type { Insert, Quiz, RichDoc, RichText } from '../../core/quiz/schema';
 import { knownName } from '../../core/run/carry';
 import { nameOf, questionsOf } from '../../core/quiz/lookup';
 import { same } from '../../core/quiz/edits';
-import { cleanRich, toDoc } from '../../core/text/rich';
+import { cleanRich, isBlank, toDoc } from '../../core/text/rich';
 import { LineInput, MenuButton, TextButton } from '../../ui/controls';
+import { Rich } from '../../ui/rich';
 import { useQuiz } from '../document';
 
 const Frame = styled.div`
@@ -151,6 +152,9 @@ export function RichField({ label, value, onChange, line, placeholder, wording, 
   const inserts = insertsFor(quiz);
   const names = useRef(inserts);
   names.current = inserts;
+  const nameOfInsert = (attrs: Insert['attrs']) =>
+    names.current.find((i) => i.attrs.value === attrs.value && (i.attrs.ref ?? null) === (attrs.ref ?? null))?.label ??
+    'Gone';
   const sent = useRef<RichDoc>(toDoc(value));
   const [focused, setFocused] = useState(false);
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -173,11 +177,7 @@ export function RichField({ label, value, onChange, line, placeholder, wording, 
         ...(line || wording ? { bulletList: false, orderedList: false, listItem: false } : {}),
         ...(line ? { hardBreak: false } : {}),
       }),
-      insertNode(
-        (attrs) =>
-          names.current.find((i) => i.attrs.value === attrs.value && (i.attrs.ref ?? null) === (attrs.ref ?? null))
-            ?.label ?? 'Gone',
-      ),
+      insertNode(nameOfInsert),
       ...(gaps ? [gapNode(gaps.labelOf)] : []),
     ],
     content: toDoc(value),
@@ -233,7 +233,22 @@ export function RichField({ label, value, onChange, line, placeholder, wording, 
           {placeholder}
         </span>
       )}
-      <EditorContent editor={editor} />
+      {editor ? (
+        <EditorContent editor={editor} />
+      ) : (
+        // Until it can be edited it is read, and keeps its room.
+        <div className="ProseMirror">
+          {isBlank(value) ? (
+            <p>&nbsp;</p>
+          ) : (
+            <Rich
+              text={toDoc(value)}
+              gap={(id) => <span className="gap">{gaps?.labelOf(id)}</span>}
+              insert={(attrs) => <span className="insert">{nameOfInsert(attrs)}</span>}
+            />
+          )}
+        </div>
+      )}
       {editor && (focused || linking !== null) && (
         <div className="tools">
           {!line && (

@@ -75,6 +75,33 @@ test('what is missing is said clearly, and nothing is sent', async ({ page }) =>
   await expect(page.getByText('Please agree first, so that we may write to you.')).toBeVisible();
 });
 
+test('what is chosen and typed before the scripts have come stays', async ({ page }) => {
+  let come = () => {};
+  const waiting = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/*.js', async (route) => {
+    await waiting;
+    await route.continue();
+  });
+  await page.goto(`${world().app}/q/wishes`, { waitUntil: 'commit' });
+  const days = page.getByRole('radio');
+  await days.nth(0).check();
+  await days.nth(1).check();
+  await days.nth(0).check();
+  const day = page.getByLabel('Which day will you arrive?');
+  await day.fill('2027-04-16');
+  const opened = page.waitForResponse('**/open');
+  come();
+  await opened;
+  await expect(days.nth(0)).toBeChecked();
+  await expect(day).toHaveValue('2027-04-16');
+  const taken = page.waitForRequest('**/step');
+  await page.getByRole('button', { name: 'Next' }).click();
+  expect((await taken).postData()).toContain('2027-04-16');
+  await expect(page.getByText('What must not be missing?').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await expect(days.nth(0)).toBeChecked();
+});
+
 test('a closed tab costs nothing: the same device goes on where it stood', async ({ page, context }) => {
   await page.goto(quiz());
   await toTheBags(page);

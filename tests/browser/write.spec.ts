@@ -181,6 +181,44 @@ test('what is typed without a connection is kept and sent later, even after the 
   await expect(later.getByLabel('Answer 1')).toHaveValue('Typed in a tunnel');
 });
 
+test('whoever is quicker than the scripts loses nothing, and finds everything in its place', async ({
+  page,
+  context,
+}) => {
+  await page.getByRole('button', { name: 'Add a welcome page' }).click();
+  await page
+    .getByRole('region', { name: /^Page 1,/ })
+    .getByLabel('Text', { exact: true })
+    .click();
+  await page.keyboard.type('Two bags, one bicycle, and a hill that does not end before the evening does.');
+  await saved(page);
+  let come = () => {};
+  const waiting = new Promise<void>((resolve) => (come = resolve));
+  const early = await context.newPage();
+  await early.route('**/*.js', async (route) => {
+    await waiting;
+    await route.continue();
+  });
+  await early.goto(page.url(), { waitUntil: 'commit' });
+  await expect(early.getByText('Two bags, one bicycle').first()).toBeVisible();
+  const answer = early.getByLabel('Answer 2');
+  const before = await answer.boundingBox();
+  await answer.click();
+  await early.keyboard.press('End');
+  await early.keyboard.type(', always');
+  come();
+  // The scripts are there: the view beside it stands on the page of the answer.
+  await expect(
+    early.getByRole('complementary', { name: 'Visitor’s view' }).getByText('The handlebar roll'),
+  ).toBeVisible();
+  await expect(answer).toBeFocused();
+  await expect(answer).toHaveValue('The panniers, always');
+  expect((await answer.boundingBox())?.y).toBe(before?.y);
+  await saved(early);
+  await page.reload();
+  await expect(page.getByLabel('Answer 2')).toHaveValue('The panniers, always');
+});
+
 test('the visitor’s view follows the cursor and can be answered', async ({ page }) => {
   const view = page.getByRole('complementary', { name: 'Visitor’s view' });
   await page.getByLabel('Answer 1').click();

@@ -1,0 +1,45 @@
+/**
+ * What is typed and chosen while a page still waits for its scripts: drawing the page into life puts every field back to what it was. A few
+ * lines that come with the page keep it until then, and it is put in as if it happened now.
+ */
+type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+type Kept = Map<Field, string | boolean>;
+type Early = { keptEarly?: () => Kept };
+
+/** Runs in the page before anything else of it. */
+function keep(window: Window & Early): void {
+  const kept: Kept = new Map();
+  const note = (event: Event) => {
+    const field = event.target as HTMLInputElement;
+    // What came last goes in last: of radios one takes the place of another.
+    kept.delete(field);
+    kept.set(field, /^(radio|checkbox)$/.test(field.type) ? field.checked : field.value);
+  };
+  window.addEventListener('input', note, true);
+  window.keptEarly = () => {
+    window.removeEventListener('input', note, true);
+    return kept;
+  };
+}
+export const keepEarly = `(${keep.toString()})(window)`;
+
+/** Puts in what was kept, once and one after the other; a caret stands behind it. */
+export async function putInEarly(): Promise<void> {
+  const early = window as Window & Early;
+  const kept = early.keptEarly?.();
+  delete early.keptEarly;
+  for (const [field, value] of kept ?? []) {
+    if (!field.isConnected) continue;
+    if (typeof value === 'boolean') {
+      if ((field as HTMLInputElement).checked !== value) field.click();
+    } else if (field.value !== value && field.type !== 'file') {
+      // By the setter of its kind, since React watches the field's own: so it learns of the change.
+      Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field) as object, 'value')?.set?.call(field, value);
+      field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+      if (document.activeElement === field && /^(textarea|text|search)$/.test(field.type))
+        (field as HTMLInputElement).setSelectionRange(value.length, value.length);
+    }
+    // The next one sees the page as this one has left it.
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+}
