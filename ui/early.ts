@@ -3,32 +3,38 @@
  * lines that come with the page keep it until then, and it is put in as if it happened now.
  */
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
-type Kept = Map<Field, string | boolean>;
+type Kept = { fields: Map<Field, string | boolean>; /** a form that was sent */ sent: HTMLFormElement | null };
 type Early = { keptEarly?: () => Kept };
 
-/** Runs in the page before anything else of it. */
-function keep(window: Window & Early): void {
-  const kept: Kept = new Map();
+/** Runs in the page before anything else of it. @param holds whether forms wait for the scripts too, where they come to nothing without */
+function keep(window: Window & Early, holds: boolean): void {
+  const kept: Kept = { fields: new Map(), sent: null };
   const note = (event: Event) => {
     const field = event.target as HTMLInputElement;
     // What came last goes in last: of radios one takes the place of another.
-    kept.delete(field);
-    kept.set(field, /^(radio|checkbox)$/.test(field.type) ? field.checked : field.value);
+    kept.fields.delete(field);
+    kept.fields.set(field, /^(radio|checkbox)$/.test(field.type) ? field.checked : field.value);
+  };
+  const send = (event: Event) => {
+    event.preventDefault();
+    kept.sent = event.target as HTMLFormElement;
   };
   window.addEventListener('input', note, true);
+  if (holds) window.addEventListener('submit', send, true);
   window.keptEarly = () => {
     window.removeEventListener('input', note, true);
+    window.removeEventListener('submit', send, true);
     return kept;
   };
 }
-export const keepEarly = `(${keep.toString()})(window)`;
+export const keepEarly = (holds: boolean): string => `(${keep.toString()})(window,${holds})`;
 
 /** Puts in what was kept, once and one after the other; a caret stands behind it. */
 export async function putInEarly(): Promise<void> {
   const early = window as Window & Early;
   const kept = early.keptEarly?.();
   delete early.keptEarly;
-  for (const [field, value] of kept ?? []) {
+  for (const [field, value] of kept?.fields ?? []) {
     if (!field.isConnected) continue;
     if (typeof value === 'boolean') {
       if ((field as HTMLInputElement).checked !== value) field.click();
@@ -42,4 +48,5 @@ export async function putInEarly(): Promise<void> {
     // The next one sees the page as this one has left it.
     await new Promise((resolve) => setTimeout(resolve));
   }
+  if (kept?.sent?.isConnected) kept.sent.requestSubmit();
 }

@@ -3,7 +3,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewLine, View } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
-import { putInEarly } from '../ui/early';
 import { Clock } from './clock';
 import { download, keeper, newToken, post, type Waiting } from './keeper';
 import type { Spoken } from './languages';
@@ -116,8 +115,6 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
     opened.current = open(false);
     opened.current.catch(() => undefined);
   }, [open]);
-
-  useEffect(() => void putInEarly(), []);
 
   useEffect(() => {
     if (window.parent === window) return;

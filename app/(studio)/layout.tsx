@@ -4,6 +4,7 @@ import '@fontsource-variable/source-serif-4/wght.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { keepEarly } from '../../ui/early';
+import { EarlyKeeper } from '../../ui/early-keeper';
 import { StyleRegistry } from '../../ui/registry';
 import '../../ui/tokens.css';
 import '../../visitor/visitor.css';
@@ -14,8 +15,9 @@ export default function StudioLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body className="studio">
-        <script dangerouslySetInnerHTML={{ __html: keepEarly }} />
+        <script dangerouslySetInnerHTML={{ __html: keepEarly(true) }} />
         <StyleRegistry>{children}</StyleRegistry>
+        <EarlyKeeper />
       </body>
     </html>
   );

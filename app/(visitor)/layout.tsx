@@ -5,6 +5,7 @@ import type { Metadata } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { keepEarly } from '../../ui/early';
+import { EarlyKeeper } from '../../ui/early-keeper';
 import '../../visitor/visitor.css';
 
 // The Latin parts are served with fallbacks of the same measures, so that nothing shifts when they arrive; other scripts come from the
@@ -34,8 +35,9 @@ export default function VisitorLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
-        <script dangerouslySetInnerHTML={{ __html: keepEarly }} />
+        <script dangerouslySetInnerHTML={{ __html: keepEarly(false) }} />
         {children}
+        <EarlyKeeper />
       </body>
     </html>
   );

@@ -8,7 +8,6 @@ import styled from 'styled-components';
 import { applyEdit } from '../../core/quiz/edits';
 import type { Quiz } from '../../core/quiz/schema';
 import { PrimaryButton, TextButton } from '../../ui/controls';
-import { putInEarly } from '../../ui/early';
 import { Mark, type MarkKind } from '../../ui/marks';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
 import { setField } from '../edits';
@@ -55,7 +54,6 @@ export function Studio({
       void store.getState().flush();
     };
   }, [store]);
-  useEffect(() => void putInEarly(), []);
   // The code that reads the document is made ready right after opening, and not at the first keystroke.
   useEffect(() => {
     const timer = setTimeout(() => void applyEdit(store.getState().quiz, { name: 'nothing', ops: [] }));

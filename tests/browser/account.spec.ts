@@ -29,6 +29,25 @@ test('somebody signs out, in again, and sets a new password by mail', async ({ p
   await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
 });
 
+test('a question typed before the scripts have come is not lost', async ({ page, context }) => {
+  await signUp(page);
+  let come = () => {};
+  const waiting = new Promise<void>((resolve) => (come = resolve));
+  const early = await context.newPage();
+  await early.route('**/*.js', async (route) => {
+    await waiting;
+    await route.continue();
+  });
+  await early.goto(world().app, { waitUntil: 'commit' });
+  await early.getByLabel('First question').fill('Hill or lane?');
+  await early.getByLabel('Answer 1').fill('Hill');
+  await early.getByLabel('Answer 2').fill('Lane');
+  await early.getByRole('button', { name: 'Start writing' }).click();
+  come();
+  await expect(early.getByLabel('Question 1', { exact: true })).toHaveValue('Hill or lane?');
+  await expect(early.getByLabel('Answer 2')).toHaveValue('Lane');
+});
+
 test('a stranger is sent to the door, and another workspace’s quiz is not there', async ({ page, browser }) => {
   await signUp(page);
   await startQuiz(page, 'Whose is this?', ['Mine', 'Yours']);
