@@ -39,6 +39,8 @@ export type DocumentState = {
 /** Typing in one field within this time is one step of undo. */
 const ONE_STEP = 1_500;
 const SOON = 350;
+/** Somebody who types on and on is kept, and seen in other windows, at least this often. */
+const LATEST = 700;
 
 const newEditId = () => crypto.randomUUID();
 const now = () => new Date().toISOString();
@@ -57,6 +59,8 @@ export function createDocument({
   const storageKey = `yes-maybe edits ${quizId}`;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let sending: Promise<void> | null = null;
+  /** When the oldest edit was made that was not sent yet. */
+  let waitingSince: number | null = null;
 
   const store = createStore<DocumentState>((set, get) => {
     const remember = () => {
@@ -69,9 +73,13 @@ export function createDocument({
         // Storage is blocked: pending edits live as long as the window.
       }
     };
-    const later = (wait = SOON) => {
+    const later = (wait: number) => {
       clearTimeout(timer);
       timer = setTimeout(() => void get().flush(), wait);
+    };
+    const soon = () => {
+      waitingSince ??= Date.now();
+      later(Math.max(0, Math.min(SOON, waitingSince + LATEST - Date.now())));
     };
 
     /** Shows and queues an edit; typing in one field joins the edit still waiting, so that a sentence is not a hundred edits. */
@@ -87,7 +95,7 @@ export function createDocument({
           : [...state.pending, { id: newEditId(), edit, sent: false }];
       set({ quiz: applied.quiz, pending, saving: 'saving' });
       remember();
-      later();
+      soon();
       return { inverse: applied.inverse };
     };
 
@@ -186,6 +194,7 @@ export function createDocument({
       dismiss: () => set({ notice: null }),
       async flush() {
         clearTimeout(timer);
+        waitingSince = null;
         if (sending) await sending;
         const { pending, revision: base } = get();
         if (pending.length === 0) return;
@@ -213,7 +222,7 @@ export function createDocument({
             `/api/quizzes/${quizId}/edits?since=${get().revision}`,
           );
           if (since.since.length && !get().pending.length) take({ ...since, refused: [] });
-          else if (since.since.length) later();
+          else if (since.since.length) soon();
         } catch {
           // The next look, or the next edit, will tell.
         }

@@ -3,33 +3,45 @@
  * lines that come with the page keep it until then, and it is put in as if it happened now.
  */
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
-type Kept = { fields: Map<Field, string | boolean>; /** a form that was sent */ sent: HTMLFormElement | null };
+type Kept = {
+  fields: Map<Field, string | boolean>;
+  /** where the caret stood last */ caret: { field: HTMLInputElement; from: number; to: number } | null;
+  /** a form that was sent */ sent: HTMLFormElement | null;
+};
 type Early = { keptEarly?: () => Kept };
 
 /** Runs in the page before anything else of it. @param holds whether forms wait for the scripts too, where they come to nothing without */
 function keep(window: Window & Early, holds: boolean): void {
-  const kept: Kept = { fields: new Map(), sent: null };
+  const kept: Kept = { fields: new Map(), caret: null, sent: null };
+  const moves = ['input', 'keyup', 'pointerup', 'select'];
   const note = (event: Event) => {
     const field = event.target as HTMLInputElement;
     // What came last goes in last: of radios one takes the place of another.
     kept.fields.delete(field);
     kept.fields.set(field, /^(radio|checkbox)$/.test(field.type) ? field.checked : field.value);
   };
+  const look = () => {
+    const field = document.activeElement as HTMLInputElement | null;
+    if (typeof field?.selectionStart === 'number')
+      kept.caret = { field, from: field.selectionStart, to: field.selectionEnd ?? field.selectionStart };
+  };
   const send = (event: Event) => {
     event.preventDefault();
     kept.sent = event.target as HTMLFormElement;
   };
   window.addEventListener('input', note, true);
+  for (const move of moves) window.addEventListener(move, look, true);
   if (holds) window.addEventListener('submit', send, true);
   window.keptEarly = () => {
     window.removeEventListener('input', note, true);
+    for (const move of moves) window.removeEventListener(move, look, true);
     window.removeEventListener('submit', send, true);
     return kept;
   };
 }
 export const keepEarly = (holds: boolean): string => `(${keep.toString()})(window,${holds})`;
 
-/** Puts in what was kept, once and one after the other; a caret stands behind it. */
+/** Puts in what was kept, once and one after the other, and the caret where it was. */
 export async function putInEarly(): Promise<void> {
   const early = window as Window & Early;
   const kept = early.keptEarly?.();
@@ -42,11 +54,11 @@ export async function putInEarly(): Promise<void> {
       // By the setter of its kind, since React watches the field's own: so it learns of the change.
       Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field) as object, 'value')?.set?.call(field, value);
       field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
-      if (document.activeElement === field && /^(textarea|text|search)$/.test(field.type))
-        (field as HTMLInputElement).setSelectionRange(value.length, value.length);
     }
     // The next one sees the page as this one has left it.
     await new Promise((resolve) => setTimeout(resolve));
   }
+  const { caret } = kept ?? {};
+  if (caret && document.activeElement === caret.field) caret.field.setSelectionRange(caret.from, caret.to);
   if (kept?.sent?.isConnected) kept.sent.requestSubmit();
 }

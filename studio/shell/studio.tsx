@@ -39,7 +39,7 @@ export function Studio({
   const [store] = useState(() => createDocument(open));
   useEffect(() => {
     const look = () => void store.getState().catchUp();
-    const timer = setInterval(() => document.visibilityState === 'visible' && look(), 2_000);
+    const timer = setInterval(() => document.visibilityState === 'visible' && look(), 1_000);
     const leave = (event: BeforeUnloadEvent) => {
       if (store.getState().pending.length === 0) return;
       void store.getState().flush();

@@ -161,6 +161,29 @@ test('two windows on one quiz lose nothing', async ({ page, context }) => {
   for (const window of [page, other]) await expect(window.getByLabel('Answer 1')).toHaveValue(wanted);
 });
 
+test('what somebody is typing is seen in another window before they pause', async ({ page, context }) => {
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByLabel('Answer 1')).toHaveValue('The handlebar roll');
+  await page.getByLabel('Answer 1').click();
+  await page.keyboard.press('End');
+  let typing = true;
+  const typed = page.keyboard
+    .type(', which holds the tent, the stove and a book', { delay: 120 })
+    .then(() => (typing = false));
+  await expect(other.getByLabel('Answer 1')).toHaveValue(/roll, w/);
+  expect(typing).toBe(true);
+  // The other one writes as well, and the first sees it without a pause too.
+  await other.getByLabel('Answer 2').fill('The bags at the back');
+  await expect(page.getByLabel('Answer 2')).toHaveValue('The bags at the back');
+  expect(typing).toBe(true);
+  await typed;
+  for (const window of [page, other])
+    await expect(window.getByLabel('Answer 1')).toHaveValue(
+      'The handlebar roll, which holds the tent, the stove and a book',
+    );
+});
+
 test('what is typed without a connection is kept and sent later, even after the window was closed', async ({
   page,
   context,
@@ -205,18 +228,21 @@ test('whoever is quicker than the scripts loses nothing, and finds everything in
   const before = await answer.boundingBox();
   await answer.click();
   await early.keyboard.press('End');
-  await early.keyboard.type(', always');
+  for (let i = 0; i < 'panniers'.length; i++) await early.keyboard.press('ArrowLeft');
+  await early.keyboard.type('old ');
   come();
   // The scripts are there: the view beside it stands on the page of the answer.
   await expect(
     early.getByRole('complementary', { name: 'Visitor’s view' }).getByText('The handlebar roll'),
   ).toBeVisible();
   await expect(answer).toBeFocused();
-  await expect(answer).toHaveValue('The panniers, always');
+  await expect(answer).toHaveValue('The old panniers');
+  await early.keyboard.type('green ');
+  await expect(answer).toHaveValue('The old green panniers');
   expect((await answer.boundingBox())?.y).toBe(before?.y);
   await saved(early);
   await page.reload();
-  await expect(page.getByLabel('Answer 2')).toHaveValue('The panniers, always');
+  await expect(page.getByLabel('Answer 2')).toHaveValue('The old green panniers');
 });
 
 test('the visitor’s view follows the cursor and can be answered', async ({ page }) => {
