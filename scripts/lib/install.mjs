@@ -17,8 +17,10 @@ const isNewer = (a, b) => existsSync(a) && statSync(a).mtimeMs >= statSync(b).mt
 /** Installs the npm packages if the lock file is newer than what is there, and makes what is made from the schema if that has changed. */
 export async function ensureModules() {
   if (isNewer(join(root, 'node_modules/.package-lock.json'), join(root, 'package-lock.json'))) {
-    const sources = ['schema', 'reading', 'json-schema'].map((name) => join(root, `core/quiz/${name}.ts`));
-    if (!sources.every((source) => isNewer(join(root, 'core/quiz/shape.js'), source)))
+    const quiz = join(root, 'core/quiz');
+    const parts = readdirSync(join(quiz, 'schema')).map((name) => `schema/${name}`);
+    const sources = ['schema.ts', 'reading.ts', 'json-schema.ts', ...parts].map((name) => join(quiz, name));
+    if (!sources.every((source) => isNewer(join(quiz, 'shape.js'), source)))
       await run('npm', ['run', '--silent', 'schema']);
     return;
   }
