@@ -33,11 +33,15 @@ const frame = (title: string, body: string) => `<!doctype html>
 <body><header><b>${wheel} Slow Spoke</b><nav aria-label="Slow Spoke"><a href="#">Routes</a><a href="#">Workshop</a><a href="#">Shop</a><a href="/" aria-current="page">Stories</a><a href="#">Festival</a></nav></header>
 ${body}</body></html>`;
 
-/** How the quiz stands in a page: in its text, over it after a while, or behind a button. */
+/** How the quiz stands in a page: in its text, over it after a while or as somebody leaves, behind a button; or several of them. */
 const quizzes = {
   text: `<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" style="padding-bottom:calc(0.363 * min(100%, 688px) + 308px)"></div>`,
   later: `<div data-yes-maybe="overnight" data-title="Ready for your first overnight?" data-as="pop-up" data-when="4"></div>`,
   button: `<div class="quiz" data-yes-maybe="repair" data-title="Roadside repair check" data-as="button" data-button="Could you mend it? Find out"></div>`,
+  leaving: `<div data-yes-maybe="wishes" data-title="Festival wishes" data-as="pop-up" data-when="leave"></div>`,
+  several: `<div data-yes-maybe="tourer" data-title="What kind of tourer are you?"></div>
+<div data-yes-maybe="wishes" data-title="Festival wishes"></div>
+<div data-yes-maybe="repair" data-title="Roadside repair check" data-as="button" data-button="Could you mend it? Find out"></div>`,
 };
 export type Standing = keyof typeof quizzes;
 

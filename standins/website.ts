@@ -35,8 +35,8 @@ export async function startWebsite({ port, home }: { port: number; home: string 
       return send('text/html; charset=utf-8', article(home), 200, { 'Content-Security-Policy': strict });
     if (pathname === '/strict/button')
       return send('text/html; charset=utf-8', article(home, 'button'), 200, { 'Content-Security-Policy': strict });
-    if (pathname === '/later') return send('text/html; charset=utf-8', article(home, 'later'));
-    if (pathname === '/button') return send('text/html; charset=utf-8', article(home, 'button'));
+    for (const standing of ['later', 'button', 'leaving', 'several'] as const)
+      if (pathname === `/${standing}`) return send('text/html; charset=utf-8', article(home, standing));
     const found = rides[pathname.replace('/rides/', '')];
     if (found) return send('text/html; charset=utf-8', ride(found));
     send(

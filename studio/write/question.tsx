@@ -1,7 +1,7 @@
 'use client';
 /** A question in the manuscript: its wording, its answers, and the settings that unfold under it. */
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { type ClipboardEvent, memo, useState } from 'react';
+import { type ClipboardEvent, memo, useMemo, useRef, useState } from 'react';
 import type { Page, Picture, Question, RichText, Topic } from '../../core/quiz/schema';
 import { readQuestions } from '../../core/formats/read';
 import { isQuestion } from '../../core/quiz/lookup';
@@ -25,7 +25,7 @@ import { type Cursor, useFocusLater } from './cursor';
 import { Handle } from './drag';
 import { TextField } from './fields';
 import { QuestionBody } from './kinds/body';
-import { Keys, lineField, linesOf } from './kinds/lines';
+import { type Hands, Keys, lineField, linesOf } from './kinds/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
 import { begun } from './preset-edits';
@@ -169,6 +169,18 @@ export const QuestionPart = memo(function QuestionPart({
     focusLater(promptField(question.id));
   };
 
+  // What stands under the wording is not drawn anew for each key of it: what it calls stays the same, and does what it does now.
+  const now = useRef({ nextQuestion, openKinds });
+  now.current = { nextQuestion, openKinds };
+  const hands = useMemo<Hands>(
+    () => ({
+      nextQuestion: () => now.current.nextQuestion(),
+      openKinds: (anchor) => now.current.openKinds(anchor),
+      above: promptField(question.id),
+    }),
+    [question.id],
+  );
+
   return (
     <div data-block={question.id}>
       <Row
@@ -211,12 +223,7 @@ export const QuestionPart = memo(function QuestionPart({
         </h3>
         {question.media?.picture && <PictureLine picture={question.media.picture} />}
       </Row>
-      <QuestionBody
-        question={question}
-        targets={targets}
-        cursor={cursor}
-        hands={{ nextQuestion, openKinds, above: promptField(question.id) }}
-      />
+      <QuestionBody question={question} targets={targets} cursor={cursor} hands={hands} />
       {(cursor || unfolded) && (
         <Row
           margin={

@@ -265,76 +265,57 @@ test.describe('in a page of another site', () => {
   });
 });
 
-test.describe('as a site writes its own page', () => {
-  /** A page of the site that holds this. */
-  const written = async (page: Page, body: string) => {
-    const script = `<script async src="${world().app}/embed.js"></script>`;
-    await page.route(`${world().site}/written`, (route) =>
-      route.fulfill({
-        contentType: 'text/html; charset=utf-8',
-        body: `<!doctype html><title>S</title>${body}${script}`,
-      }),
-    );
-    await page.goto(`${world().site}/written`);
-  };
-  test('several quizzes stand on one page, each by itself', async ({ page }) => {
-    await written(
-      page,
-      `<div data-yes-maybe="tourer" data-title="Tourer"></div><p>Between</p><div data-yes-maybe="wishes" data-title="Wishes"></div>
-       <div data-yes-maybe="repair" data-title="Repair" data-as="button" data-button="Mend it"></div>`,
-    );
-    const told = await page.evaluateHandle(() => {
-      const list: string[] = [];
-      addEventListener('yes-maybe', (event) => {
-        const { quiz, type } = (event as CustomEvent<{ quiz: string; type: string }>).detail;
-        list.push(`${quiz} ${type}`);
-      });
-      return list;
+test('several quizzes stand on one page, each by itself', async ({ page }) => {
+  await page.goto(`${world().site}/several`);
+  const told = await page.evaluateHandle(() => {
+    const list: string[] = [];
+    addEventListener('yes-maybe', (event) => {
+      const { quiz, type } = (event as CustomEvent<{ quiz: string; type: string }>).detail;
+      list.push(`${quiz} ${type}`);
     });
-    const [tourer, wishes] = [page.frameLocator('[title="Tourer"]'), page.frameLocator('[title="Wishes"]')];
-    await toTheBags(tourer);
-    await wishes.getByLabel('No', { exact: true }).check();
-    await wishes.getByRole('button', { name: 'Next' }).click();
-    await expect(wishes.getByText('What must not be missing?').first()).toBeVisible();
-    await question(tourer, 'Which three come along');
-    for (const [title, at] of [
-      ['Tourer', tourer],
-      ['Wishes', wishes],
-    ] as const) {
-      const height = async () =>
-        Math.abs(
-          ((await page.locator(`[title="${title}"]`).boundingBox())?.height ?? 0) -
-            ((await at.locator('.v-page').boundingBox())?.height ?? 0),
-        );
-      await expect.poll(height).toBeLessThanOrEqual(1);
-    }
-    await page.getByRole('button', { name: 'Mend it' }).click();
-    await expect(page.getByRole('dialog', { name: 'Repair' })).toBeVisible();
-    const list = await told.jsonValue();
-    expect(list).toContain('tourer started');
-    expect(list).toContain('wishes started');
-    expect(list).not.toContain('repair started');
+    return list;
   });
-  test('one comes as somebody leaves the page, and only once', async ({ page }) => {
-    await written(
-      page,
-      '<p>To read</p><div data-yes-maybe="wishes" data-title="Wishes" data-as="pop-up" data-when="leave"></div>',
-    );
-    const dialog = page.getByRole('dialog', { name: 'Wishes' });
-    const leave = () => page.locator('html').dispatchEvent('mouseleave');
+  const frames = ['What kind of tourer are you?', 'Festival wishes'].map((title) =>
+    page.locator(`iframe[title="${title}"]`),
+  );
+  const [tourer, wishes] = frames.map((frame) => frame.contentFrame());
+  if (!tourer || !wishes) throw new Error('There are two.');
+  await toTheBags(tourer);
+  await wishes.getByLabel('No', { exact: true }).check();
+  await wishes.getByRole('button', { name: 'Next' }).click();
+  await expect(wishes.getByText('What must not be missing?').first()).toBeVisible();
+  await question(tourer, 'Which three come along');
+  for (const frame of frames) {
+    const inner = frame.contentFrame().locator('.v-page');
+    const off = async () =>
+      Math.abs(((await frame.boundingBox())?.height ?? 0) - ((await inner.boundingBox())?.height ?? 0));
+    await expect.poll(off).toBeLessThanOrEqual(1);
+  }
+  await page.getByRole('button', { name: 'Could you mend it? Find out' }).click();
+  await expect(page.getByRole('dialog', { name: 'Roadside repair check' })).toBeVisible();
+  const list = await told.jsonValue();
+  expect(list).toContain('tourer started');
+  expect(list).toContain('wishes started');
+  expect(list).not.toContain('repair started');
+});
+
+test('a quiz comes as somebody leaves the page, and only once', async ({ page }) => {
+  await page.goto(`${world().site}/leaving`);
+  const dialog = page.getByRole('dialog', { name: 'Festival wishes' });
+  const leave = async () => {
     await expect(page.locator('[data-shown]')).toHaveCount(1);
-    await expect(dialog).toBeHidden();
-    await leave();
-    await expect(dialog.frameLocator('iframe').getByLabel('No', { exact: true })).toBeVisible();
-    await dialog.getByRole('button', { name: 'Close' }).click();
-    await leave();
-    await expect(dialog).toBeHidden();
-    await page.reload();
-    await expect(page.locator('[data-shown]')).toHaveCount(1);
-    await leave();
-    await expect(page.getByText('To read')).toBeVisible();
-    await expect(dialog).toBeHidden();
-  });
+    await page.locator('html').dispatchEvent('mouseleave');
+  };
+  await expect(dialog).toBeHidden();
+  await leave();
+  await expect(dialog.locator('iframe').contentFrame().getByLabel('No', { exact: true })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await leave();
+  await expect(dialog).toBeHidden();
+  await page.reload();
+  await leave();
+  await expect(page.getByRole('heading', { name: 'What stays in when the bag is full' })).toBeVisible();
+  await expect(dialog).toBeHidden();
 });
 
 test.describe('in a page that lets in nothing but what it names', () => {

@@ -1,5 +1,6 @@
 'use client';
 /** What is typed under the wording of a question, by its kind. */
+import { memo } from 'react';
 import type { Question } from '../../../core/quiz/schema';
 import type { Target } from '../../targets';
 import type { Cursor } from '../cursor';
@@ -15,7 +16,21 @@ import { EssayPart, Spellings } from './typed';
 
 type Props = { question: Question; targets: Target[]; cursor: Cursor | null; hands: Hands };
 
-export function QuestionBody({ question, targets, cursor, hands }: Props) {
+/** Whether two states of a question differ in nothing but their wording. */
+function sameButWording(a: Question, b: Question): boolean {
+  const fields = new Set([...Object.keys(a), ...Object.keys(b)]) as Set<keyof Question>;
+  fields.delete('prompt');
+  return [...fields].every((field) => a[field] === b[field]);
+}
+
+/** Typing the wording leaves all that stands under it as it is. */
+export const QuestionBody = memo(BodyOf, (a, b) => {
+  const { question, targets, cursor, hands } = a;
+  const rest = targets === b.targets && cursor === b.cursor && hands === b.hands;
+  return rest && sameButWording(question, b.question);
+});
+
+function BodyOf({ question, targets, cursor, hands }: Props) {
   const open = cursor !== null;
   switch (question.kind) {
     case 'choice':
