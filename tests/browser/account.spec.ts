@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo, lettersTo, saved, signUp, startQuiz } from './people';
+import { enterDemo, lettersTo, saved, signUp, startQuiz, somebodyElse } from './people';
 import { world } from './servers';
 
 test('somebody signs out, in again, and sets a new password by mail', async ({ page }) => {
@@ -48,11 +48,11 @@ test('a question typed before the scripts have come is not lost', async ({ page,
   await expect(early.getByLabel('Answer 2')).toHaveValue('Lane');
 });
 
-test('a stranger is sent to the door, and another workspace’s quiz is not there', async ({ page, browser }) => {
+test('a stranger is sent to the door, and another workspace’s quiz is not there', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Whose is this?', ['Mine', 'Yours']);
   await saved(page);
-  const stranger = await (await browser.newContext()).newPage();
+  const stranger = await somebodyElse(page);
   await stranger.goto(page.url());
   await expect(stranger.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await signUp(stranger);

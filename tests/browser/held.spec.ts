@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
-import { lettersTo, saved, signUp, startQuiz, tab } from './people';
+import { lettersTo, saved, signUp, startQuiz, tab, somebodyElse } from './people';
 
-test('a result is kept back until it is released, and says so', async ({ page, browser }) => {
+test('a result is kept back until it is released, and says so', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Left or right?', ['Left', 'Right']);
   await tab(page, 'Publish').click();
@@ -22,7 +22,7 @@ test('a result is kept back until it is released, and says so', async ({ page, b
   await publish(1);
   const link = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
   const take = async () => {
-    const visitor = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+    const visitor = await somebodyElse(page, { viewport: { width: 390, height: 844 } });
     await visitor.goto(link);
     await visitor.getByLabel('Left', { exact: true }).check();
     await visitor.getByRole('button', { name: 'See my result' }).click();
@@ -52,7 +52,7 @@ test('a result is kept back until it is released, and says so', async ({ page, b
   }
 });
 
-test('the letter about a result waits with it', async ({ page, browser }) => {
+test('the letter about a result waits with it', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
   await page.getByLabel('Question 1', { exact: true }).click();
@@ -66,7 +66,7 @@ test('the letter about a result waits with it', async ({ page, browser }) => {
   await saved(page);
   await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
   await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
-  const visitor = await (await browser.newContext()).newPage();
+  const visitor = await somebodyElse(page);
   await visitor.goto((await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '');
   await visitor.getByLabel('Tea').check();
   await visitor.getByLabel('First name').fill('Ida Bell');

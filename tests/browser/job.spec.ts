@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
-import { lettersTo, saved, signUp, startQuiz, tab } from './people';
+import { lettersTo, saved, signUp, startQuiz, tab, somebodyElse } from './people';
 
-test('the whole job, from an empty list to a charted answer', async ({ page, browser }) => {
+test('the whole job, from an empty list to a charted answer', async ({ page }) => {
   test.setTimeout(150_000);
   await signUp(page);
   await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
@@ -90,7 +90,7 @@ test('the whole job, from an empty list to a charted answer', async ({ page, bro
     .innerText();
 
   await test.step('a visitor takes it', async () => {
-    const visitor = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+    const visitor = await somebodyElse(page, { viewport: { width: 390, height: 844 } });
     await visitor.goto(link);
     await visitor.getByLabel('Tea', { exact: true }).check();
     await visitor.getByRole('button', { name: 'Next' }).click();

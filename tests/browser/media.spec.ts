@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
-import { saved, signUp, startQuiz, tab } from './people';
+import { saved, signUp, startQuiz, tab, somebodyElse } from './people';
 
 const photo = () =>
   sharp({ create: { width: 2_000, height: 1_500, channels: 3, background: '#d1663b' } })
@@ -25,7 +25,7 @@ test.beforeEach(async ({ page }) => {
   await settings(page).click();
 });
 
-test('a picture is chosen, dropped or pasted, told in words, and seen by visitors', async ({ page, browser }) => {
+test('a picture is chosen, dropped or pasted, told in words, and seen by visitors', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a picture to the question' }).click();
   const dialog = page.getByRole('dialog', { name: 'Picture of the question' });
   const own = dialog.getByLabel('A picture of your own');
@@ -59,7 +59,7 @@ test('a picture is chosen, dropped or pasted, told in words, and seen by visitor
   await tab(page, 'Publish').click();
   await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
   await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
-  const visitor = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const visitor = await somebodyElse(page, { viewport: { width: 390, height: 844 } });
   await visitor.goto((await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '');
   const picture = visitor.getByRole('img', { name: 'Another orange bag' });
   await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1_600);
@@ -84,7 +84,7 @@ test('a picture without words is a finding, and is mended where it is', async ({
   await expect(check).not.toContainText('1');
 });
 
-test('sound comes by a file or by its address, and is played by visitors', async ({ page, browser }) => {
+test('sound comes by a file or by its address, and is played by visitors', async ({ page }) => {
   await page.getByRole('button', { name: 'Add sound or video to the question' }).click();
   const dialog = page.getByRole('dialog', { name: 'Sound or video of the question' });
   const file = dialog.getByLabel('A file of sound or video');
@@ -120,7 +120,7 @@ test('sound comes by a file or by its address, and is played by visitors', async
   await tab(page, 'Publish').click();
   await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
   await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
-  const visitor = await (await browser.newContext()).newPage();
+  const visitor = await somebodyElse(page);
   await visitor.goto((await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '');
   const sound = visitor.getByLabel('A bicycle bell');
   await sound.evaluate((audio: HTMLAudioElement) => audio.load());

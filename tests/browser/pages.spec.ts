@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { saved, signUp, startQuiz, tab } from './people';
+import { saved, signUp, startQuiz, tab, somebodyElse } from './people';
 
 /** Puts something on a page of the manuscript. */
 async function add(page: Page, place: number, what: string) {
@@ -15,7 +15,7 @@ async function publish(page: Page): Promise<string> {
   return (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
 }
 
-test('a welcome and every part of a result are written, and stand before the visitor', async ({ page, browser }) => {
+test('a welcome and every part of a result are written, and stand before the visitor', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Hill or lane?', ['Hill', 'Lane']);
   await page.getByLabel('Answer 1').click();
@@ -50,7 +50,7 @@ test('a welcome and every part of a result are written, and stand before the vis
   await add(page, 3, 'Take it again');
   await result.getByLabel('Words on the button').last().fill('Once more');
 
-  const visitor = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const visitor = await somebodyElse(page, { viewport: { width: 390, height: 844 } });
   await visitor.goto(await publish(page));
   await expect(visitor.getByText('One short question.')).toBeVisible();
   await visitor.getByRole('button', { name: 'Off we go' }).click();
@@ -75,10 +75,7 @@ test('a welcome and every part of a result are written, and stand before the vis
   await expect(visitor.getByRole('button', { name: 'Off we go' })).toBeVisible();
 });
 
-test('an outcome is written once, with its picture and offer, and is what its visitors get', async ({
-  page,
-  browser,
-}) => {
+test('an outcome is written once, with its picture and offer, and is what its visitors get', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Hill or lane?', ['Hill', 'Lane']);
   await page.getByLabel('Answer 1').click();
@@ -104,7 +101,7 @@ test('an outcome is written once, with its picture and offer, and is what its vi
   await page.getByLabel('Leads to').first().fill('https://slowspoke.test/gears');
   await page.getByLabel('Button', { exact: true }).first().fill('Find one');
 
-  const visitor = await (await browser.newContext()).newPage();
+  const visitor = await somebodyElse(page);
   await visitor.goto(await publish(page));
   await visitor.getByLabel('Hill', { exact: true }).check();
   await visitor.getByRole('button', { name: 'See my result' }).click();

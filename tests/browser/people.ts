@@ -1,5 +1,5 @@
 /** What the tests do again and again, as a person would: through roles and labels. */
-import { expect, type Page } from '@playwright/test';
+import { type BrowserContextOptions, expect, type Page } from '@playwright/test';
 import { world } from './servers';
 
 /** Signs in as the creator of the demo. */
@@ -7,6 +7,14 @@ export async function enterDemo(page: Page): Promise<void> {
   await page.goto(world().app);
   await page.getByRole('button', { name: 'Enter as Wren of Slow Spoke' }).click();
   await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
+}
+
+/** Somebody else, with a browser of their own, which goes when the test's own does. */
+export async function somebodyElse(page: Page, options: BrowserContextOptions = {}): Promise<Page> {
+  const context = await page.context().browser()?.newContext(options);
+  if (!context) throw new Error('There is no browser.');
+  page.once('close', () => void context.close());
+  return context.newPage();
 }
 
 let people = 0;
