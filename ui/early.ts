@@ -8,7 +8,7 @@ type Kept = {
   /** where the caret stood last */ caret: { field: HTMLInputElement; from: number; to: number } | null;
   /** a form that was sent */ sent: HTMLFormElement | null;
 };
-type Early = { keptEarly?: () => Kept };
+type Early = { early?: { kept: Kept; look: () => void; end: () => void } };
 
 /** Runs in the page before anything else of it. @param holds whether forms wait for the scripts too, where they come to nothing without */
 function keep(window: Window & Early, holds: boolean): void {
@@ -32,20 +32,32 @@ function keep(window: Window & Early, holds: boolean): void {
   window.addEventListener('input', note, true);
   for (const move of moves) window.addEventListener(move, look, true);
   if (holds) window.addEventListener('submit', send, true);
-  window.keptEarly = () => {
+  const end = () => {
     window.removeEventListener('input', note, true);
     for (const move of moves) window.removeEventListener(move, look, true);
     window.removeEventListener('submit', send, true);
-    return kept;
   };
+  window.early = { kept, look, end };
 }
 export const keepEarly = (holds: boolean): string => `(${keep.toString()})(window,${holds})`;
 
+const early = () => (typeof window === 'undefined' ? undefined : (window as Window & Early).early);
+
+/** Looks where the caret stands, just before the fields are put back. */
+export const lookEarly = (): void => early()?.look();
+
+/** The caret where it was. */
+export function caretEarly(): void {
+  const caret = early()?.kept.caret;
+  if (caret && document.activeElement === caret.field) caret.field.setSelectionRange(caret.from, caret.to);
+}
+
 /** Puts in what was kept, once and one after the other, and the caret where it was. */
 export async function putInEarly(): Promise<void> {
-  const early = window as Window & Early;
-  const kept = early.keptEarly?.();
-  delete early.keptEarly;
+  const kept = early()?.kept;
+  early()?.end();
+  // Everything on the page has begun by then.
+  await new Promise((resolve) => setTimeout(resolve));
   for (const [field, value] of kept?.fields ?? []) {
     if (!field.isConnected) continue;
     if (typeof value === 'boolean') {
@@ -58,7 +70,7 @@ export async function putInEarly(): Promise<void> {
     // The next one sees the page as this one has left it.
     await new Promise((resolve) => setTimeout(resolve));
   }
-  const { caret } = kept ?? {};
-  if (caret && document.activeElement === caret.field) caret.field.setSelectionRange(caret.from, caret.to);
+  if (kept?.fields.size) caretEarly();
   if (kept?.sent?.isConnected) kept.sent.requestSubmit();
+  delete (window as Window & Early).early;
 }

@@ -16,8 +16,8 @@ export default function StudioLayout({ children }: { children: ReactNode }) {
     <html lang="en">
       <body className="studio">
         <script dangerouslySetInnerHTML={{ __html: keepEarly(true) }} />
-        <StyleRegistry>{children}</StyleRegistry>
         <EarlyKeeper />
+        <StyleRegistry>{children}</StyleRegistry>
       </body>
     </html>
   );

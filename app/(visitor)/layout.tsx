@@ -36,8 +36,8 @@ export default function VisitorLayout({ children }: { children: ReactNode }) {
     <html lang="en">
       <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
         <script dangerouslySetInnerHTML={{ __html: keepEarly(false) }} />
-        {children}
         <EarlyKeeper />
+        {children}
       </body>
     </html>
   );
