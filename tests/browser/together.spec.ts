@@ -98,6 +98,9 @@ test('two people edit one quiz at once, one of them losing the connection twice,
   const { answers } = await kept();
   const words = put.flat();
   expect(words.length).toBeGreaterThan(SECONDS / 4);
-  expect(words.filter((w) => !answers.includes(w))).toEqual([]);
+  expect(
+    words.filter((w) => !answers.includes(w)),
+    `of all of these: ${answers.join(', ')}`,
+  ).toEqual([]);
   await other.close();
 });

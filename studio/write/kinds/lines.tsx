@@ -78,7 +78,8 @@ export function LineList<T extends Line>(props: Props<T>) {
       props.mark(item);
     } else if (event.key === 'Enter') {
       event.preventDefault();
-      const next = items[index + 1];
+      // Of the two lines a new question begins with; another blank one may be somebody else's, who is about to type there.
+      const next = index === 0 && items.length === 2 ? items[1] : undefined;
       if (event.ctrlKey || event.metaKey) {
         // A line that was begun and not needed does not stay behind, to be found by the check.
         if (isBlank(item) && items.length > 2) edit(removeFromList(at, list, item.id));
