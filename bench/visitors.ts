@@ -44,7 +44,7 @@ const scripts = Array.from({ length: 40 }, (_, seed): Sent[] => {
 export type Pass = { token: string; seq: number; script: Sent[] };
 export async function openPass(number: number): Promise<Pass> {
   const token = randomBytes(24).toString('base64url');
-  const status = await post('/q/tourer/open', { token, params: {}, source: 'bench' });
+  const status = await post('/runs/open', { address: 'tourer', token, params: {}, source: 'bench' });
   if (status !== 200) throw new Error(`Opening a run: ${status}`);
   return { token, seq: 0, script: scripts[number % scripts.length] ?? [] };
 }
@@ -53,5 +53,5 @@ export async function openPass(number: number): Promise<Pass> {
 export function sendNext(pass: Pass): Promise<number> {
   const sent = pass.script[pass.seq];
   pass.seq += 1;
-  return post('/q/tourer/step', { token: pass.token, seq: pass.seq, sent });
+  return post('/runs/step', { address: 'tourer', token: pass.token, seq: pass.seq, sent });
 }

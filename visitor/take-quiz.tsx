@@ -77,7 +77,8 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
       for (const own of ['run', 'told', 'wrong']) query.delete(own);
       const place = query.get('in');
       query.delete('in');
-      const { status, body } = await post(`/q/${address}/open`, {
+      const { status, body } = await post('/runs/open', {
+        address,
         token: token.current,
         params: Object.fromEntries([...query].slice(0, 40)),
         source: query.get('utm_source') ?? place ?? 'link',
@@ -208,7 +209,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
       await opened.current.catch(() => (opened.current = open(false)));
       let last: Standing | null = null;
       for (let first = waiting.current[0]; first; first = waiting.current[0]) {
-        const { status, body } = await post(`/q/${address}/step`, { token: token.current, ...first });
+        const { status, body } = await post('/runs/step', { address, token: token.current, ...first });
         if (status >= 500 || status === 429) throw new Error('not now');
         waiting.current.shift();
         if (status === 200) {
@@ -293,7 +294,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
     try {
       // The first request may have failed while the connection was away.
       await opened.current.catch(() => (opened.current = open(false)));
-      const { status, body } = await post(`/q/${address}/step`, { token: token.current, seq: standing.seq + 1, sent });
+      const { status, body } = await post('/runs/step', { address, token: token.current, seq: standing.seq + 1, sent });
       if (status >= 500) throw new Error('not now');
       if (status === 200) {
         const now = body as Standing;
@@ -390,7 +391,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
           onOffer={(outcome) => {
             tell('offer');
             const seq = standing.seq + 1;
-            void post(`/q/${address}/step`, { token: token.current, seq, sent: { do: 'offer', outcome } }, true).then(
+            void post('/runs/step', { address, token: token.current, seq, sent: { do: 'offer', outcome } }, true).then(
               ({ status, body }) => {
                 if (status === 200) setStanding((old) => ({ ...old, seq: (body as Standing).seq }));
               },

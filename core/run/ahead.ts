@@ -5,11 +5,20 @@ import { orderOf } from './order';
 import { currentPage, type Run } from './run';
 import { type View, viewOf } from './view';
 
+/** Editions never change, and this is asked with every answer. */
+const known = new WeakMap<Page, boolean>();
+
 /** What a page says may depend on the answers before it; a page that deals its questions says what they say. */
-const dependsOnAnswers = (page: Page): boolean =>
-  page.draw !== undefined ||
-  page.blocks.some((b) => b.showIf !== undefined) ||
-  /"type":"insert"/.test(JSON.stringify(page.blocks));
+function dependsOnAnswers(page: Page): boolean {
+  const before = known.get(page);
+  if (before !== undefined) return before;
+  const depends =
+    page.draw !== undefined ||
+    page.blocks.some((b) => b.showIf !== undefined) ||
+    /"type":"insert"/.test(JSON.stringify(page.blocks));
+  known.set(page, depends);
+  return depends;
+}
 
 /** The page that follows whatever is answered; undefined where it depends. */
 function certainNext(quiz: Quiz, page: Page, seed: number): Page | undefined {

@@ -74,7 +74,7 @@ for (const name of ['tourer', 'overnight', 'repair', 'wishes', 'start'])
     const one = async (way: number) => {
       const random = randomOf(way, `way ${name}`);
       const token = `way-${name}-${test.info().retry}-${String(way).padStart(20, '0')}`;
-      const opened = await post(`/q/${name}/open`, { token, params: {}, source: 'test' });
+      const opened = await post('/runs/open', { address: name, token, params: {}, source: 'test' });
       assert.equal(opened.status, 200);
       // The seed is the one thing that no browser is told.
       const hash = createHash('sha256').update(token).digest('base64url');
@@ -87,7 +87,7 @@ for (const name of ['tourer', 'overnight', 'repair', 'wishes', 'start'])
       let seq = 0;
       for (let i = 0; i < 40 && !run.finished; i++) {
         const sent = next(quiz, run, random);
-        const got = await post(`/q/${name}/step`, { token, seq: seq + 1, sent });
+        const got = await post('/runs/step', { address: name, token, seq: seq + 1, sent });
         const core = step(quiz, run, sent);
         if ('refused' in core) {
           assert.deepEqual([got.status, got.body['refused']], [422, core.refused]);

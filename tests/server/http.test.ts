@@ -1,8 +1,8 @@
 /** The door: wrong, too large, foreign and unsigned requests, through the routes themselves. */
 import { POST as editPOST, GET as editGET } from '../../app/api/quizzes/[quiz]/edits/route';
 import { DELETE as quizDELETE } from '../../app/api/quizzes/[quiz]/route';
-import { POST as openPOST } from '../../app/q/[address]/open/route';
-import { POST as stepPOST } from '../../app/q/[address]/step/route';
+import { POST as openPOST } from '../../app/runs/open/route';
+import { POST as stepPOST } from '../../app/runs/step/route';
 import { auth, memberOf } from '../../server/auth';
 import { createQuiz, getQuiz } from '../../server/quizzes';
 import { go, newToken, published } from './world';
@@ -13,14 +13,13 @@ const json = (body: unknown, headers: Record<string, string> = {}) =>
     headers: { 'Content-Type': 'application/json', ...headers },
     body: typeof body === 'string' ? body : JSON.stringify(body),
   });
-const at = (address: string) => ({ params: Promise.resolve({ address }) });
 const told = async (response: Response) => ({
   status: response.status,
   ...((await response.json()) as { code: string; message: string }),
 });
 
 describe('a visitor’s request', () => {
-  const body = { token: newToken(), seq: 1, sent: go('p1', { q1: ['a'] }) };
+  const body = { address: 'nowhere', token: newToken(), seq: 1, sent: go('p1', { q1: ['a'] }) };
   test.each<[string, unknown, number, string]>([
     ['that is not JSON', '{', 400, 'not-json'],
     ['with an unknown field', { ...body, admin: true }, 400, 'not-valid'],
@@ -37,30 +36,33 @@ describe('a visitor’s request', () => {
     ['with a pass nobody has', body, 404, 'not-found'],
   ])('%s is refused', async (_name, sent, status, code) => {
     const { address } = await published();
-    expect(await told(await stepPOST(json(sent), at(address)))).toMatchObject({ status, code });
+    expect(await told(await stepPOST(json(typeof sent === 'object' ? { ...sent, address } : sent)))).toMatchObject({
+      status,
+      code,
+    });
   });
   it('without JSON’s type is refused, so that no form of another site can send it', async () => {
     const request = new Request('http://quiz.test/x', { method: 'POST', body: '{}' });
-    expect(await told(await stepPOST(request, at('x')))).toMatchObject({ status: 400, code: 'not-json' });
+    expect(await told(await stepPOST(request))).toMatchObject({ status: 400, code: 'not-json' });
   });
   it('for a quiz that is not there is told so', async () => {
     expect(
-      await told(await openPOST(json({ token: newToken(), params: {}, source: '' }), at('nowhere'))),
+      await told(await openPOST(json({ address: 'nowhere', token: newToken(), params: {}, source: '' }))),
     ).toMatchObject({ status: 404 });
   });
   it('is taken when it is right, and never cached', async () => {
     const { address } = await published();
     const token = newToken();
-    const opened = await openPOST(json({ token, params: {}, source: 'test' }), at(address));
+    const opened = await openPOST(json({ address, token, params: {}, source: 'test' }));
     expect(opened.headers.get('cache-control')).toBe('no-store');
-    const step = await stepPOST(json({ token, seq: 1, sent: go('p1', { q1: ['a'] }) }), at(address));
+    const step = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['a'] }) }));
     expect(await step.json()).toMatchObject({ seq: 1, view: { page: { id: 'p2' } } });
   });
   it('with an answer that cannot be is refused at its place', async () => {
     const { address } = await published();
     const token = newToken();
-    await openPOST(json({ token, params: {}, source: 'test' }), at(address));
-    const step = await stepPOST(json({ token, seq: 1, sent: go('p1', { q1: ['nonsense'] }) }), at(address));
+    await openPOST(json({ address, token, params: {}, source: 'test' }));
+    const step = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['nonsense'] }) }));
     expect(step.status).toBe(422);
     expect(await step.json()).toMatchObject({ refused: [{ block: 'q1', code: 'unknown' }], standing: { seq: 0 } });
   });

@@ -1,7 +1,7 @@
-import { LONGEST_ESSAY } from '../../../../core/run/faults';
-import type { Sent } from '../../../../core/run/run';
-import { takeStep } from '../../../../server/take-step';
-import { answer, bodyReader } from '../../../http';
+import { LONGEST_ESSAY } from '../../../core/run/faults';
+import type { Sent } from '../../../core/run/run';
+import { takeStep } from '../../../server/take-step';
+import { answer, bodyReader } from '../../http';
 
 const id = { type: 'string', maxLength: 60 };
 const text = { type: 'string', maxLength: LONGEST_ESSAY };
@@ -16,12 +16,13 @@ const anyAnswer = {
   ],
 };
 const answers = { type: 'object', maxProperties: 200, additionalProperties: anyAnswer };
-const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
+const readBody = bodyReader<{ address: string; token: string; seq: number; sent: Sent }>(
   {
     type: 'object',
     additionalProperties: false,
-    required: ['token', 'seq', 'sent'],
+    required: ['address', 'token', 'seq', 'sent'],
     properties: {
+      address: { type: 'string', maxLength: 100 },
       token: { type: 'string', pattern: '^[A-Za-z0-9_-]{22,64}$' },
       seq: { type: 'integer', minimum: 1, maximum: 10_000 },
       sent: {
@@ -70,10 +71,10 @@ const readBody = bodyReader<{ token: string; seq: number; sent: Sent }>(
   64_000,
 );
 
-export const POST = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
+export const POST = (request: Request) =>
   answer(async () => {
-    const { token, seq, sent } = await readBody(request);
-    const result = await takeStep((await params).address, token, seq, sent);
+    const { address, token, seq, sent } = await readBody(request);
+    const result = await takeStep(address, token, seq, sent);
     if ('taken' in result) return result.taken;
     return Response.json(
       {
