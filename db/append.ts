@@ -1,6 +1,7 @@
 /**
- * Appending what visitors sent. What comes in while the database is busy with what came before goes with the next statement, all of it in
- * one: at many answers a second that saves most of the way to the database, and nobody waits longer for it than for the one before.
+ * Appending what visitors sent. What comes in with the same turn of the event loop, or while the database is busy with what came before, goes
+ * with one statement: at many answers a second that saves most of the way to the database, and nobody waits longer for it than for the one
+ * before.
  */
 import type { Sent } from '../core/run/run';
 import { type Db, statement, type Tx } from './client';
@@ -46,12 +47,23 @@ class Appender {
   private waiting: Waiting[] = [];
   private readonly flying = new Set<string>();
   private flights = 0;
+  private called = false;
 
   constructor(private readonly db: Db) {}
 
   append(event: NewEvent): Promise<boolean> {
     return new Promise((done, fail) => {
       this.waiting.push({ event, done, fail });
+      this.call();
+    });
+  }
+
+  /** What else arrived in this turn of the event loop goes along. */
+  private call(): void {
+    if (this.called) return;
+    this.called = true;
+    setImmediate(() => {
+      this.called = false;
       this.next();
     });
   }
@@ -75,7 +87,7 @@ class Appender {
     void this.fly(batch).finally(() => {
       for (const { event } of batch) this.flying.delete(keyOf(event.workspaceId, event.runId));
       this.flights -= 1;
-      this.next();
+      this.call();
     });
   }
 
