@@ -1,5 +1,15 @@
 'use client';
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  startTransition,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Finding } from '../core/check/check';
 import { guessedMix } from '../core/rehearse/guess';
@@ -94,7 +104,8 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
           if (over) return;
           busy.current = false;
           setProgress(null);
-          setSeen({ ...now, stale: false });
+          // A key that comes while this is being drawn goes first.
+          startTransition(() => setSeen({ ...now, stale: false }));
         });
       },
       bench.current ? PAUSE : OPENING,

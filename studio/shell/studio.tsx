@@ -239,7 +239,8 @@ function TopLine({
   onPreview: () => void;
   onHistory: () => void;
 }) {
-  const quiz = useDocument((s) => s.quiz);
+  // Not the whole quiz: typing in it leaves this line as it is.
+  const title = useDocument((s) => s.quiz.title);
   const revision = useDocument((s) => s.revision + s.pending.length);
   const store = useDocumentStore();
   const { live, publish, publishing } = useLive();
@@ -252,9 +253,9 @@ function TopLine({
     <>
       <Title
         aria-label="Title of the quiz"
-        value={quiz.title}
+        value={title}
         maxLength={200}
-        onChange={(e) => store.getState().edit(setField('title', [], ['title'], quiz.title, e.target.value), 'title')}
+        onChange={(e) => store.getState().edit(setField('title', [], ['title'], title, e.target.value), 'title')}
       />
       <State>
         <Mark kind={state.kind} size={14} /> {state.words}

@@ -1,7 +1,7 @@
 'use client';
 /** Dragging of blocks: by a handle beside each, with the mouse or the keyboard, to a line between two others. */
 import { GripVertical } from 'lucide-react';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { DragPreview, useDrag, useDrop } from 'react-aria';
 import styled from 'styled-components';
 import { create } from 'zustand';
@@ -42,7 +42,15 @@ const Carried = styled.div`
 `;
 
 /** By this a block is dragged; where it is one of several that are chosen, all of them go along. */
-export function Handle({ block, stage, name }: { block: string; stage: Page['stage']; name: string }) {
+export const Handle = memo(function Handle({
+  block,
+  stage,
+  name,
+}: {
+  block: string;
+  stage: Page['stage'];
+  name: string;
+}) {
   const preview = useRef<React.ElementRef<typeof DragPreview>>(null);
   const ids = () => {
     const chosen = chosenQuestions();
@@ -65,7 +73,7 @@ export function Handle({ block, stage, name }: { block: string; stage: Page['sta
       </DragPreview>
     </>
   );
-}
+});
 
 const Line = styled.div`
   position: relative;

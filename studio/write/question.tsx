@@ -1,12 +1,14 @@
 'use client';
 /** A question in the manuscript: its wording, its answers, and the settings that unfold under it. */
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { type ClipboardEvent, memo, useMemo, useRef, useState } from 'react';
+import { type ClipboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
+import styled from 'styled-components';
 import type { Page, Picture, Question, RichText, Topic } from '../../core/quiz/schema';
 import { readQuestions } from '../../core/formats/read';
 import { isQuestion } from '../../core/quiz/lookup';
 import { plainText, toDoc } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
+import { useAfterPause } from '../after-pause';
 import { useDocumentStore } from '../document';
 import { pastedText } from '../pasted';
 import {
@@ -54,6 +56,21 @@ type Pressed = Pick<
   preventDefault: () => void;
 };
 const promptField = (block: string) => `prompt ${block}`;
+
+const Settings = styled.div`
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+  margin-top: 4px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  justify-content: space-between;
+  button {
+    font-size: 13px;
+    color: var(--ink-2);
+    text-align: start;
+  }
+`;
 
 export const QuestionPart = memo(function QuestionPart({
   question,
@@ -170,8 +187,9 @@ export const QuestionPart = memo(function QuestionPart({
   };
 
   // What stands under the wording is not drawn anew for each key of it: what it calls stays the same, and does what it does now.
-  const now = useRef({ nextQuestion, openKinds });
-  now.current = { nextQuestion, openKinds };
+  const now = useRef({ nextQuestion, openKinds, format });
+  now.current = { nextQuestion, openKinds, format };
+  const formatNow = useCallback(() => now.current.format(), []);
   const hands = useMemo<Hands>(
     () => ({
       nextQuestion: () => now.current.nextQuestion(),
@@ -186,7 +204,7 @@ export const QuestionPart = memo(function QuestionPart({
       <Row
         gutter={
           <>
-            <Handle block={question.id} stage={page.stage} name={prompt || 'this question'} />
+            <Handle block={question.id} stage={page.stage} name={useAfterPause(prompt) || 'this question'} />
             <span className="numeral">
               <Numeral question={question.id} number={number} />
             </span>
@@ -194,7 +212,7 @@ export const QuestionPart = memo(function QuestionPart({
         }
         margin={
           <span style={{ display: 'grid', gap: 2 }}>
-            <TopicField question={question} topics={topics} />
+            <TopicField question={question.id} topic={question.topic} topics={topics} />
             {question.showIf && <ShownNote value={question.showIf} />}
             {question.linked && <span>from the bank</span>}
           </span>
@@ -234,34 +252,13 @@ export const QuestionPart = memo(function QuestionPart({
             )
           }
         >
-          <div
-            style={{
-              borderTop: '1px solid var(--line)',
-              paddingTop: 8,
-              marginTop: 4,
-              display: 'flex',
-              gap: 18,
-              justifyContent: 'space-between',
-            }}
-          >
-            <TextButton
-              $weight={400}
-              aria-expanded={unfolded}
-              onPress={() => setUnfolded(!unfolded)}
-              style={{ fontSize: 13, color: 'var(--ink-2)' }}
-            >
-              {unfolded ? <ChevronDown size={14} /> : <ChevronRight size={14} />} {settingsInWords(question)}
-            </TextButton>
-            {typeof question.prompt === 'string' && (
-              <TextButton
-                $weight={400}
-                onPress={format}
-                style={{ fontSize: 13, color: 'var(--ink-2)', whiteSpace: 'nowrap' }}
-              >
-                Format the wording
-              </TextButton>
-            )}
-          </div>
+          <SettingsLine
+            unfolded={unfolded}
+            words={settingsInWords(question)}
+            plain={typeof question.prompt === 'string'}
+            unfold={setUnfolded}
+            format={formatNow}
+          />
         </Row>
       )}
       {unfolded && (
@@ -270,6 +267,35 @@ export const QuestionPart = memo(function QuestionPart({
         </Row>
       )}
     </div>
+  );
+});
+
+/** What holds for the question, in words that unfold its settings. Apart, so that typing the wording leaves it as it is. */
+const SettingsLine = memo(function SettingsLine({
+  unfolded,
+  words,
+  plain,
+  unfold,
+  format,
+}: {
+  unfolded: boolean;
+  words: string;
+  /** The wording has no formatting yet. */
+  plain: boolean;
+  unfold: (to: boolean) => void;
+  format: () => void;
+}) {
+  return (
+    <Settings>
+      <TextButton $weight={400} aria-expanded={unfolded} onPress={() => unfold(!unfolded)}>
+        {unfolded ? <ChevronDown size={14} /> : <ChevronRight size={14} />} {words}
+      </TextButton>
+      {plain && (
+        <TextButton $weight={400} onPress={format}>
+          Format the wording
+        </TextButton>
+      )}
+    </Settings>
   );
 });
 

@@ -1,7 +1,8 @@
 'use client';
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import styled from 'styled-components';
-import type { Question, Topic } from '../../core/quiz/schema';
+import { indexOf } from '../../core/quiz/lookup';
+import type { Topic } from '../../core/quiz/schema';
 import { useDocumentStore } from '../document';
 import { setTopic } from '../edits';
 
@@ -26,15 +27,25 @@ const Plain = styled.input`
 `;
 
 /** The topic a question is filed under: typed, or chosen among those there are. A new word makes a new topic. */
-export function TopicField({ question, topics }: { question: Question; topics: Topic[] }) {
+export const TopicField = memo(function TopicField({
+  question,
+  topic,
+  topics,
+}: {
+  /** Ids of the question and of its topic: typing its wording leaves this as it is. */
+  question: string;
+  topic: string | undefined;
+  topics: Topic[];
+}) {
   const store = useDocumentStore();
   const list = useId();
-  const name = topics.find((t) => t.id === question.topic)?.name ?? '';
+  const name = topics.find((t) => t.id === topic)?.name ?? '';
   const [typed, setTyped] = useState<string | null>(null);
   const keep = () => {
     if (typed !== null && typed.trim() !== name) {
       const { quiz, edit } = store.getState();
-      edit(setTopic(quiz, question, typed.trim()));
+      const asked = indexOf(quiz).questions.get(question);
+      if (asked) edit(setTopic(quiz, asked, typed.trim()));
     }
     setTyped(null);
   };
@@ -60,4 +71,4 @@ export function TopicField({ question, topics }: { question: Question; topics: T
       </datalist>
     </label>
   );
-}
+});

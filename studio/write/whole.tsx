@@ -95,6 +95,29 @@ export function Whole({
   arrive: (id: string, option?: string) => void;
 }) {
   const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Head quiz={useAfterPause(quiz)} page={page} open={open} setOpen={bank ? null : setOpen} arrive={arrive} />
+      {open && <WholePanel quiz={quiz} />}
+    </>
+  );
+}
+
+/** What stands above at all times; it looks at the quiz as it stood at the last pause. */
+const Head = memo(function Head({
+  quiz,
+  page,
+  open,
+  setOpen,
+  arrive,
+}: {
+  quiz: Quiz;
+  page: string;
+  open: boolean;
+  /** Null where there is no quiz as a whole. */
+  setOpen: ((to: boolean) => void) | null;
+  arrive: (id: string, option?: string) => void;
+}) {
   const [words, setWords] = useState('');
   const [at, setAt] = useState(-1);
   const found = findIn(quiz, words);
@@ -106,41 +129,38 @@ export function Whole({
     if (place) arrive(place.block, place.option);
   };
   return (
-    <>
-      <Line>
-        <Ticks pages={useAfterPause(quiz.pages)} page={page} arrive={arrive} />
-        <label className="find">
-          <Search size={14} aria-hidden="true" />
-          <LineInput
-            type="search"
-            aria-label="Find in the quiz"
-            placeholder="Find"
-            style={{ width: 120, fontSize: 13 }}
-            value={words}
-            onChange={(e) => {
-              setWords(e.target.value);
-              setAt(-1);
-            }}
-            onKeyDown={(e) => {
-              if (e.key !== 'Enter') return;
-              e.preventDefault();
-              go(e.shiftKey ? -1 : 1);
-            }}
-          />
-          <span role="status" style={{ minWidth: 46 }}>
-            {words.trim() ? (found.length ? `${at < 0 ? '' : `${at + 1} of `}${found.length}` : 'nowhere') : ''}
-          </span>
-        </label>
-        {!bank && (
-          <TextButton $weight={500} aria-expanded={open} onPress={() => setOpen(!open)}>
-            {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />} The whole quiz
-          </TextButton>
-        )}
-      </Line>
-      {open && <WholePanel quiz={quiz} />}
-    </>
+    <Line>
+      <Ticks pages={quiz.pages} page={page} arrive={arrive} />
+      <label className="find">
+        <Search size={14} aria-hidden="true" />
+        <LineInput
+          type="search"
+          aria-label="Find in the quiz"
+          placeholder="Find"
+          style={{ width: 120, fontSize: 13 }}
+          value={words}
+          onChange={(e) => {
+            setWords(e.target.value);
+            setAt(-1);
+          }}
+          onKeyDown={(e) => {
+            if (e.key !== 'Enter') return;
+            e.preventDefault();
+            go(e.shiftKey ? -1 : 1);
+          }}
+        />
+        <span role="status" style={{ minWidth: 46 }}>
+          {words.trim() ? (found.length ? `${at < 0 ? '' : `${at + 1} of `}${found.length}` : 'nowhere') : ''}
+        </span>
+      </label>
+      {setOpen && (
+        <TextButton $weight={500} aria-expanded={open} onPress={() => setOpen(!open)}>
+          {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />} The whole quiz
+        </TextButton>
+      )}
+    </Line>
   );
-}
+});
 
 const Ticks = memo(function Ticks({
   pages,

@@ -22,7 +22,7 @@ import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
 import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
 import { pasteEdit } from './bulk';
-import { FocusProvider, useCursor } from './cursor';
+import { FocusProvider, useCursor, useFocusLater } from './cursor';
 import { walkLines } from './fields';
 import { LiveView } from './live-view';
 import { FIRST, LONG, Near } from './near';
@@ -86,17 +86,7 @@ export function Write({
             onPasteCapture={paste}
           >
             <Whole quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />
-            {!welcomes && !bank && (
-              <Row>
-                <TextButton
-                  $weight={500}
-                  onPress={() => store.getState().edit(addWelcome(store.getState().quiz))}
-                  style={{ color: 'var(--ink-3)' }}
-                >
-                  <Plus size={15} /> Add a welcome page
-                </TextButton>
-              </Row>
-            )}
+            {!welcomes && !bank && <AddWelcome />}
             {quiz.pages.map((page, i) => {
               const firstNumber = number;
               number += page.blocks.filter(isQuestion).length;
@@ -113,23 +103,7 @@ export function Write({
                     targets={targets}
                     cursor={cursor.page === page.id ? cursor : null}
                   />
-                  {page.id === lastAsk?.id && (
-                    <Row>
-                      <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 24px' }}>
-                        <TextButton
-                          onPress={() => {
-                            const made = begun(store.getState().quiz, makeQuestion());
-                            store.getState().edit(addPage(store.getState().quiz, page.id, made).edit);
-                            focusLater(`prompt ${made.id}`);
-                          }}
-                        >
-                          <Plus size={15} /> Next question
-                        </TextButton>
-                        <ReadButton behind={page.id} />
-                        {!bank && <BankButton behind={page.id} onTaken={(first) => focusLater(`prompt ${first}`)} />}
-                      </div>
-                    </Row>
-                  )}
+                  {page.id === lastAsk?.id && <GoOn behind={page.id} bank={bank} />}
                 </Fragment>
               );
             })}
@@ -148,6 +122,43 @@ export function Write({
     </FocusProvider>
   );
 }
+
+/** What goes before and after the questions. Apart, so that typing leaves them as they are. */
+const AddWelcome = memo(function AddWelcome() {
+  const store = useDocumentStore();
+  return (
+    <Row>
+      <TextButton
+        $weight={500}
+        onPress={() => store.getState().edit(addWelcome(store.getState().quiz))}
+        style={{ color: 'var(--ink-3)' }}
+      >
+        <Plus size={15} /> Add a welcome page
+      </TextButton>
+    </Row>
+  );
+});
+const GoOn = memo(function GoOn({ behind, bank }: { behind: string; bank: boolean }) {
+  const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const next = () => {
+    const { quiz, edit } = store.getState();
+    const made = begun(quiz, makeQuestion());
+    edit(addPage(quiz, behind, made).edit);
+    focusLater(`prompt ${made.id}`);
+  };
+  return (
+    <Row>
+      <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 24px' }}>
+        <TextButton onPress={next}>
+          <Plus size={15} /> Next question
+        </TextButton>
+        <ReadButton behind={behind} />
+        {!bank && <BankButton behind={behind} onTaken={(first) => focusLater(`prompt ${first}`)} />}
+      </div>
+    </Row>
+  );
+});
 
 /** A page that is drawn only where it is near what is seen. Typing on one leaves all others as they are. */
 const NearPage = memo(function NearPage({
