@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enterDemo, lettersTo, saved, signUp, startQuiz, somebodyElse } from './people';
+import { enterDemo, holdScripts, lettersTo, saved, signUp, somebodyElse, startQuiz } from './people';
 import { world } from './servers';
 
 test('somebody signs out, in again, and sets a new password by mail', async ({ page }) => {
@@ -31,13 +31,8 @@ test('somebody signs out, in again, and sets a new password by mail', async ({ p
 
 test('a question typed before the scripts have come is not lost', async ({ page, context }) => {
   await signUp(page);
-  let come = () => {};
-  const waiting = new Promise<void>((resolve) => (come = resolve));
   const early = await context.newPage();
-  await early.route('**/*.js', async (route) => {
-    await waiting;
-    await route.continue();
-  });
+  const come = await holdScripts(early);
   await early.goto(world().app, { waitUntil: 'commit' });
   await early.getByLabel('First question').fill('Hill or lane?');
   await early.getByLabel('Answer 1').fill('Hill');

@@ -17,6 +17,17 @@ export async function somebodyElse(page: Page, options: BrowserContextOptions = 
   return context.newPage();
 }
 
+/** A slow connection: the page comes, and its scripts only when what is returned is called. */
+export async function holdScripts(page: Page): Promise<() => void> {
+  let come = () => {};
+  const waiting = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/*.js', async (route) => {
+    await waiting;
+    await route.continue();
+  });
+  return () => come();
+}
+
 let people = 0;
 /** Somebody new, with an empty workspace. */
 export async function signUp(page: Page): Promise<{ email: string; password: string }> {

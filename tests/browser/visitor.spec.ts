@@ -1,5 +1,6 @@
 import { type ChildProcess } from 'node:child_process';
 import { expect, type FrameLocator, type Page, test } from '@playwright/test';
+import { holdScripts } from './people';
 import { database, freePort, kill, startApp, world } from './servers';
 
 const quiz = () => `${world().app}/q/tourer`;
@@ -76,12 +77,7 @@ test('what is missing is said clearly, and nothing is sent', async ({ page }) =>
 });
 
 test('what is chosen and typed before the scripts have come stays', async ({ page }) => {
-  let come = () => {};
-  const waiting = new Promise<void>((resolve) => (come = resolve));
-  await page.route('**/*.js', async (route) => {
-    await waiting;
-    await route.continue();
-  });
+  const come = await holdScripts(page);
   await page.goto(`${world().app}/q/wishes`, { waitUntil: 'commit' });
   const days = page.getByRole('radio');
   await days.nth(0).check();

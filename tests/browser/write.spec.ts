@@ -1,5 +1,5 @@
 import { expect, type Locator, test } from '@playwright/test';
-import { saved, signUp, startQuiz, tab } from './people';
+import { holdScripts, saved, signUp, startQuiz, tab } from './people';
 
 test.beforeEach(async ({ page }) => {
   await signUp(page);
@@ -215,13 +215,8 @@ test('whoever is quicker than the scripts loses nothing, and finds everything in
     .click();
   await page.keyboard.type('Two bags, one bicycle, and a hill that does not end before the evening does.');
   await saved(page);
-  let come = () => {};
-  const waiting = new Promise<void>((resolve) => (come = resolve));
   const early = await context.newPage();
-  await early.route('**/*.js', async (route) => {
-    await waiting;
-    await route.continue();
-  });
+  const come = await holdScripts(early);
   await early.goto(page.url(), { waitUntil: 'commit' });
   await expect(early.getByText('Two bags, one bicycle').first()).toBeVisible();
   const answer = early.getByLabel('Answer 2');
