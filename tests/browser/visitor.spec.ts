@@ -192,7 +192,7 @@ test('an answer that was taken while its reply was lost counts once', async ({ p
   await page.getByRole('button', { name: 'Next' }).click();
   await expect(page.getByText('Your answers are kept on this device')).toBeVisible();
   await question(page, 'How far in a day');
-  await page.unroute('**/step');
+  await page.unrouteAll({ behavior: 'wait' });
   await expect(page.getByText('Your answers are kept on this device')).toHaveCount(0);
   await answer(page, '20 to 40 km');
   await question(page, 'The light is going');
