@@ -2,16 +2,9 @@
 import Papa from 'papaparse';
 import type { Quiz } from '../quiz/schema';
 import { fold } from '../text/fold';
-import {
-  type Listed,
-  type ListedAnswer,
-  type ListedField,
-  listedFields,
-  listFromQuiz,
-  type Note,
-  quizFromList,
-  type Read,
-} from './listed';
+import { quizFromList } from './from-list';
+import { listFromQuiz } from './to-list';
+import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
 
 const names: Record<string, string[]> = {
   question: ['question', 'text', 'prompt', 'wording', 'question text'],

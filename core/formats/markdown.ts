@@ -1,16 +1,9 @@
 /** Questions as a page of text: a heading with a task list each, ticked where an answer is right. */
 import type { Quiz } from '../quiz/schema';
 import { fold } from '../text/fold';
-import {
-  type Listed,
-  type ListedAnswer,
-  type ListedField,
-  listedFields,
-  listFromQuiz,
-  type Note,
-  quizFromList,
-  type Read,
-} from './listed';
+import { quizFromList } from './from-list';
+import { listFromQuiz } from './to-list';
+import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
 
 const item = /^\s*(?:[-*+]|(\d+)[.)])\s+(?:\[(.)\]\s+)?(.*)$/;
 const field = /^\s*([A-Za-z][A-Za-z ]{0,20}?)\s*:\s*(.*)$/;

@@ -1,14 +1,7 @@
 /** Questions as somebody types them into a letter or a document: numbered or not, answers below, right ones marked somehow. */
 import { fold } from '../text/fold';
-import {
-  type Listed,
-  type ListedAnswer,
-  type ListedField,
-  listedFields,
-  type Note,
-  quizFromList,
-  type Read,
-} from './listed';
+import { quizFromList } from './from-list';
+import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
 
 const numbered = /^(?:(?:question|q)\s*)?\d{1,3}\s*[.):]\s+(.*)$/i;
 const asked = /^(?:question|q)\s*\d{0,3}\s*[.:]\s*(.+)$/i;

@@ -14,7 +14,7 @@ import { Bar } from '../write/sheet';
 import { counted, percent, type Taken, visitorsOf } from './flows';
 import { Chain } from './chain';
 import { Examples } from './examples';
-import { firstTest } from './condition';
+import { firstTest } from './subjects';
 import { Follow } from './follow';
 import { KnownValues } from './known';
 import { Rules } from './rules';

@@ -7,7 +7,8 @@ import { conditionWords } from '../../core/quiz/sentences';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';
-import { ConditionSentence, firstTest } from '../route/condition';
+import { ConditionSentence } from '../route/condition';
+import { firstTest } from '../route/subjects';
 
 type ByRules = Extract<Verdict, { by: 'rules' }>;
 

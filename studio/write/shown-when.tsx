@@ -5,7 +5,8 @@ import { conditionWords } from '../../core/quiz/sentences';
 import { TextButton } from '../../ui/controls';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { placeOfBlock, setField } from '../edits';
-import { ConditionSentence, firstTest } from '../route/condition';
+import { ConditionSentence } from '../route/condition';
+import { firstTest } from '../route/subjects';
 
 export function ShownWhen({ block, page, value }: { block: string; page: string; value: Condition | undefined }) {
   const store = useDocumentStore();

@@ -1,0 +1,132 @@
+'use client';
+/** A quiz as a line of the list: its state, a month of runs, and what can be done with it. */
+import { MoreHorizontal } from 'lucide-react';
+import Link from 'next/link';
+import styled from 'styled-components';
+import { MenuButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { day } from '../time';
+import type { QuizLine } from './line';
+
+const State = styled.span`
+  display: grid;
+  grid-template-columns: 20px auto;
+  align-items: center;
+  white-space: nowrap;
+  small {
+    grid-column: 2;
+    display: flex !important;
+    gap: 8px;
+    align-items: center;
+  }
+`;
+
+const stateMark = { live: 'yes', changed: 'maybe', draft: 'not-yet' } as const;
+const stateWords = { live: 'Live', changed: 'Live, with changes', draft: 'Draft' };
+export const number = (n: number) => n.toLocaleString('en');
+
+export function QuizRow({
+  line,
+  today,
+  onCopy,
+  onSave,
+  onDelete,
+}: {
+  line: QuizLine;
+  today: string;
+  onCopy: () => void;
+  onSave: (format: string) => void;
+  onDelete: () => void;
+}) {
+  const started = line.runs > 0;
+  return (
+    <tr>
+      <td className="title">
+        <Link className="name" href={`/quizzes/${line.id}/write`}>
+          {line.title || 'Untitled quiz'}
+        </Link>
+        <small>{line.description}</small>
+      </td>
+      <td className="state">
+        <State>
+          <Mark kind={stateMark[line.state]} size={14} />
+          {stateWords[line.state]}
+          <small>
+            {line.edition !== null && `Edition ${line.edition}`}
+            <Faults line={line} />
+          </small>
+        </State>
+      </td>
+      <td className="wide">
+        <Sparkline days={line.days} today={today} />
+      </td>
+      <td className="n runs">{started ? number(line.runs) : '–'}</td>
+      <td className="n wide">{started ? `${Math.round((line.finished / line.runs) * 100)}%` : '–'}</td>
+      <td className="n wide">{line.contacts ? number(line.contacts) : '–'}</td>
+      <td className="n wide" suppressHydrationWarning>
+        <span suppressHydrationWarning style={{ fontSize: 13 }}>
+          {day(line.changedAt)}
+        </span>
+        <small>{line.changedBy}</small>
+      </td>
+      <td className="more">
+        <MenuButton
+          label={`What to do with ${line.title}`}
+          onAction={(id) => (id === 'copy' ? onCopy() : id === 'delete' ? onDelete() : onSave(id))}
+          entries={[
+            { id: 'copy', label: 'Copy', note: 'without its runs' },
+            { id: 'json', label: 'Save as a quiz file', note: 'JSON, all of it' },
+            { id: 'csv', label: 'Save its questions as a table', note: 'CSV' },
+            { id: 'md', label: 'Save its questions as text', note: 'Markdown' },
+            { id: 'delete', label: 'Delete', danger: true },
+          ]}
+        >
+          <MoreHorizontal size={16} />
+        </MenuButton>
+      </td>
+    </tr>
+  );
+}
+
+function Faults({ line }: { line: QuizLine }) {
+  return (
+    <>
+      {line.errors > 0 && (
+        <span style={{ display: 'inline-flex', gap: 4, alignItems: 'center', color: 'var(--brick)', fontWeight: 600 }}>
+          <Mark kind="no" size={9} /> {line.errors}
+          <span className="sr-only"> errors</span>
+        </span>
+      )}
+      {line.warnings > 0 && (
+        <span
+          style={{ display: 'inline-flex', gap: 4, alignItems: 'center', color: 'var(--saffron-ink)', fontWeight: 600 }}
+        >
+          <Mark kind="maybe" size={11} /> {line.warnings}
+          <span className="sr-only"> warnings</span>
+        </span>
+      )}
+    </>
+  );
+}
+
+/** Thirty bars of 3 px: the last week in ink, today in saffron. */
+function Sparkline({ days, today }: { days: number[]; today: string }) {
+  const most = Math.max(1, ...days);
+  const total = days.reduce((a, b) => a + b, 0);
+  return (
+    <svg
+      width={150}
+      height={36}
+      role="img"
+      aria-label={total ? `${total} runs in 30 days, ${days.at(-1)} of them today` : 'No runs yet'}
+      data-today={today}
+    >
+      {days.map((n, i) => {
+        const height = n === 0 ? 0 : Math.max(1.5, (n / most) * 33);
+        const fill = i === days.length - 1 ? 'var(--saffron)' : i >= days.length - 8 ? 'var(--ink)' : 'var(--spark)';
+        return <rect key={i} x={i * 5} y={34 - height} width={3} height={height} style={{ fill }} />;
+      })}
+      <path d="M0 34.5h150" style={{ stroke: total ? 'var(--ink)' : 'var(--line)' }} />
+    </svg>
+  );
+}
