@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewLine, View } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
+import { useAround } from './around';
 import { Clock } from './clock';
 import { download, keeper, newToken, post, type Waiting } from './keeper';
 import type { Spoken } from './languages';
@@ -44,7 +45,6 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
     (run?.explained ? first.view.explained : null) ?? null,
   );
   const [until, setUntil] = useState<number | null>(null);
-  const [embedded, setEmbedded] = useState(false);
   const token = useRef('');
   const opened = useRef<Promise<void>>(Promise.resolve());
   const inFlight = useRef(false);
@@ -112,48 +112,17 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   useEffect(() => {
     // Strict development mounts twice; the run is opened once.
     if (token.current) return;
-    setEmbedded(window.parent !== window);
     opened.current = open(false);
     opened.current.catch(() => undefined);
   }, [open]);
 
-  useEffect(() => {
-    if (window.parent === window) return;
-    const tell = (top: boolean) =>
-      window.parent.postMessage(
-        { yesMaybe: 1, height: document.querySelector('.v-page')?.getBoundingClientRect().height ?? 0, top },
-        '*',
-      );
-    tell(false);
-    const observer = new ResizeObserver(() => tell(false));
-    const page = document.querySelector('.v-page');
-    if (page) observer.observe(page);
-    return () => observer.disconnect();
-  }, []);
-
   const pageId = standing.view.page?.id;
-  /** Tells the page around what has happened, and nothing about whom it happened to. */
-  const tell = (type: string, now: Standing = standing) => {
-    if (window.parent === window) return;
-    const { at, of } = now.view.progress;
-    window.parent.postMessage({ yesMaybe: 1, event: { type, edition: now.edition, at, of } }, '*');
-  };
+  const { embedded, tell: tellAround } = useAround(pageId);
+  const tell = (type: string, now: Standing = standing) => tellAround(type, now.edition, now.view.progress);
   const tellStarted = (now: Standing) => {
     if (!started.current) tell('started', now);
     started.current = true;
   };
-  const shownPage = useRef(pageId);
-  useEffect(() => {
-    if (shownPage.current === pageId) return;
-    shownPage.current = pageId;
-    if (window.parent === window) window.scrollTo({ top: 0 });
-    else
-      window.parent.postMessage(
-        { yesMaybe: 1, height: document.querySelector('.v-page')?.getBoundingClientRect().height ?? 0, top: true },
-        '*',
-      );
-  }, [pageId]);
-
   const change = (next: Values) => {
     touched.current = true;
     setValues(next);

@@ -1,5 +1,5 @@
 /** What a visitor has filled in on the page before them, and what is still missing. */
-import type { BlockView, QuestionView, View } from '../core/run/view';
+import type { BlockView, ChoiceView, QuestionView, View } from '../core/run/view';
 import { type Answer, chosenIn, isAnswered, partOf } from '../core/score/answer';
 import type { ContactGiven, Sent } from '../core/run/sent';
 import type { Words } from './words';
@@ -45,13 +45,20 @@ function missingIn(block: BlockView, values: Values, say: Words['say']): string 
   return null;
 }
 
+/** How many answers are to be chosen, in words that promise neither more nor fewer than are taken. */
+export function howMany({ min, max, options }: Pick<ChoiceView, 'min' | 'max' | 'options'>, say: Words['say']): string {
+  if (min === max) return say('choose', { n: min });
+  if (max >= options.length) return min > 1 ? say('atLeast', { n: min }) : say('asMany');
+  return min > 1 ? say('between', { n: min, max }) : say('upTo', { n: max });
+}
+
 function missingAnswer(block: QuestionView, answer: Answer | undefined, say: Words['say']): string | null {
   if (block.kind === 'choice') {
     const n = chosenIn(answer).length;
     if (n === 0 && !block.required) return null;
     if (n < block.min) {
       if (n > 0) return say('chooseMore', { n: block.min - n });
-      return block.min === 1 ? say('chooseOne') : say('choose', { n: block.min });
+      return block.min === 1 ? say('chooseOne') : howMany(block, say);
     }
     return n > block.max ? say('tooMany', { n: block.max }) : null;
   }

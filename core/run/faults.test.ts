@@ -31,6 +31,7 @@ describe('what a visitor sent is refused in words', () => {
     ['nothing chosen', choice('q', [option('a')]), [], ['required', 'Please choose an answer.']],
     ['too little chosen', many, ['a'], ['too-few', 'Please choose 1 more.']],
     ['nothing of two', many, undefined, ['required', 'Please choose 2.']],
+    ['nothing of two or more', { ...many, max: 3 }, undefined, ['required', 'Please choose at least 2.']],
     ['enough chosen', many, ['a', 'b'], null],
     ['too much chosen', many, ['a', 'b', 'c'], ['too-many', 'Please choose 2 at most.']],
     ['two of one', choice('q', [option('a'), option('b')]), ['a', 'b'], ['too-many', 'Please choose one answer only.']],

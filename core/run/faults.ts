@@ -73,12 +73,12 @@ function questionFaults(question: Question, answer: Answer | undefined): Refusal
   }
   if (!isAnswered(answer)) {
     if (!question.required) return [];
-    const min = question.kind === 'choice' ? pickRange(question).min : 1;
+    const { min, max } = question.kind === 'choice' ? pickRange(question) : { min: 1, max: 1 };
     return fault(
       'required',
       question.kind === 'choice'
         ? min > 1
-          ? `Please choose ${min}.`
+          ? `Please choose ${min === max ? '' : 'at least '}${min}.`
           : 'Please choose an answer.'
         : 'Please answer this.',
     );

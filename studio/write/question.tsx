@@ -57,19 +57,10 @@ type Pressed = Pick<
 };
 const promptField = (block: string) => `prompt ${block}`;
 
-const Settings = styled.div`
-  border-top: 1px solid var(--line);
-  padding-top: 8px;
-  margin-top: 4px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  justify-content: space-between;
-  button {
-    font-size: 13px;
-    color: var(--ink-2);
-    text-align: start;
-  }
+const Quiet = styled(TextButton)`
+  font-size: 13px;
+  color: var(--ink-2);
+  text-align: start;
 `;
 
 export const QuestionPart = memo(function QuestionPart({
@@ -245,20 +236,13 @@ export const QuestionPart = memo(function QuestionPart({
       {(cursor || unfolded) && (
         <Row
           margin={
-            unfolded ? null : (
-              <span style={{ color: 'var(--ink-3)' }}>
-                {!lists.has(question.kind) && <Keys keys={['Ctrl Enter']} words="next question" />}
-              </span>
-            )
+            <span style={{ color: 'var(--ink-3)', display: 'flex', flexWrap: 'wrap', gap: '0 18px' }}>
+              {!unfolded && !lists.has(question.kind) && <Keys keys={['Ctrl Enter']} words="next question" />}
+              {typeof question.prompt === 'string' && <FormatButton format={formatNow} />}
+            </span>
           }
         >
-          <SettingsLine
-            unfolded={unfolded}
-            words={settingsInWords(question)}
-            plain={typeof question.prompt === 'string'}
-            unfold={setUnfolded}
-            format={formatNow}
-          />
+          <SettingsLine unfolded={unfolded} words={settingsInWords(question)} unfold={setUnfolded} />
         </Row>
       )}
       {unfolded && (
@@ -274,28 +258,26 @@ export const QuestionPart = memo(function QuestionPart({
 const SettingsLine = memo(function SettingsLine({
   unfolded,
   words,
-  plain,
   unfold,
-  format,
 }: {
   unfolded: boolean;
   words: string;
-  /** The wording has no formatting yet. */
-  plain: boolean;
   unfold: (to: boolean) => void;
-  format: () => void;
 }) {
   return (
-    <Settings>
-      <TextButton $weight={400} aria-expanded={unfolded} onPress={() => unfold(!unfolded)}>
+    <div style={{ borderTop: '1px solid var(--line)', paddingTop: 8, marginTop: 4 }}>
+      <Quiet $weight={400} aria-expanded={unfolded} onPress={() => unfold(!unfolded)}>
         {unfolded ? <ChevronDown size={14} /> : <ChevronRight size={14} />} {words}
-      </TextButton>
-      {plain && (
-        <TextButton $weight={400} onPress={format}>
-          Format the wording
-        </TextButton>
-      )}
-    </Settings>
+      </Quiet>
+    </div>
+  );
+});
+
+const FormatButton = memo(function FormatButton({ format }: { format: () => void }) {
+  return (
+    <Quiet $weight={400} onPress={format} style={{ marginTop: 12 }}>
+      Format the wording
+    </Quiet>
   );
 });
 

@@ -24,6 +24,8 @@ export const ar: Phrases = {
   chosen: 'تم اختيار {n}،',
   toGo: 'بقي {n}',
   upTo: 'اختر حتى {n}',
+  atLeast: 'اختر {n} على الأقل',
+  between: 'اختر من {n} إلى {max}',
   asMany: 'اختر ما تشاء',
   tooMany: '{n} على الأكثر',
   write: 'اكتب إجابة',

@@ -24,6 +24,8 @@ export const de: Phrases = {
   chosen: '{W} gewählt,',
   toGo: 'noch {w}',
   upTo: 'Wähle bis zu {w}',
+  atLeast: 'Wähle mindestens {w}',
+  between: 'Wähle {n} bis {max}',
   asMany: 'Wähle so viele, wie du magst',
   tooMany: 'Höchstens {n}',
   write: 'Schreib eine Antwort',

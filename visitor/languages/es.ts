@@ -24,6 +24,8 @@ export const es: Phrases = {
   chosen: { one: '{n} elegida,', other: '{n} elegidas,' },
   toGo: { one: 'falta {w}', other: 'faltan {w}' },
   upTo: 'Elige hasta {w}',
+  atLeast: 'Elige al menos {w}',
+  between: 'Elige de {n} a {max}',
   asMany: 'Elige cuantas quieras',
   tooMany: '{n} como máximo',
   write: 'Escribe una respuesta',

@@ -24,6 +24,8 @@ export const fr: Phrases = {
   chosen: { one: '{n} choisie,', other: '{n} choisies,' },
   toGo: 'encore {w}',
   upTo: 'Choisissez-en jusqu’à {w}',
+  atLeast: 'Choisissez-en au moins {w}',
+  between: 'Choisissez-en de {n} à {max}',
   asMany: 'Choisissez-en autant que vous voulez',
   tooMany: '{n} au plus',
   write: 'Écrivez une réponse',

@@ -24,6 +24,8 @@ export const nl: Phrases = {
   chosen: '{W} gekozen,',
   toGo: 'nog {w}',
   upTo: 'Kies er hooguit {w}',
+  atLeast: 'Kies er minstens {w}',
+  between: 'Kies er {n} tot {max}',
   asMany: 'Kies er zoveel je wilt',
   tooMany: 'Hooguit {n}',
   write: 'Schrijf een antwoord',

@@ -26,6 +26,8 @@ export const en = {
   chosen: '{W} chosen,',
   toGo: '{w} to go',
   upTo: 'Choose up to {w}',
+  atLeast: 'Choose at least {w}',
+  between: 'Choose {n} to {max}',
   asMany: 'Choose as many as you like',
   tooMany: '{n} at most',
   write: 'Write an answer',

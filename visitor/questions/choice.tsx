@@ -3,6 +3,7 @@ import { answerField, wordsField } from '../../core/run/plain-form';
 import type { ChoiceView } from '../../core/run/view';
 import { type Answer, chosenIn, isFreeEntry } from '../../core/score/answer';
 import { Mark } from '../../ui/marks';
+import { howMany } from '../values';
 import { useWords } from '../words';
 import { type Asked, FieldGroup, OneField } from './parts';
 
@@ -112,7 +113,6 @@ function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
 function HowMany({ block, n }: { block: ChoiceView; n: number }) {
   const { say } = useWords();
   const toGo = block.min - n;
-  const all = block.max >= block.options.length;
   return (
     <p className="v-todo" aria-live="polite">
       {n > 0 && toGo > 0 ? (
@@ -123,7 +123,7 @@ function HowMany({ block, n }: { block: ChoiceView; n: number }) {
           </span>
         </>
       ) : (
-        <span>{toGo > 0 ? say('choose', { n: toGo }) : all ? say('asMany') : say('upTo', { n: block.max })}</span>
+        <span>{howMany(block, say)}</span>
       )}
     </p>
   );

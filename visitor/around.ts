@@ -1,0 +1,37 @@
+'use client';
+/** What the quiz and the page around it say to each other, where it stands in one. */
+import { useEffect, useRef, useState } from 'react';
+
+const isAlone = () => window.parent === window;
+const say = (what: object) => window.parent.postMessage({ yesMaybe: 1, ...what }, '*');
+const sayHeight = (top: boolean) =>
+  say({ height: document.querySelector('.v-page')?.getBoundingClientRect().height ?? 0, top });
+
+/**
+ * Keeps the page around at the height that is needed, and each new page of the quiz at its top.
+ * @param pageId of the page that is shown
+ */
+export function useAround(pageId: string | undefined) {
+  const [embedded, setEmbedded] = useState(false);
+  useEffect(() => {
+    if (isAlone()) return;
+    setEmbedded(true);
+    sayHeight(false);
+    const observer = new ResizeObserver(() => sayHeight(false));
+    const page = document.querySelector('.v-page');
+    if (page) observer.observe(page);
+    return () => observer.disconnect();
+  }, []);
+  const shown = useRef(pageId);
+  useEffect(() => {
+    if (shown.current === pageId) return;
+    shown.current = pageId;
+    if (isAlone()) window.scrollTo({ top: 0 });
+    else sayHeight(true);
+  }, [pageId]);
+  /** Tells what has happened, and nothing about whom it happened to. */
+  const tell = (type: string, edition: number, { at, of }: { at: number; of: number }) => {
+    if (!isAlone()) say({ event: { type, edition, at, of } });
+  };
+  return { embedded, tell };
+}
