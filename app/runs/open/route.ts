@@ -1,5 +1,6 @@
 import { openRun } from '../../../server/take-step';
 import { answer, bodyReader } from '../../http';
+import { runFields } from '../fields';
 
 const readBody = bodyReader<{ address: string; token: string; params: Record<string, string>; source: string }>(
   {
@@ -7,8 +8,7 @@ const readBody = bodyReader<{ address: string; token: string; params: Record<str
     additionalProperties: false,
     required: ['address', 'token', 'params', 'source'],
     properties: {
-      address: { type: 'string', maxLength: 100 },
-      token: { type: 'string', pattern: '^[A-Za-z0-9_-]{22,64}$' },
+      ...runFields,
       params: { type: 'object', maxProperties: 40, additionalProperties: { type: 'string', maxLength: 2000 } },
       source: { type: 'string', maxLength: 200 },
     },

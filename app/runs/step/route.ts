@@ -2,6 +2,7 @@ import { LONGEST_ESSAY } from '../../../core/run/faults';
 import type { Sent } from '../../../core/run/run';
 import { takeStep } from '../../../server/take-step';
 import { answer, bodyReader } from '../../http';
+import { runFields } from '../fields';
 
 const id = { type: 'string', maxLength: 60 };
 const text = { type: 'string', maxLength: LONGEST_ESSAY };
@@ -22,8 +23,7 @@ const readBody = bodyReader<{ address: string; token: string; seq: number; sent:
     additionalProperties: false,
     required: ['address', 'token', 'seq', 'sent'],
     properties: {
-      address: { type: 'string', maxLength: 100 },
-      token: { type: 'string', pattern: '^[A-Za-z0-9_-]{22,64}$' },
+      ...runFields,
       seq: { type: 'integer', minimum: 1, maximum: 10_000 },
       sent: {
         type: 'object',
