@@ -112,6 +112,18 @@ describe('the check', () => {
     const tourer = demoQuiz('tourer');
     expect(checkQuiz(tourer, sampledOdds(tourer, { visitors: 500, seed: 1 }))).toEqual([]);
   });
+  it('does not call out of reach what nobody of those sampled reached, and somebody can', () => {
+    const repair = demoQuiz('repair');
+    const odds = sampledOdds(repair, { visitors: 60, seed: 1 });
+    expect(odds.outcomes['pass']?.['master']).toBe(0);
+    const told = checkQuiz(repair, odds).filter((f) => f.where.includes('master'));
+    expect(told).toMatchObject([
+      {
+        code: 'outcome-rare',
+        message: 'None of 60 rehearsed visitors ends as “Passed with a clean rag”, though one can.',
+      },
+    ]);
+  });
   test.each<[string, Quiz, Quiz]>([
     ['no-pages', quiz([result()]), good],
     ['no-questions', quiz([page('p1', [{ id: 'b', kind: 'words', body: 'Hello' }])]), good],

@@ -2,8 +2,11 @@ import type { Op } from '../quiz/edits';
 import type { Page, Quiz } from '../quiz/schema';
 import { indexOf, isContact, questionsOf } from '../quiz/lookup';
 import { differences } from '../run/examples';
+import { walk } from '../run/walk';
+import { resultOf } from '../score/result';
 import { isBlank } from '../text/rich';
 import type { Odds } from '../rehearse/odds';
+import { perfectAnswers } from '../rehearse/perfect';
 import { spanOf } from '../rehearse/span';
 import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
@@ -266,15 +269,32 @@ function looks(quiz: Quiz): Finding[] {
 
 const percent = (share: number): string => `${Math.round(share * 1000) / 10}%`;
 
+/** Outcomes of runs that hardly anybody has, but somebody can: all of it right, and nothing answered. By verdict. */
+function outcomesAtTheEnds(quiz: Quiz): (verdict: string, outcome: string) => boolean {
+  const results = [perfectAnswers(quiz), {}].map((answers) => resultOf(quiz, walk(quiz, { id: 'end', answers }).run));
+  return (verdict, outcome) => results.some((r) => r.verdicts[verdict]?.outcomes.includes(outcome));
+}
+
 /** What only a rehearsal tells: who gets where, how often. */
 function rehearsed(quiz: Quiz, odds: Odds): Finding[] {
   const found: Finding[] = [];
+  // Where visitors were sampled, that nobody gets somewhere does not say that nobody can.
+  const isAtAnEnd = odds.method === 'sampled' ? outcomesAtTheEnds(quiz) : () => false;
   for (const verdict of quiz.verdicts) {
     const shares = odds.outcomes[verdict.id] ?? {};
     for (const outcome of verdict.outcomes) {
       const share = shares[outcome.id] ?? 0;
       const at = [verdict.id, outcome.id];
-      if (share === 0)
+      if (share === 0 && isAtAnEnd(verdict.id, outcome.id))
+        found.push(
+          warning(
+            'outcome-rare',
+            'score',
+            at,
+            `None of ${(odds.visitors ?? 0).toLocaleString('en')} rehearsed visitors ends as “${outcome.name}”, though one can.`,
+          ),
+        );
+      else if (share === 0)
         found.push(warning('outcome-unreachable', 'score', at, `No rehearsed visitor ends as “${outcome.name}”.`));
       else if (share > 0.6 && verdict.outcomes.length > 1) {
         found.push(

@@ -3,9 +3,9 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
-import { Mark } from '../../ui/marks';
 import { useDocumentStore, useQuiz } from '../document';
 import { placeOfPage, setField } from '../edits';
+import { Nobody } from '../nobody';
 import { useRehearsal } from '../rehearsal';
 import { useArrival } from '../shell/place';
 import { targetsOf } from '../targets';
@@ -189,7 +189,7 @@ function Outcomes({ quiz, taken }: { quiz: Quiz; taken: Taken | null }) {
             const colour = targets.find((t) => t.id === o.id)?.colour ?? 0;
             return (
               <div className="end" key={o.id}>
-                <span style={share === 0 && taken?.method !== 'seen' ? { color: 'var(--brick)' } : undefined}>
+                <span>
                   <Bar $n={colour} />
                   {o.name || 'Unnamed'}
                 </span>
@@ -203,9 +203,7 @@ function Outcomes({ quiz, taken }: { quiz: Quiz; taken: Taken | null }) {
                   {share === 0 && taken?.method === 'seen' ? (
                     'nobody yet'
                   ) : share === 0 ? (
-                    <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', color: 'var(--brick)' }}>
-                      <Mark kind="no" size={9} /> out of reach
-                    </span>
+                    <Nobody outcome={o.id} />
                   ) : share === undefined ? (
                     '…'
                   ) : (

@@ -3,6 +3,7 @@
 import styled from 'styled-components';
 import type { Quiz } from '../../core/quiz/schema';
 import { spanOf } from '../../core/rehearse/span';
+import { Nobody } from '../nobody';
 import { useRehearsal } from '../rehearsal';
 import type { Target } from '../targets';
 import { isSpecial } from './cells';
@@ -118,8 +119,10 @@ function End({ target }: { target: Target }) {
   if (share === 0) {
     return (
       <>
-        <b style={{ color: 'var(--brick)' }}>0%</b>
-        <small style={{ color: 'var(--brick)', fontWeight: 600, whiteSpace: 'nowrap' }}>out of reach</small>
+        <b>0%</b>
+        <small>
+          <Nobody outcome={target.id} />
+        </small>
       </>
     );
   }

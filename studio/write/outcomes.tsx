@@ -8,6 +8,7 @@ import { useDocumentStore } from '../document';
 import { setField } from '../edits';
 import { addOutcome, removeTarget } from '../score/weigh-edits';
 import type { Target } from '../targets';
+import { Nobody } from '../nobody';
 import { useRehearsal } from '../rehearsal';
 import { useFocusLater } from './cursor';
 import { TextField } from './fields';
@@ -181,12 +182,6 @@ function OutcomeShare({ verdict, outcome }: { verdict: string; outcome: string }
   const share = odds?.outcomes[verdict]?.[outcome];
   if (share === undefined) return null;
   return (
-    <span>
-      {share === 0 ? (
-        <b style={{ color: 'var(--brick)' }}>out of reach</b>
-      ) : (
-        `${(share * 100).toFixed(1)}% of rehearsed visitors`
-      )}
-    </span>
+    <span>{share === 0 ? <Nobody outcome={outcome} /> : `${(share * 100).toFixed(1)}% of rehearsed visitors`}</span>
   );
 }

@@ -250,6 +250,19 @@ test('below the grid of the demo stand exact figures', async ({ page }) => {
   expect(await row(/^Highest/)).toEqual(['21', '21', '13', '25', '24', '24', '28']);
 });
 
+test('what hardly anybody reaches is not called out of reach', async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole('link', { name: 'Roadside repair check' }).click();
+  await tab(page, 'Score').click();
+  await expect(page.getByRole('gridcell', { name: '0% hardly anybody' })).toHaveCount(1);
+  await expect(page.getByText('out of reach')).toHaveCount(0);
+  await tab(page, 'Route').click();
+  const results = page.getByRole('region', { name: 'Results, verdict Pass' });
+  await expect(results.getByText('hardly anybody')).toBeVisible();
+  await tab(page, 'Write').click();
+  await expect(page.getByText('hardly anybody')).toHaveCount(1);
+});
+
 test.describe('right answers', () => {
   test('are marked in the grid by their keys, with marks beside it', async ({ page }) => {
     await signUp(page);

@@ -6,6 +6,7 @@ import { findRun } from '../../../../server/take-step';
 import { languageFor, spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 import { FirstPage, metadataOf, orNotFound } from '../../first-page';
+import { TOKEN } from '../../../runs/fields';
 
 export const dynamic = 'force-dynamic';
 type Props = {
@@ -35,7 +36,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
   const live = await look(address);
   const language = languageFor(live.quiz, (await headers()).get('accept-language'));
   const { run, told, wrong, ...others } = await searchParams;
-  if (typeof run !== 'string' || !/^[A-Za-z0-9_-]{22,64}$/.test(run))
+  if (typeof run !== 'string' || !TOKEN.test(run))
     return <FirstPage address={address} live={live} language={language} params={single(others)} />;
   const standing = await orNotFound(findRun(address, run));
   const state = {

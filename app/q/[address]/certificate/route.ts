@@ -1,5 +1,6 @@
 import { certificateOf } from '../../../../server/certificate';
 import { answer, bodyReader } from '../../../http';
+import { runFields } from '../../../runs/fields';
 
 const readBody = bodyReader<{ token: string; block: string }>(
   {
@@ -7,7 +8,7 @@ const readBody = bodyReader<{ token: string; block: string }>(
     additionalProperties: false,
     required: ['token', 'block'],
     properties: {
-      token: { type: 'string', pattern: '^[A-Za-z0-9_-]{22,64}$' },
+      token: runFields.token,
       block: { type: 'string', maxLength: 60 },
     },
   },

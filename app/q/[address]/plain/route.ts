@@ -3,6 +3,7 @@ import { newToken } from '../../../../server/ids';
 import { Problem } from '../../../../server/problem';
 import { findRun, openRun, takeStep } from '../../../../server/take-step';
 import { answer, readBytes } from '../../../http';
+import { TOKEN } from '../../../runs/fields';
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
@@ -11,7 +12,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
     const fields = new URLSearchParams((await readBytes(request, 64_000)).toString('utf8'));
     const form = new Map([...new Set(fields.keys())].slice(0, 400).map((key) => [key, fields.getAll(key)]));
     const given = fields.get('token') ?? '';
-    if (given !== '' && !/^[A-Za-z0-9_-]{22,64}$/.test(given)) throw new Problem(400, 'not-valid', 'This is no run.');
+    if (given !== '' && !TOKEN.test(given)) throw new Problem(400, 'not-valid', 'This is no run.');
     const token = given || newToken();
     const params = Object.fromEntries([...fields].flatMap(([k, v]) => (k.startsWith('k.') ? [[k.slice(2), v]] : [])));
     const to = (query: Record<string, string>) =>
