@@ -2,6 +2,7 @@
 import { type ReactNode, useState } from 'react';
 import type { Offer } from '../core/quiz/schema';
 import type { BlockView, LookedOver, OutcomeView, ReviewLine } from '../core/run/view';
+import { dayIn } from '../core/text/language';
 import { Mark } from '../ui/marks';
 import { Rich } from '../ui/rich';
 import { ContactForm } from './contact-form';
@@ -172,7 +173,8 @@ const signs = { right: 'yes', partly: 'maybe', wrong: 'no', waiting: 'not-yet' }
 
 /** Questions looked at afterwards: what was given, whether it was right, and why. */
 export function Review({ lines }: { lines: ReviewLine[] }) {
-  const { say } = useWords();
+  const { say, language } = useWords();
+  const said = (line: ReviewLine, words: string) => (line.isDay ? dayIn(language, words) : words);
   return (
     <ol className="v-review">
       {lines.map((line) => (
@@ -184,12 +186,12 @@ export function Review({ lines }: { lines: ReviewLine[] }) {
                 <Mark kind={signs[line.state]} size={13} plain /> {say(line.state)}
               </span>
             )}{' '}
-            {line.given || say('leftEmpty')}
+            {said(line, line.given) || say('leftEmpty')}
             {line.marks && <small> {line.marks}</small>}
           </p>
           {line.right && (
             <p>
-              {say('rightIs')} <b>{line.right}</b>
+              {say('rightIs')} <b>{said(line, line.right)}</b>
             </p>
           )}
           {line.explanations?.map((text, i) => (
@@ -204,7 +206,7 @@ export function Review({ lines }: { lines: ReviewLine[] }) {
 }
 
 function LookOverPart({ lines, onRevise }: { lines: LookedOver[]; onRevise: BlockProps['onRevise'] }) {
-  const { say } = useWords();
+  const { say, language } = useWords();
   return (
     <>
       <h2 className="v-prompt" tabIndex={-1} data-heading>
@@ -215,7 +217,7 @@ function LookOverPart({ lines, onRevise }: { lines: LookedOver[]; onRevise: Bloc
           <li key={line.id} className="v-looked">
             <div>
               <h3>{line.prompt}</h3>
-              <p>{line.given || say('leftEmpty')}</p>
+              <p>{(line.isDay ? dayIn(language, line.given) : line.given) || say('leftEmpty')}</p>
             </div>
             {onRevise && (
               <button

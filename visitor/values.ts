@@ -63,7 +63,10 @@ function missingAnswer(block: QuestionView, answer: Answer | undefined, say: Wor
     return n > block.max ? say('tooMany', { n: block.max }) : null;
   }
   if (!block.required) return null;
-  if (!isAnswered(answer)) return block.kind === 'text' || block.kind === 'essay' ? say('write') : say('answerThis');
+  if (!isAnswered(answer)) {
+    if (block.kind === 'order') return say('putInOrder');
+    return block.kind === 'text' || block.kind === 'essay' ? say('write') : say('answerThis');
+  }
   const parts =
     block.kind === 'match'
       ? block.lefts

@@ -1,6 +1,7 @@
 import type { Page, Question, Quiz } from '../quiz/schema';
 import { indexOf, isContact, isQuestion, OTHER } from '../quiz/lookup';
 import { type Answer, chosenIn, isAnswered, isFreeEntry, partOf } from '../score/answer';
+import { numbered } from '../text/language';
 import { orderOf } from './order';
 import { currentPage, type Run } from './run';
 
@@ -40,7 +41,7 @@ export function answerText(question: Question, answer: Answer | undefined): stri
         .join(', ');
     }
     case 'order':
-      return (Array.isArray(answer) ? answer : []).map((id) => wordsOf(question.items, String(id))).join(', ');
+      return numbered((Array.isArray(answer) ? answer : []).map((id) => wordsOf(question.items, String(id))));
     case 'match': {
       const rights = [...question.pairs.map((p) => p.right), ...(question.extras ?? [])];
       return question.pairs

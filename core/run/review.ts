@@ -2,6 +2,7 @@
 import type { Question, RichText } from '../quiz/schema';
 import { isKeyed, isReviewed, nameOf } from '../quiz/lookup';
 import { acceptedOf } from '../text/fold';
+import { numbered } from '../text/language';
 import type { Answer } from '../score/answer';
 import { marksOf } from '../score/credit';
 import { round9 } from '../score/numbers';
@@ -11,6 +12,8 @@ export type ReviewLine = {
   id: string;
   prompt: string;
   given: string;
+  /** What was given and what is right are days, to be put as the visitor’s language does. */
+  isDay?: true;
   /** null for a question that is neither right nor wrong */
   state: 'right' | 'partly' | 'wrong' | 'waiting' | null;
   right?: string;
@@ -42,7 +45,7 @@ export function rightText(question: Question): string {
     case 'date':
       return question.target ?? '';
     case 'order':
-      return question.keyed === false ? '' : question.items.map((i) => i.text).join(', ');
+      return question.keyed === false ? '' : numbered(question.items.map((i) => i.text));
     case 'match':
       return question.pairs
         .map((p) => `${p.left.text || p.left.picture?.text}: ${p.right.text || p.right.picture?.text}`)
@@ -90,6 +93,7 @@ export function reviewLine(
     prompt: nameOf(question),
     // The one that is marked: what was mended after it, on a page that was held, would seem to be called wrong.
     given: answerText(question, counted),
+    ...(question.kind === 'date' ? { isDay: true as const } : {}),
     state,
     ...(allowed.right && state !== null && state !== 'right' && right ? { right } : {}),
     ...(allowed.marks && marked && !marked.pending

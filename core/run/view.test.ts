@@ -342,8 +342,13 @@ describe('what a visitor had right', () => {
     ['a number', of('number', { target: 3, within: 0.5 }), 9, { right: '2.5 – 3.5' }],
     ['a number of percent', of('slider', { target: 10, withinPercent: 10 }), 90, { right: '9 – 11' }],
     ['one number', of('number', { target: 3 }), 9, { right: '3' }],
-    ['a day', of('date', { target: '2027-04-18' }), '2027-01-01', { right: '2027-04-18' }],
-    ['an order', of('order', { items: [option('a'), option('b')] }), ['b', 'a'], { right: 'a, b' }],
+    ['a day', of('date', { target: '2027-04-18' }), '2027-01-01', { right: '2027-04-18', isDay: true }],
+    [
+      'an order',
+      of('order', { items: [option('a'), option('b')] }),
+      ['b', 'a'],
+      { given: '1. b, 2. a', right: '1. a, 2. b' },
+    ],
     [
       'pairs',
       of('match', { pairs: [{ left: option('l'), right: option('r') }], extras: [option('x')] }),
@@ -469,7 +474,7 @@ test.each<[string, Question, Answer | undefined, string]>([
   ['nothing', choice('q', [option('a')]), [], ''],
   ['words', text('q'), 'tea', 'tea'],
   ['a number', of('number'), 2.5, '2.5'],
-  ['an order', of('order', { items: [option('a'), option('b')] }), ['b', 'a'], 'b, a'],
+  ['an order', of('order', { items: [option('a'), option('b')] }), ['b', 'a'], '1. b, 2. a'],
   [
     'pairs',
     of('match', {
@@ -545,6 +550,18 @@ describe('values in a text', () => {
     [{ value: 'points', ref: 'm', fallback: '' }, null],
   ])('%j', (insert, words) => {
     expect(fill(insert)).toBe(words);
+  });
+
+  it('are put as the quiz’s language puts them', () => {
+    const day = { ...of('date', {}), id: 'day' };
+    const german = { ...quiz([page('p', [day])], { verdicts: q.verdicts }), language: 'de' };
+    const filled = fillFor(
+      german,
+      foldRun(german, { seed: 1 }, [{ do: 'go', page: 'p', answers: { day: '2027-04-18' } }]),
+    );
+    expect(filled({ value: 'answer', ref: 'day', fallback: '' })).toBe('18. April 2027');
+    const both = fillFor({ ...q, language: 'de' }, run);
+    expect(both({ value: 'outcome', ref: 'v', fallback: '' })).toBe('x und y');
   });
 
   it('are words once a letter is written', () => {

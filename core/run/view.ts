@@ -87,7 +87,7 @@ export type BlockView =
 
 /** How many answered, and how many of them chose each option. */
 export type Others = { answered: number; options: Record<string, number> };
-export type LookedOver = { page: string; id: string; prompt: string; given: string };
+export type LookedOver = { page: string; id: string; prompt: string; given: string; isDay?: true };
 
 export type View = {
   quiz: { title: string; language: string; progress: boolean; looksOver: boolean; look: 'chalk' | 'meadow' };
@@ -154,7 +154,9 @@ function lookOverPage(quiz: Quiz, run: Run): View['page'] {
   const lines = run.way.flatMap(({ page, shown }) =>
     shown.flatMap((id): LookedOver[] => {
       const question = indexOf(quiz).questions.get(id);
-      return question ? [{ page, id, prompt: nameOf(question), given: answerText(question, run.answers[id]) }] : [];
+      if (!question) return [];
+      const isDay = question.kind === 'date' ? { isDay: true as const } : {};
+      return [{ page, id, prompt: nameOf(question), given: answerText(question, run.answers[id]), ...isDay }];
     }),
   );
   // A page passed twice stands where it was passed last.

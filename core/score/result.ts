@@ -1,6 +1,7 @@
 import type { Insert, Quiz } from '../quiz/schema';
 import type { Fill } from '../text/rich';
 import { questionsOnWay, type Run, runFacts } from '../run/run';
+import { dayIn, listIn } from '../text/language';
 import { answerText } from '../run/progress';
 import { indexOf } from '../quiz/lookup';
 import { round9 } from './numbers';
@@ -82,11 +83,14 @@ export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, ru
         return run.known[ref ?? ''] ?? null;
       case 'answer': {
         const question = indexOf(quiz).questions.get(ref ?? '');
-        return question ? answerText(question, run.answers[question.id]) : null;
+        if (!question) return null;
+        const words = answerText(question, run.answers[question.id]);
+        return question.kind === 'date' ? dayIn(quiz.language, words) : words;
       }
       case 'outcome': {
         const ids = result.verdicts[ref ?? quiz.verdicts[0]?.id ?? '']?.outcomes ?? [];
-        return ids.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? '').join(' and ');
+        const names = ids.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? '');
+        return listIn(quiz.language, names);
       }
       case 'points':
       case 'percent': {

@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
+import { page as quizPage, quiz } from '../quizzes';
 import { enterDemo, saved, signUp, startQuiz, tab } from './people';
 import { world } from './servers';
 
@@ -101,6 +102,22 @@ test('all answers are looked over before they are sent, and can be changed', asy
   await expect(sheet.getByText('Soup', { exact: true })).toBeVisible();
   await sheet.getByRole('button', { name: 'Send my answers' }).click();
   await expect(sheet.getByText('Thank you. That was all.')).toBeVisible();
+});
+
+test('a day is told as the visitor’s language writes it', async ({ page }) => {
+  await signUp(page);
+  const day = { id: 'day', kind: 'date' as const, prompt: 'Wann brechen Sie auf?', required: true };
+  const asked = { ...quiz([quizPage('p', [day])], { delivery: { lookOver: true } }), language: 'de' };
+  const made = await page.request.post(`${world().app}/api/quizzes/read`, {
+    data: { text: JSON.stringify(asked), fileName: 'tag.json' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${world().app}/quizzes/${id}/write`);
+  await page.getByRole('button', { name: 'Preview' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Wann brechen Sie auf?').fill('2027-04-18');
+  await sheet.getByRole('button', { name: 'Weiter' }).click();
+  await expect(sheet.getByText('18. April 2027')).toBeVisible();
 });
 
 test('Arabic is read from the right, and its buttons speak it', async ({ page }) => {
