@@ -7,11 +7,17 @@ const say = (what: object) => window.parent.postMessage({ yesMaybe: 1, ...what }
 const sayHeight = (top: boolean) =>
   say({ height: document.querySelector('.v-page')?.getBoundingClientRect().height ?? 0, top });
 
+/** Tells what has happened, and nothing about whom it happened to. */
+export function tellAround(type: string, edition: number, { at, of }: { at: number; of: number }): void {
+  if (!isAlone()) say({ event: { type, edition, at, of } });
+}
+
 /**
  * Keeps the page around at the height that is needed, and each new page of the quiz at its top.
  * @param pageId of the page that is shown
+ * @returns whether there is a page around
  */
-export function useAround(pageId: string | undefined) {
+export function useAround(pageId: string | undefined): boolean {
   const [embedded, setEmbedded] = useState(false);
   useEffect(() => {
     if (isAlone()) return;
@@ -29,9 +35,5 @@ export function useAround(pageId: string | undefined) {
     if (isAlone()) window.scrollTo({ top: 0 });
     else sayHeight(true);
   }, [pageId]);
-  /** Tells what has happened, and nothing about whom it happened to. */
-  const tell = (type: string, edition: number, { at, of }: { at: number; of: number }) => {
-    if (!isAlone()) say({ event: { type, edition, at, of } });
-  };
-  return { embedded, tell };
+  return embedded;
 }

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewLine, View } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
-import { useAround } from './around';
+import { tellAround, useAround } from './around';
 import { Clock } from './clock';
 import { download, keeper, newToken, post, type Waiting } from './keeper';
 import type { Spoken } from './languages';
@@ -51,6 +51,8 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   const started = useRef(false);
   /** Something was answered here: it is newer than what this device has kept. */
   const touched = useRef(false);
+  const onPage = useRef(first.view.page?.id);
+  onPage.current = standing.view.page?.id;
   /** What could not be sent yet, in order; and where each of it was given, to go back to. */
   const waiting = useRef<Waiting[]>([]);
   const passed = useRef<{ standing: Standing; values: Values }[]>([]);
@@ -94,17 +96,23 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         history.replaceState(null, '', `${location.pathname}${query.size ? `?${query}` : ''}`);
       }
       started.current = now.seq > 0;
-      if (now.seq > 0 || anew || handed !== null) {
-        const page = now.view.page?.id;
+      // By a form that went before its scripts had come: nobody has told of it yet.
+      if (plain !== null && now.seq > 0) {
+        tellAround('started', now.edition, now.view.progress);
+        if (now.view.finished) tellAround('finished', now.edition, now.view.progress);
+      }
+      const page = now.view.page?.id;
+      const goesOn = touched.current && !anew && page !== undefined && page === onPage.current;
+      if ((now.seq > 0 || anew || handed !== null) && !goesOn) {
         stand(now, kept?.values && kept.page === page && !now.view.finished ? kept.values : undefined);
       } else {
-        // The first page is there already, and perhaps half filled in: it learns what this visitor brings along.
+        // The page is there already, and perhaps half filled in: it learns what this visitor brings along.
         setStanding(now);
         setUntil(now.clock ? Date.now() + now.clock.left : null);
-        const back = !touched.current && kept?.page === now.view.page?.id ? kept?.values : null;
+        const back = !touched.current && kept?.page === page ? kept?.values : null;
         setValues((old) => back ?? { ...old, contact: { ...valuesFrom(now.view).contact, ...old.contact } });
       }
-      if (now.seq > 0 && !now.view.finished) setTrouble('goneOn');
+      if (now.seq > 0 && !now.view.finished && plain === null) setTrouble('goneOn');
     },
     [address, stand],
   );
@@ -117,7 +125,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
   }, [open]);
 
   const pageId = standing.view.page?.id;
-  const { embedded, tell: tellAround } = useAround(pageId);
+  const embedded = useAround(pageId);
   const tell = (type: string, now: Standing = standing) => tellAround(type, now.edition, now.view.progress);
   const tellStarted = (now: Standing) => {
     if (!started.current) tell('started', now);

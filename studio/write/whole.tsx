@@ -121,11 +121,14 @@ const Head = memo(function Head({
   const [words, setWords] = useState('');
   const [at, setAt] = useState(-1);
   const found = findIn(quiz, words);
+  const store = useDocumentStore();
   const go = (by: 1 | -1) => {
-    if (found.length === 0) return;
-    const next = (at + by + found.length) % found.length;
+    // As it stands now, and not at the last pause.
+    const places = findIn(store.getState().quiz, words);
+    if (places.length === 0) return;
+    const next = (at + by + places.length) % places.length;
     setAt(next);
-    const place = found[next];
+    const place = places[next];
     if (place) arrive(place.block, place.option);
   };
   return (

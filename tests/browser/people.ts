@@ -18,10 +18,10 @@ export async function somebodyElse(page: Page, options: BrowserContextOptions = 
 }
 
 /** A slow connection: the page comes, and its scripts only when what is returned is called. */
-export async function holdScripts(page: Page): Promise<() => void> {
+export async function holdScripts(page: Page, which = '**/*.js'): Promise<() => void> {
   let come = () => {};
   const waiting = new Promise<void>((resolve) => (come = resolve));
-  await page.route('**/*.js', async (route) => {
+  await page.route(which, async (route) => {
     await waiting;
     await route.continue();
   });

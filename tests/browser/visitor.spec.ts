@@ -58,6 +58,28 @@ test('the keyboard alone is enough', async ({ page }) => {
   await expect(page.getByText('How far in a day')).toBeFocused();
 });
 
+test('what is chosen while a run that began without scripts is looked up stays', async ({ page }) => {
+  const come = await holdScripts(page);
+  await page.goto(quiz(), { waitUntil: 'commit' });
+  await page.getByRole('button', { name: 'Let us see' }).click();
+  await question(page, 'A free Saturday');
+  let found = () => {};
+  const lookedUp = new Promise<void>((resolve) => (found = resolve));
+  await page.route('**/runs/open', async (route) => {
+    await lookedUp;
+    await route.continue();
+  });
+  const asked = page.waitForRequest('**/runs/open');
+  come();
+  await asked;
+  await page.getByLabel('Up, until the tarmac gives out').check();
+  found();
+  await expect(page).not.toHaveURL(/run=/);
+  await expect(page.getByLabel('Up, until the tarmac gives out')).toBeChecked();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await question(page, 'How far in a day');
+});
+
 test('what is missing is said clearly, and nothing is sent', async ({ page }) => {
   await page.goto(quiz());
   await page.getByRole('button', { name: 'Let us see' }).click();
