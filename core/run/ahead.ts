@@ -5,18 +5,18 @@ import { orderOf } from './order';
 import { currentPage, type Run } from './run';
 import { type View, viewOf } from './view';
 
-/** Editions never change, and this is asked with every answer. */
-const known = new WeakMap<Page, boolean>();
+/** What was found of a page: documents never change in place, and this is asked with every answer. */
+const dependent = new WeakMap<Page, boolean>();
 
 /** What a page says may depend on the answers before it; a page that deals its questions says what they say. */
 function dependsOnAnswers(page: Page): boolean {
-  const before = known.get(page);
+  const before = dependent.get(page);
   if (before !== undefined) return before;
   const depends =
     page.draw !== undefined ||
     page.blocks.some((b) => b.showIf !== undefined) ||
     /"type":"insert"/.test(JSON.stringify(page.blocks));
-  known.set(page, depends);
+  dependent.set(page, depends);
   return depends;
 }
 

@@ -1,7 +1,7 @@
 /** Days and lists as a language writes them. */
 
 /** A document may name a language that looks like one and is none. */
-function known(language: string): string {
+function readable(language: string): string {
   try {
     return Intl.getCanonicalLocales(language)[0] ?? 'en';
   } catch {
@@ -18,12 +18,12 @@ export function dayIn(language: string, iso: string): string {
   const day = new Date(`${iso}T00:00:00Z`);
   return Number.isNaN(day.getTime())
     ? iso
-    : new Intl.DateTimeFormat(known(language), { dateStyle: 'long', timeZone: 'UTC' }).format(day);
+    : new Intl.DateTimeFormat(readable(language), { dateStyle: 'long', timeZone: 'UTC' }).format(day);
 }
 
 /** Names one after the other, as a sentence holds them: "a and b" in English. */
 export const listIn = (language: string, names: string[]): string =>
-  new Intl.ListFormat(known(language), { type: 'conjunction' }).format(names);
+  new Intl.ListFormat(readable(language), { type: 'conjunction' }).format(names);
 
 /** Items in their order, each with its number, so that commas within them confuse nobody. */
 export const numbered = (items: string[]): string => items.map((item, i) => `${i + 1}. ${item}`).join(', ');

@@ -78,6 +78,7 @@ export const QuestionPart = memo(function QuestionPart({
   const [unfolded, setUnfolded] = useState(false);
   const [formatting, setFormatting] = useState(false);
   const prompt = plainText(question.prompt);
+  const dragName = useAfterPause(prompt) || 'this question';
 
   const nextQuestion = () => {
     const { quiz, edit } = store.getState();
@@ -195,7 +196,7 @@ export const QuestionPart = memo(function QuestionPart({
       <Row
         gutter={
           <>
-            <Handle block={question.id} stage={page.stage} name={useAfterPause(prompt) || 'this question'} />
+            <Handle block={question.id} stage={page.stage} name={dragName} />
             <span className="numeral">
               <Numeral question={question.id} number={number} />
             </span>

@@ -95,9 +95,10 @@ export function Whole({
   arrive: (id: string, option?: string) => void;
 }) {
   const [open, setOpen] = useState(false);
+  const later = useAfterPause(quiz);
   return (
     <>
-      <Head quiz={useAfterPause(quiz)} page={page} open={open} setOpen={bank ? null : setOpen} arrive={arrive} />
+      <Head quiz={later} page={page} open={open} setOpen={bank ? null : setOpen} arrive={arrive} />
       {open && <WholePanel quiz={quiz} />}
     </>
   );

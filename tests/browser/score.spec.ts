@@ -13,6 +13,10 @@ test.describe('the grid', () => {
     await page.getByRole('button', { name: 'Outcome', exact: true }).click();
   });
 
+  test('says of an outcome that no answer speaks for that it is out of reach', async ({ page }) => {
+    await expect(page.getByRole('gridcell', { name: '0% out of reach' })).toHaveCount(1);
+  });
+
   test('is driven like a spreadsheet', async ({ page }) => {
     const cell = (answer: string, column: string, value: string) =>
       expect(page.getByRole('gridcell', { name: `${answer}, ${column}: ${value}`, exact: true })).toBeVisible();
@@ -260,7 +264,8 @@ test('what hardly anybody reaches is not called out of reach', async ({ page }) 
   const results = page.getByRole('region', { name: 'Results, verdict Pass' });
   await expect(results.getByText('hardly anybody')).toBeVisible();
   await tab(page, 'Write').click();
-  await expect(page.getByText('hardly anybody')).toHaveCount(1);
+  const end = page.getByRole('region', { name: 'Page 10, Result' });
+  await expect(end.getByText('hardly anybody')).toHaveCount(1);
 });
 
 test.describe('right answers', () => {
