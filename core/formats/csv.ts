@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import type { Quiz } from '../quiz/schema';
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
+import { MOST_ANSWERS, MOST_QUESTIONS, singleSpaced } from './lines';
 import { listFromQuiz } from './to-list';
 import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
 
@@ -38,6 +39,8 @@ export function readCsv(text: string, id = 'quiz'): Read {
   const notes: Note[] = [];
   const clean = text.replace(/^\ufeff/, '');
   const { data, errors } = Papa.parse<string[]>(clean, {
+    // One more than are taken, with the heads: so that it is noticed where there are more.
+    preview: MOST_QUESTIONS + 2,
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t', '|'],
   });
@@ -92,16 +95,17 @@ function lineNumbers(text: string, rows: string[][]): number[] {
 }
 
 function listedFrom(row: string[], columns: string[], line: number, notes: Note[]): Listed {
-  const cell = (name: string) => row[columns.indexOf(name)]?.trim() ?? '';
-  const given = columns.flatMap((name, i) => (name === 'answer' ? [row[i]?.trim() ?? ''] : []));
+  const clean = (text: string | undefined) => singleSpaced(text ?? '').trim();
+  const cell = (name: string) => clean(row[columns.indexOf(name)]);
+  const given = columns.flatMap((name, i) => (name === 'answer' ? [clean(row[i])] : []));
   // Empty cells behind the last answer are no answers; those before it count, so that "3" means the third column.
   const cells = given.slice(0, given.findLastIndex(Boolean) + 1);
-  const several = cells.length === 1 && /[\n|]/.test(cells[0] ?? '') ? (cells[0] ?? '').split(/\s*[\n|]\s*/) : cells;
+  const several = cells.length === 1 ? (cells[0] ?? '').split(/[\n|]/).map((one) => one.trim()) : cells;
   const right = cell('right');
   const fields = Object.fromEntries(
     listedFields.flatMap((name) => (cell(name) ? [[name, cell(name)]] : [])),
   ) as Listed['fields'];
-  const answers = answersFrom(several, right, line, notes);
+  const answers = answersFrom(several.slice(0, MOST_ANSWERS), right, line, notes);
   const page = cell('page');
   return {
     line,
@@ -130,11 +134,12 @@ function answersFrom(cells: string[], right: string, line: number, notes: Note[]
   if (filled.length === 0 || filled.some((a) => a.with !== undefined)) return filled.map(plain);
   const credits = new Map<number, number>();
   answers.forEach((a, i) => a.starred && credits.set(i, 1));
-  const whole = answers.findIndex((a) => a.text && fold(a.text) === fold(right));
-  const parts = right === '' ? [] : whole >= 0 ? [right] : right.split(/\s*[;,|\n]\s*/);
-  for (const part of parts.filter(Boolean)) {
-    const [, words = part, credit] = /^(.*?)\s*\((0?\.\d+|[01])\)$/.exec(part) ?? [];
-    const named = answers.findIndex((a) => a.text && fold(a.text) === fold(words));
+  const folded = answers.map((a) => a.text && fold(a.text));
+  const place = (words: string) => (words ? folded.indexOf(fold(words)) : -1);
+  const parts = right === '' ? [] : place(right) >= 0 ? [right] : right.split(/[;,|\n]/).map((one) => one.trim());
+  for (const part of parts.filter(Boolean).slice(0, MOST_ANSWERS)) {
+    const [, words = part, credit] = /^(.*?) ?\((0?\.\d+|[01])\)$/.exec(part) ?? [];
+    const named = place(words);
     const index =
       named >= 0
         ? named

@@ -12,6 +12,7 @@ import {
   readDecimal,
   yes,
 } from './listed';
+import { MOST_ANSWERS, MOST_QUESTIONS } from './lines';
 
 const kindWords: [QuestionKind | 'many' | 'yes-no', string[]][] = [
   ['choice', ['choice', 'one', 'one answer', 'single', 'radio', 'multiple choice']],
@@ -44,7 +45,15 @@ function counter(taken: Set<string>, prefix: string): () => string {
  * Makes a quiz of a list.
  * @param notes what the reader of the file has noted so far; what is understood, guessed and refused here is added
  */
-export function quizFromList({ title, description, questions }: ListedQuiz, id: string, notes: Note[]): Read {
+export function quizFromList({ title, description, questions: all }: ListedQuiz, id: string, notes: Note[]): Read {
+  const questions = all.slice(0, MOST_QUESTIONS).map((q) => withinBounds(q, notes));
+  const [first] = all.slice(MOST_QUESTIONS);
+  if (first)
+    notes.push({
+      line: first.line,
+      is: 'refused',
+      message: `Questions from here on are left out: ${MOST_QUESTIONS} at most can be read at once.`,
+    });
   const taken = new Set(questions.flatMap((q) => (q.fields.id ? [q.fields.id] : [])));
   const newQuestion = counter(taken, 'q');
   const newPage = counter(new Set(), 'p');
@@ -85,6 +94,16 @@ export function quizFromList({ title, description, questions }: ListedQuiz, id: 
     topics: [...topics].map(([key, topicId]) => ({ id: topicId, name: names.get(key) ?? key })),
   };
   return { quiz, notes };
+}
+
+function withinBounds(question: Listed, notes: Note[]): Listed {
+  if (question.answers.length <= MOST_ANSWERS) return question;
+  notes.push({
+    line: question.line,
+    is: 'refused',
+    message: `Of ${question.answers.length} answers the first ${MOST_ANSWERS} are taken.`,
+  });
+  return { ...question, answers: question.answers.slice(0, MOST_ANSWERS) };
 }
 
 function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Question | null {
@@ -251,7 +270,7 @@ function guessKind({ answers, right }: Listed): QuestionKind | 'many' | 'yes-no'
       : 'choice';
   }
   const given = right?.trim() ?? '';
-  if (/\{[^}]+\}/.test(given)) return 'gaps';
+  if (/\{[^{}]+\}/.test(given)) return 'gaps';
   if (['yes', 'no', 'true', 'false'].includes(fold(given))) return 'yes-no';
   if (/^\d{4}-\d{2}-\d{2}/.test(given)) return 'date';
   return targetFrom(given) ? 'number' : 'text';
@@ -269,10 +288,12 @@ function yesNo(right: string): ListedAnswer[] {
 /** "flat tyre; puncture (0.5)" */
 export const acceptFrom = (text: string): { text: string; credit: number }[] =>
   text
-    .split(/\s*[;\n]\s*/)
+    .split(/[;\n]/)
+    .map((one) => one.replace(/\s+/g, ' ').trim())
     .filter(Boolean)
+    .slice(0, MOST_ANSWERS)
     .map((one) => {
-      const [, words = one, credit] = /^(.*?)\s*\((0?\.\d+|[01])\)$/.exec(one) ?? [];
+      const [, words = one, credit] = /^(.*?) ?\((0?\.\d+|[01])\)$/.exec(one) ?? [];
       return { text: words, credit: Math.min(1, readDecimal(credit) ?? 1) };
     });
 
@@ -291,8 +312,8 @@ function gapsFrom(text: string): {
 } {
   const gaps: Extract<Question, { kind: 'gaps' }>['gaps'] = [];
   const paragraphs = text.split('\n').map((line) => {
-    const content = line.split(/(\{[^}]*\})/).flatMap((part): Inline[] => {
-      const inside = /^\{([^}]*)\}$/.exec(part)?.[1];
+    const content = line.split(/(\{[^{}]*\})/).flatMap((part): Inline[] => {
+      const inside = /^\{([^{}]*)\}$/.exec(part)?.[1];
       if (inside === undefined) return part ? [{ type: 'text' as const, text: part }] : [];
       const id = `g${gaps.length + 1}`;
       gaps.push({ id, accept: acceptFrom(inside) });

@@ -2,6 +2,7 @@
 import type { Quiz } from '../quiz/schema';
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
+import { linesOf, withoutEnding } from './lines';
 import { listFromQuiz } from './to-list';
 import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
 
@@ -20,37 +21,34 @@ export function readMarkdown(text: string, id = 'quiz'): Read {
   const description: string[] = [];
   let here: Listed | null = null;
   let fence = false;
-  text
-    .replace(/^\ufeff/, '')
-    .split(/\r?\n/)
-    .forEach((raw, index) => {
-      const line = index + 1;
-      if (/^\s*```/.test(raw)) fence = !fence;
-      const heading = fence ? null : /^(#{1,6})\s+(.*?)\s*#*$/.exec(raw);
-      if (heading) {
-        const [, level = '', words = ''] = heading;
-        if (level === '#' && !title && questions.length === 0) title = words;
-        else questions.push((here = { line, prompt: unescape(words), answers: [], fields: {} }));
-        return;
-      }
-      if (!raw.trim()) return;
-      if (!here) {
-        description.push(raw.trim());
-        return;
-      }
-      const listed = item.exec(raw);
-      const named = field.exec(raw);
-      const name = fold(named?.[1] ?? '');
-      if (listed) here.answers.push(answerFrom(listed, here));
-      else if (named && own.has(name)) setField(here, name, unescape(named[2] ?? ''));
-      else if (here.answers.length === 0) here.prompt += ` ${unescape(raw.trim())}`;
-      else
-        notes.push({
-          line,
-          is: 'refused',
-          message: `“${raw.trim().slice(0, 40)}” belongs to no answer and is left out.`,
-        });
-    });
+  linesOf(text, notes).forEach(({ number: line, text: raw }) => {
+    if (/^\s*```/.test(raw)) fence = !fence;
+    const heading = fence ? null : /^(#{1,6})\s(.*)$/.exec(raw);
+    if (heading) {
+      const [, level = '', rest = ''] = heading;
+      const words = withoutEnding(rest, '#').trim();
+      if (level === '#' && !title && questions.length === 0) title = words;
+      else questions.push((here = { line, prompt: unescape(words), answers: [], fields: {} }));
+      return;
+    }
+    if (!raw.trim()) return;
+    if (!here) {
+      description.push(raw.trim());
+      return;
+    }
+    const listed = item.exec(raw);
+    const named = field.exec(raw);
+    const name = fold(named?.[1] ?? '');
+    if (listed) here.answers.push(answerFrom(listed, here));
+    else if (named && own.has(name)) setField(here, name, unescape(named[2] ?? ''));
+    else if (here.answers.length === 0) here.prompt += ` ${unescape(raw.trim())}`;
+    else
+      notes.push({
+        line,
+        is: 'refused',
+        message: `“${raw.trim().slice(0, 40)}” belongs to no answer and is left out.`,
+      });
+  });
   if (!title)
     notes.push({ line: 1, is: 'guessed', message: 'There is no title; a line that begins with # would be one.' });
   return quizFromList({ title: unescape(title), description: description.join(' '), questions }, id, notes);

@@ -1,6 +1,7 @@
 /** Questions as somebody types them into a letter or a document: numbered or not, answers below, right ones marked somehow. */
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
+import { linesOf, MOST_ANSWERS, withoutEnding } from './lines';
 import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
 
 const numbered = /^(?:(?:question|q)\s*)?\d{1,3}\s*[.):]\s+(.*)$/i;
@@ -8,7 +9,7 @@ const asked = /^(?:question|q)\s*\d{0,3}\s*[.:]\s*(.+)$/i;
 const lettered = /^\(?[A-Za-z]\s?[.)]\s+(.*)$/;
 const bulleted = /^(?:[-–*•○◦▪☐●✓✔☑]|\[[ xX]?\])\s*(.*)$/;
 const ticked = /^(?:[●✓✔☑]|\[[xX]\])/;
-const rightWords = /\s*(?:\*+|[✓✔]|[([](?:right|correct|true)[)\]])$/i;
+const rightWord = /(?:[✓✔]|[([](?:right|correct|true)[)\]])$/i;
 const field = /^([A-Za-z][A-Za-z ]{0,20}?)\s*:\s*(.*)$/;
 const rightFields = new Set([
   'answer',
@@ -40,41 +41,37 @@ export function readPlain(text: string, id = 'quiz'): Read {
   const questions: Listed[] = [];
   let here: (Listed & { letters: string[] }) | null = null;
   let apart = true;
-  text
-    .replace(/^\ufeff/, '')
-    .split(/\r?\n/)
-    .forEach((raw, index) => {
-      const line = index + 1;
-      const words = raw.trim();
-      if (!words) {
-        apart = true;
-        return;
-      }
-      const named = field.exec(words);
-      const name = fold(named?.[1] ?? '');
-      const answer = (lettered.exec(words) ?? bulleted.exec(words))?.[1];
-      if (here && named && (rightFields.has(name) || fieldNames[name])) {
-        const value = (named[2] ?? '').trim();
-        if (rightFields.has(name)) here.right = value;
-        else here.fields[fieldNames[name] as ListedField] = value;
-      } else if (here && answer !== undefined && !asked.test(words)) {
-        here.answers.push(answerFrom(answer, ticked.test(words)));
-        here.letters.push(/^\(?([A-Za-z])\s?[.)]/.exec(words)?.[1]?.toLowerCase() ?? '');
-      } else if (isQuestion(words) || apart || !here) {
-        here = {
-          line,
-          prompt: (numbered.exec(words) ?? asked.exec(words))?.[1] ?? words,
-          answers: [],
-          fields: {},
-          letters: [],
-        };
-        questions.push(here);
-      } else {
-        here.answers.push(answerFrom(words, false));
-        here.letters.push('');
-      }
-      apart = false;
-    });
+  linesOf(text, notes).forEach(({ number: line, text: raw }) => {
+    const words = raw.trim();
+    if (!words) {
+      apart = true;
+      return;
+    }
+    const named = field.exec(words);
+    const name = fold(named?.[1] ?? '');
+    const answer = (lettered.exec(words) ?? bulleted.exec(words))?.[1];
+    if (here && named && (rightFields.has(name) || fieldNames[name])) {
+      const value = (named[2] ?? '').trim();
+      if (rightFields.has(name)) here.right = value;
+      else here.fields[fieldNames[name] as ListedField] = value;
+    } else if (here && answer !== undefined && !asked.test(words)) {
+      here.answers.push(answerFrom(answer, ticked.test(words)));
+      here.letters.push(/^\(?([A-Za-z])\s?[.)]/.exec(words)?.[1]?.toLowerCase() ?? '');
+    } else if (isQuestion(words) || apart || !here) {
+      here = {
+        line,
+        prompt: (numbered.exec(words) ?? asked.exec(words))?.[1] ?? words,
+        answers: [],
+        fields: {},
+        letters: [],
+      };
+      questions.push(here);
+    } else {
+      here.answers.push(answerFrom(words, false));
+      here.letters.push('');
+    }
+    apart = false;
+  });
   for (const question of questions) settle(question as Listed & { letters: string[] }, notes);
   // A line alone above all questions is what they are called.
   const [first, second] = questions;
@@ -86,8 +83,8 @@ export function readPlain(text: string, id = 'quiz'): Read {
 const isQuestion = (words: string): boolean => numbered.test(words) || asked.test(words) || /\?\s*$/.test(words);
 
 function answerFrom(words: string, tick: boolean): ListedAnswer {
-  const right = tick || rightWords.test(words);
-  return { text: words.replace(rightWords, '').trim(), credit: right ? 1 : null };
+  const bare = words.endsWith('*') ? withoutEnding(words, '*') : words.replace(rightWord, '');
+  return { text: bare.trim(), credit: tick || bare !== words ? 1 : null };
 }
 
 /** Where one answer is right the others are wrong; "Answer: B" names it by letter, number or words. */
@@ -96,10 +93,12 @@ function settle(question: Listed & { letters: string[] }, notes: Note[]): void {
   if (question.right !== undefined && answers.length > 0) {
     const whole = answers.find((a) => fold(a.text) === fold(question.right ?? ''));
     const parts = whole ? [question.right] : question.right.split(/\s*(?:[;,]|\band\b)\s*/);
-    for (const part of parts.filter(Boolean)) {
+    const folded = answers.map((a) => fold(a.text));
+    const named = (words: string) => answers[folded.indexOf(fold(words))];
+    for (const part of parts.filter(Boolean).slice(0, MOST_ANSWERS)) {
       const letter = letters.indexOf(part.toLowerCase().replace(/[.)]$/, ''));
       const found =
-        answers.find((a) => fold(a.text) === fold(part)) ??
+        named(part) ??
         (part.length <= 2 && letter >= 0 ? answers[letter] : undefined) ??
         (/^[a-z]$/i.test(part) ? answers[part.toLowerCase().charCodeAt(0) - 97] : undefined) ??
         (/^\d+$/.test(part) ? answers[Number(part) - 1] : undefined);

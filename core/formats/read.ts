@@ -2,6 +2,7 @@
 import type { Quiz } from '../quiz/schema';
 import { readCsv } from './csv';
 import { readJson } from './json';
+import { LONGEST_TEXT, MOST_NOTES } from './lines';
 import type { Note } from './listed';
 import { readMarkdown } from './markdown';
 import { readPlain } from './plain';
@@ -31,6 +32,11 @@ export function readQuestions(
   text: string,
   { fileName = '', id = 'quiz' }: { fileName?: string; id?: string } = {},
 ): { format: Format; quiz: Quiz; notes: Note[] } | { format: Format; trouble: string } {
+  if (text.length > LONGEST_TEXT)
+    return {
+      format: 'plain',
+      trouble: `This is too long to be read at once: ${LONGEST_TEXT / 1_000_000} million characters at most.`,
+    };
   const format = formatOf(text, fileName);
   if (format === 'json') {
     const read = readJson(text);
@@ -43,5 +49,5 @@ export function readQuestions(
   }
   const read =
     format === 'table' ? readCsv(text, id) : format === 'markdown' ? readMarkdown(text, id) : readPlain(text, id);
-  return { format, ...read };
+  return { format, quiz: read.quiz, notes: read.notes.slice(0, MOST_NOTES) };
 }

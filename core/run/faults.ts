@@ -1,7 +1,7 @@
 /** Why what a visitor sent cannot be taken, in words for them, at its place. */
 import type { Block, ContactBlock, Question } from '../quiz/schema';
 import { boundsOf, isContact, isQuestion, pickRange } from '../quiz/lookup';
-import { type Answer, answerFault, chosenIn, isAnswered, partOf } from '../score/answer';
+import { type Answer, answerFault, chosenIn, isAnswered, isFreeEntry, partOf } from '../score/answer';
 import type { ContactGiven, Sent } from './sent';
 
 export type RefusalCode =
@@ -85,6 +85,8 @@ function questionFaults(question: Question, answer: Answer | undefined): Refusal
   }
   switch (question.kind) {
     case 'choice': {
+      if (isFreeEntry(answer) && answer.text.length > LONGEST_ANSWER)
+        return fault('too-long', `Please keep it under ${LONGEST_ANSWER} characters.`);
       const n = chosenIn(answer).length;
       const { min, max } = pickRange(question);
       if (n < min) return fault('too-few', `Please choose ${min - n} more.`);
@@ -108,9 +110,17 @@ function questionFaults(question: Question, answer: Answer | undefined): Refusal
       return early || late ? fault('out-of-range', 'Please choose a day within the range.') : [];
     }
     default:
+      if (typedParts(answer).some((words) => words.length > LONGEST_ANSWER))
+        return fault('too-long', `Please keep each part under ${LONGEST_ANSWER} characters.`);
       return missingParts(question, answer).length > 0 ? fault('required', 'Please fill in every part.') : [];
   }
 }
+
+/** The words in the parts of an answer that has several. */
+const typedParts = (answer: Answer): string[] =>
+  typeof answer === 'object' && !Array.isArray(answer)
+    ? Object.values(answer).filter((part): part is string => typeof part === 'string')
+    : [];
 
 function rangeWords(min: number, max: number): string {
   if (min === -Infinity) return `Please give ${max} at most.`;
