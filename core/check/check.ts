@@ -12,7 +12,7 @@ import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
 import { error, type Finding, warning } from './finding';
 import { type Around, isSafeAddress, referenceFindings } from './references';
-import { reachOf } from './reach';
+import { type Budget, newBudget, reachOf } from './reach';
 
 export type { Finding } from './finding';
 
@@ -71,8 +71,15 @@ function structure(quiz: Quiz): Finding[] {
   return found;
 }
 
+const TOO_MUCH =
+  'There are too many rules to look through all ways. Whether every page and rule is reached was not found out; try a few with “Follow a visitor”.';
+
 function reachability(quiz: Quiz): Finding[] {
-  const { pages, routes, endless } = reachOf(quiz);
+  const reach = reachOf(quiz);
+  if (!reach) return [warning('too-much-to-look-at', 'route', [], TOO_MUCH)];
+  const { pages, routes, endless } = reach;
+  // Reasons are looked for as long as this lasts: with many rules that are never taken they would take minutes.
+  const budget = newBudget();
   const found: Finding[] = [];
   const name = (page: Page) => page.name || 'A page';
   for (const page of quiz.pages) {
@@ -88,7 +95,7 @@ function reachability(quiz: Quiz): Finding[] {
             'route-never',
             'route',
             [page.id],
-            `The ${ordinal(i)} rule of “${name(page)}” is never taken: ${whyNever(quiz, page, i)}.`,
+            `The ${ordinal(i)} rule of “${name(page)}” is never taken: ${whyNever(quiz, page, i, budget)}.`,
             {
               say: 'Take the rule out',
               edit: { name: 'remove-rule', ops: [withoutRule(page, i)] },
@@ -106,21 +113,20 @@ function reachability(quiz: Quiz): Finding[] {
 }
 
 /** Why a rule is not taken, found by trying it in other places: whether answers make it true at all, and which rule above it is taken instead. */
-function whyNever(quiz: Quiz, page: Page, i: number): string {
+function whyNever(quiz: Quiz, page: Page, i: number, budget: Budget): string {
   const routes = page.routes ?? [];
   const rule = routes[i];
   if (!rule) return '';
-  const takenAmong = (above: typeof routes) => {
+  const takenAmong = (above: typeof routes): boolean | null => {
     const tried = [...above, rule];
     const pages = quiz.pages.map((p) => (p.id === page.id ? { ...p, routes: tried } : p));
-    return (
-      reachOf({ ...quiz, pages })
-        .routes.get(page.id)
-        ?.has(tried.length - 1) ?? false
-    );
+    const reach = reachOf({ ...quiz, pages }, budget);
+    return reach && (reach.routes.get(page.id)?.has(tried.length - 1) ?? false);
   };
-  if (!takenAmong([])) return 'no answers make it true';
-  const alone = routes.slice(0, i).findIndex((one) => !takenAmong([one]));
+  const onItsOwn = takenAmong([]);
+  if (onItsOwn === null) return 'no answers make it true, or rules above it are taken first';
+  if (!onItsOwn) return 'no answers make it true';
+  const alone = routes.slice(0, i).findIndex((one) => takenAmong([one]) === false);
   return alone < 0 ? 'the rules above it are taken first' : `the ${ordinal(alone)} rule is taken first`;
 }
 

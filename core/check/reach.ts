@@ -30,14 +30,36 @@ export type Reach = {
 const MOST_LOOKED_AT = 6_000;
 const MOST_TRIED = 20_000;
 
-export function reachOf(quiz: Quiz): Reach {
-  const carried = canBeCarried(quiz) ? carriedReach(quiz) : null;
-  return carried ?? triedReach(quiz);
+/** How much may still be looked at. One budget is given to everything that belongs to one check, so that its time has an end. */
+export class Budget {
+  constructor(private left: number) {}
+
+  /** @returns false where there is not so much left; then there is nothing left at all */
+  spend(steps: number): boolean {
+    this.left -= Math.min(steps, this.left);
+    return this.left > 0;
+  }
+
+  get isSpent(): boolean {
+    return this.left <= 0;
+  }
+}
+/** States visited and tests evaluated; about half a second. */
+export const newBudget = (steps = 2_000_000): Budget => new Budget(steps);
+
+/** @returns who can get where; null where the budget does not reach for finding it out */
+export function reachOf(quiz: Quiz, budget = newBudget()): Reach | null {
+  const carried = canBeCarried(quiz) ? carriedReach(quiz, budget) : null;
+  if (carried) return carried;
+  const tried = budget.isSpent ? null : triedReach(quiz, budget);
+  return budget.isSpent ? null : tried;
 }
 
-function carriedReach(quiz: Quiz): Reach | null {
+function carriedReach(quiz: Quiz, budget: Budget): Reach | null {
   const reach: Reach = { pages: new Set(), routes: new Map(), endless: [] };
   const tests = testsByQuestion(quiz);
+  // What is asked of a state on its page: at least one thing, on average all conditions by the pages there are.
+  const perState = 1 + Math.ceil([...tests.values()].flat().length / Math.max(1, quiz.pages.length));
   const ways = new Map<string, Way[]>();
   const waysOf = (question: Question): Way[] => {
     const known = ways.get(question.id) ?? possibleWays(question, tests.get(question.id) ?? []);
@@ -49,7 +71,10 @@ function carriedReach(quiz: Quiz): Reach | null {
       // A walk takes known values by their defaults.
       const given = { ...quiz, known: quiz.known.map((k) => ({ ...k, default: known.get(k.id) ?? k.default ?? '' })) };
       new StateWalk(given, waysOf, controlColumns(quiz), MOST_LOOKED_AT, undefined, { contactMayBeEmpty: true }).run({
-        visit: (page) => reach.pages.add(page),
+        visit: (page) => {
+          reach.pages.add(page);
+          if (!budget.spend(perState)) throw new TooManyStates();
+        },
         leave: (page, route) => {
           const own = reach.routes.get(page) ?? new Set<number>();
           reach.routes.set(page, own.add(route));
@@ -143,7 +168,7 @@ function numbersFor(question: Extract<Question, { kind: 'number' | 'slider' | 'r
 
 // Where pages lead back.
 
-function triedReach(quiz: Quiz): Reach {
+function triedReach(quiz: Quiz, budget: Budget): Reach {
   const reach: Reach = { pages: new Set(), routes: new Map(), endless: [] };
   const asks = quiz.pages.filter((p) => p.stage === 'ask');
   const results = quiz.pages.filter((p) => p.stage === 'result');
@@ -152,7 +177,7 @@ function triedReach(quiz: Quiz): Reach {
   const nextAfter = (index: number): string[] => {
     const to: string[] = [];
     for (const page of asks.slice(index)) {
-      if (!page.showIf || canBe(quiz, page.showIf)) to.push(page.id);
+      if (!page.showIf || canBe(quiz, budget, page.showIf)) to.push(page.id);
       if (!page.showIf) return to;
     }
     return [...to, END];
@@ -168,13 +193,13 @@ function triedReach(quiz: Quiz): Reach {
     const taken = new Set<number>();
     const before: Condition[] = [];
     (page.routes ?? []).forEach(({ when, to }, i) => {
-      if (canBe(quiz, { all: [when, ...before.map((c) => ({ not: c }))] })) {
+      if (canBe(quiz, budget, { all: [when, ...before.map((c) => ({ not: c }))] })) {
         taken.add(i);
         for (const t of targets(to, page, index)) out.add(t);
       }
       before.push(when);
     });
-    if (before.length === 0 || canBe(quiz, { all: before.map((c) => ({ not: c })) })) {
+    if (before.length === 0 || canBe(quiz, budget, { all: before.map((c) => ({ not: c })) })) {
       taken.add(-1);
       for (const t of targets(page.otherwise ?? 'next', page, index)) out.add(t);
     }
@@ -191,7 +216,7 @@ function triedReach(quiz: Quiz): Reach {
     queue.push(...(edges.get(id) ?? []));
   }
   if (reach.pages.has(END))
-    for (const page of results) if (!page.showIf || canBe(quiz, page.showIf)) reach.pages.add(page.id);
+    for (const page of results) if (!page.showIf || canBe(quiz, budget, page.showIf)) reach.pages.add(page.id);
   // Backwards from the ends: what cannot come to one is endless.
   const ends = new Set<string>([END, ...resultIds]);
   for (let grew = true; grew;) {
@@ -207,8 +232,9 @@ function triedReach(quiz: Quiz): Reach {
 }
 
 /** Whether any answers, sums, verdicts and known values make a condition true. True where there are too many to try. */
-export function canBe(quiz: Quiz, condition: Condition): boolean {
+export function canBe(quiz: Quiz, budget: Budget, condition: Condition): boolean {
   const tests = testsIn(condition);
+  if (!budget.spend(tests.length)) return true;
   const variables = variablesOf(quiz, tests);
   const size = variables.reduce((n, v) => n * v.values.length, 1);
   if (size > MOST_TRIED) return true;
@@ -216,7 +242,7 @@ export function canBe(quiz: Quiz, condition: Condition): boolean {
   const facts = triedFacts(quiz, chosen);
   const tryFrom = (index: number): boolean => {
     const variable = variables[index];
-    if (!variable) return holds(condition, facts);
+    if (!variable) return !budget.spend(tests.length) || holds(condition, facts);
     return variable.values.some((value) => {
       chosen.set(variable.key, value);
       return tryFrom(index + 1);

@@ -17,7 +17,13 @@ export function readJson(text: string): { quiz: Quiz } | { faults: Fault[] } {
 /** "line 12": where text stops being JSON. The engine's own parser does not always say. */
 function placeOfSyntax(text: string): string {
   const errors: ParseError[] = [];
-  parse(text, errors, { disallowComments: true, allowTrailingComma: false });
+  try {
+    parse(text, errors, { disallowComments: true, allowTrailingComma: false });
+  } catch (error) {
+    // The parser calls itself for every bracket, and the stack has an end.
+    if (!(error instanceof RangeError)) throw error;
+    return 'line 1';
+  }
   return `line ${text.slice(0, errors[0]?.offset ?? text.length).split('\n').length}`;
 }
 

@@ -9,6 +9,8 @@ let thorough: ReturnType<Ajv['compile']> | undefined;
 
 export type Fault = { /** JSON pointer into the document */ place: string; reason: string };
 const MOST_FAULTS = 20;
+/** Objects and lists inside each other. A text with a link in a list takes 15 of them; a condition has the rest. */
+export const MOST_DEPTH = 40;
 
 type Loose = Record<string, unknown>;
 const isObject = (value: unknown): value is Loose =>
@@ -41,6 +43,8 @@ function upgraded(value: unknown): { document: unknown } | { fault: Fault } {
  * @returns the quiz, with what was left out filled in; or every fault, in the order of the document
  */
 export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: Fault[] } {
+  if (isDeeperThan(value, MOST_DEPTH))
+    return { faults: [{ place: '', reason: `this is nested too deeply: ${MOST_DEPTH} levels at most` }] };
   const read = upgraded(value);
   if ('fault' in read) return { faults: [read.fault] };
   const { document } = read;
@@ -64,27 +68,41 @@ function tellAll(errors: ErrorObject[]): Fault[] {
 }
 
 /**
- * Where a value fits none of several shapes, Ajv reports what each of them misses. The one that was meant is the one that misses nothing but
- * details: no field that would tell it from the others, and the deepest inside.
+ * Where a value fits none of several shapes, Ajv reports what each of them misses, and then the union itself. The shape that was meant is the
+ * one that misses nothing but details: no field that would tell it from the others. Ajv reports the inside of a union right before it, so that
+ * one pass with a stack is enough.
  */
 function meant(errors: ErrorObject[]): ErrorObject[] {
-  const unions = errors.filter((e) => e.keyword === 'anyOf');
-  let left = errors;
-  for (const union of unions) {
-    const inside = (e: ErrorObject) =>
-      e !== union && e.schemaPath.startsWith(`${union.schemaPath}/`) && e.instancePath.startsWith(union.instancePath);
-    const within = left.filter(inside);
-    const branchOf = (e: ErrorObject) => e.schemaPath.slice(union.schemaPath.length + 1).split('/')[0] ?? '';
-    const branches = new Map<string, ErrorObject[]>();
-    for (const e of within) branches.set(branchOf(e), [...(branches.get(branchOf(e)) ?? []), e]);
-    const strange = (list: ErrorObject[]) =>
-      list.filter((e) => e.instancePath === union.instancePath && ['required', 'type', 'const'].includes(e.keyword))
-        .length;
-    const candidates = [...branches.values()].filter((list) => strange(list) === 0).sort((a, b) => a.length - b.length);
-    const keep = new Set(candidates[0] ?? [union]);
-    left = left.filter((e) => (e === union ? keep.has(e) : !within.includes(e) || keep.has(e)));
+  const kept: ErrorObject[] = [];
+  for (const error of errors) {
+    if (error.keyword !== 'anyOf') {
+      kept.push(error);
+      continue;
+    }
+    const start = `${error.schemaPath}/`;
+    let from = kept.length;
+    while (from > 0 && isInside(kept[from - 1], error, start)) from -= 1;
+    kept.push(...branchMeant(kept.splice(from), error, start));
   }
-  return left;
+  return kept;
+}
+
+const isInside = (error: ErrorObject | undefined, union: ErrorObject, start: string): boolean =>
+  error !== undefined && error.schemaPath.startsWith(start) && error.instancePath.startsWith(union.instancePath);
+
+function branchMeant(within: ErrorObject[], union: ErrorObject, start: string): ErrorObject[] {
+  const branches = new Map<string, ErrorObject[]>();
+  for (const error of within) {
+    const branch = error.schemaPath.slice(start.length).split('/')[0] ?? '';
+    const list = branches.get(branch) ?? [];
+    branches.set(branch, list);
+    list.push(error);
+  }
+  const isOfAnother = (error: ErrorObject) =>
+    error.instancePath === union.instancePath && ['required', 'type', 'const'].includes(error.keyword);
+  const candidates = [...branches.values()].filter((list) => !list.some(isOfAnother));
+  const best = candidates.reduce<ErrorObject[] | null>((a, b) => (a && a.length <= b.length ? a : b), null);
+  return best ?? [union];
 }
 
 const typeWords: Record<string, string> = {
@@ -146,6 +164,15 @@ function patternWords(pattern: string): string {
   return pattern.startsWith('^[A-Za-z]{2,3}')
     ? 'a language like en or pt-BR is expected'
     : 'this is not written as it should be';
+}
+
+/** Whether objects and lists stand deeper inside each other than `most`; looks no deeper than that. */
+export function isDeeperThan(value: unknown, most: number): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  if (most === 0) return true;
+  const inside = Array.isArray(value) ? value : Object.values(value);
+  for (const one of inside) if (typeof one === 'object' && isDeeperThan(one, most - 1)) return true;
+  return false;
 }
 
 /** Ids are unique per kind of thing; scales and outcomes share one namespace, since both are weighed. */
