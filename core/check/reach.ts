@@ -44,11 +44,14 @@ export class Budget {
     return this.left <= 0;
   }
 }
-/** States visited and tests evaluated; about half a second. */
-export const newBudget = (steps = 2_000_000): Budget => new Budget(steps);
+/** States visited and tests evaluated; about a second. */
+export const newBudget = (steps = 1_000_000): Budget => new Budget(steps);
+/** What it costs to begin, in steps: everything about a quiz is looked up anew. */
+const BEGINNING = 10_000;
 
 /** @returns who can get where; null where the budget does not reach for finding it out */
 export function reachOf(quiz: Quiz, budget = newBudget()): Reach | null {
+  if (!budget.spend(BEGINNING)) return null;
   const carried = canBeCarried(quiz) ? carriedReach(quiz, budget) : null;
   if (carried) return carried;
   const tried = budget.isSpent ? null : triedReach(quiz, budget);
@@ -255,42 +258,44 @@ const ABSENT = Symbol('not on the way');
 type Variable = { key: string; values: unknown[] };
 type Sum = { value: number | null; most: number | null };
 
+/** What a test asks about, as `triedFacts` looks it up. */
+function variableKey(test: Test): string {
+  if ('answer' in test) return `answer ${test.answer}`;
+  if ('scale' in test || 'topic' in test) return sumKey(test);
+  if ('verdict' in test) return `verdict ${test.verdict}`;
+  if ('known' in test) return `known ${test.known}`;
+  return 'contact' in test ? `contact ${test.contact}` : 'attempts';
+}
+
 function variablesOf(quiz: Quiz, tests: Test[]): Variable[] {
-  const { questions } = indexOf(quiz);
-  const variables = new Map<string, Variable>();
+  const byKey = new Map<string, Test[]>();
   for (const test of tests) {
-    if ('answer' in test) {
-      const key = `answer ${test.answer}`;
-      const question = questions.get(test.answer);
-      const own = tests.filter((t) => 'answer' in t && t.answer === test.answer);
-      if (!variables.has(key))
-        variables.set(key, { key, values: [ABSENT, ...(question ? distinguished(question, own) : [])] });
-    } else if ('scale' in test || 'topic' in test) {
-      const key = sumKey(test);
-      const own = tests.filter((t) => ('scale' in t || 'topic' in t) && sumKey(t) === key);
-      if (!variables.has(key)) variables.set(key, { key, values: sumValues(quiz, own) });
-    } else if ('verdict' in test) {
-      const outcomes = quiz.verdicts.find((v) => v.id === test.verdict)?.outcomes.map((o) => o.id) ?? [];
-      variables.set(`verdict ${test.verdict}`, { key: `verdict ${test.verdict}`, values: outcomes });
-    } else if ('known' in test) {
-      const own = tests
-        .flatMap((t) => ('known' in t && t.known === test.known ? [t.is, t.contains] : []))
-        .filter((v) => v !== undefined);
-      variables.set(`known ${test.known}`, {
-        key: `known ${test.known}`,
-        values: ['', '\u0001', ...own, own.join(' ')],
-      });
-    } else if ('contact' in test) {
-      variables.set(`contact ${test.contact}`, { key: `contact ${test.contact}`, values: [ABSENT, '', '…'] });
-    } else {
-      const bounds = [test.lt, test.le, test.gt, test.ge, test.eq].filter((n) => n !== undefined);
-      variables.set('attempts', {
-        key: 'attempts',
-        values: [...new Set([1, 2, ...bounds.flatMap((n) => [n - 1, n, n + 1])])].filter((n) => n >= 1),
-      });
-    }
+    const key = variableKey(test);
+    const own = byKey.get(key) ?? [];
+    byKey.set(key, own);
+    own.push(test);
   }
-  return [...variables.values()];
+  return [...byKey].map(([key, own]) => ({ key, values: valuesTold(quiz, own) }));
+}
+
+/** The values that tests of one thing can tell from each other. */
+function valuesTold(quiz: Quiz, own: Test[]): unknown[] {
+  const [test] = own;
+  if (!test) return [];
+  if ('answer' in test) {
+    const question = indexOf(quiz).questions.get(test.answer);
+    return [ABSENT, ...(question ? distinguished(question, own) : [])];
+  }
+  if ('scale' in test || 'topic' in test) return sumValues(quiz, own);
+  if ('verdict' in test) return quiz.verdicts.find((v) => v.id === test.verdict)?.outcomes.map((o) => o.id) ?? [];
+  if ('known' in test) {
+    const words = own.flatMap((t) => ('known' in t ? [t.is, t.contains] : [])).filter((v) => v !== undefined);
+    return ['', '\u0001', ...words, words.join(' ')];
+  }
+  if ('contact' in test) return [ABSENT, '', '…'];
+  const bounds = own.flatMap((t) => ('attempt' in t ? [t.lt, t.le, t.gt, t.ge, t.eq] : []));
+  const near = bounds.filter((n) => n !== undefined).flatMap((n) => [n - 1, n, n + 1]);
+  return [...new Set([1, 2, ...near])].filter((n) => n >= 1);
 }
 
 /** Of all answers, one for each way in which the tests can come out. */

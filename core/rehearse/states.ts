@@ -264,7 +264,7 @@ export class StateWalk {
       ...conditionsOf(this.quiz).map((c) => c.condition),
       ...this.quiz.verdicts.flatMap((v) => (v.by === 'rules' ? v.rules.map((r) => r.when) : [])),
     ];
-    return conditions.flatMap(testsIn).filter((t) => 'answer' in t && t.answer === question);
+    return conditions.flatMap((c) => testsIn(c)).filter((t) => 'answer' in t && t.answer === question);
   }
 
   /** Rows of a grid without a key are answered independently of each other, and add up. */

@@ -109,9 +109,10 @@ export function holds(condition: Condition, facts: Facts): boolean {
 export type Test = Exclude<Condition, { all: unknown } | { any: unknown } | { not: unknown }>;
 
 /** Every single test in a condition, however deep. */
-export function testsIn(condition: Condition): Test[] {
-  if ('all' in condition) return condition.all.flatMap(testsIn);
-  if ('any' in condition) return condition.any.flatMap(testsIn);
-  if ('not' in condition) return testsIn(condition.not);
-  return [condition];
+export function testsIn(condition: Condition, found: Test[] = []): Test[] {
+  if ('all' in condition) for (const one of condition.all) testsIn(one, found);
+  else if ('any' in condition) for (const one of condition.any) testsIn(one, found);
+  else if ('not' in condition) testsIn(condition.not, found);
+  else found.push(condition);
+  return found;
 }
