@@ -11,6 +11,7 @@ export default tseslint.config(
       'test-results/',
       '.stryker/',
       'core/quiz/shape.js',
+      'built/',
     ],
   },
   ...tseslint.configs.strict,

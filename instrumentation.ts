@@ -1,8 +1,6 @@
-/** At the start of the server: configuration is checked, and the workers on queued jobs begin. */
+/** At the start of the server: configuration is checked, and the workers on queued jobs begin as soon as the database answers. */
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
-  const { readConfig } = await import('./server/config');
-  readConfig();
-  const { startWorkers } = await import('./server/workers');
-  await startWorkers();
+  const { startServer } = await import('./server/start');
+  startServer();
 }

@@ -3,10 +3,15 @@ import Ajv, { type JSONSchemaType, type Schema } from 'ajv';
 import type { Membership } from '../db/queries/members';
 import { requireMember } from '../server/auth';
 import { readConfig } from '../server/config';
-import { log } from '../server/log';
+import { isDeeperThan } from '../core/quiz/validate';
+import { wellFormed } from '../core/text/well-formed';
+import { logFailure } from '../server/log';
 import { Problem } from '../server/problem';
 
 const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });
+
+/** Objects and lists inside each other: an edit holds a document, or a part of one. */
+const MOST_DEPTH = 60;
 
 /** A reader of request bodies: JSON of at most `most` bytes that the schema allows, or a clear refusal. */
 export function bodyReader<T>(schema: JSONSchemaType<T> | Schema, most = 64_000): (request: Request) => Promise<T> {
@@ -21,6 +26,9 @@ export function bodyReader<T>(schema: JSONSchemaType<T> | Schema, most = 64_000)
     } catch {
       throw new Problem(400, 'not-json', 'This is not JSON.');
     }
+    if (isDeeperThan(value, MOST_DEPTH))
+      throw new Problem(400, 'too-deep', `This is nested too deeply: ${MOST_DEPTH} levels at most.`);
+    value = wellFormed(text, value);
     if (check(value)) return value;
     const [error] = check.errors ?? [];
     throw new Problem(400, 'not-valid', `${error?.instancePath || 'The request'} ${error?.message ?? 'is not valid'}.`);
@@ -56,18 +64,36 @@ export async function answer(work: () => Promise<Response | object>): Promise<Re
     return result instanceof Response ? result : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
   } catch (error) {
     const problem = error instanceof Problem ? error : unexpected(error);
-    const { status, code, message, details } = problem;
+    const { status, code, message, details, retryAfter } = problem;
     return Response.json(
       { code, message, ...(details === undefined ? {} : { details }) },
-      { status, headers: { 'Cache-Control': 'no-store' } },
+      {
+        status,
+        headers: {
+          'Cache-Control': 'no-store',
+          ...(retryAfter === undefined ? {} : { 'Retry-After': String(retryAfter) }),
+        },
+      },
     );
   }
 }
 
 function unexpected(error: unknown): Problem {
-  log.error({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) }, 'a request failed');
+  // SQLSTATE class 22: what was sent cannot be put into a column, and will not be, however often it is tried.
+  const { code } = ((error as { cause?: unknown } | null)?.cause ?? error ?? {}) as { code?: unknown };
+  if (typeof code === 'string' && code.startsWith('22') && code.length === 5)
+    return new Problem(422, 'not-valid', 'This holds something that cannot be kept. Nothing was changed.');
+  logFailure('a request', error);
   return new Problem(503, 'trouble', 'That did not work just now. Nothing was changed; please try again in a moment.');
 }
+
+/** A whole number as it stands in an address. @throws Problem 400 where it is none that a column can hold */
+export function wholeNumber(text: string | null, name: string): number {
+  const number = text === null || !/^\d{1,10}$/.test(text) ? NaN : Number(text);
+  if (!(number <= LARGEST_INTEGER)) throw new Problem(400, 'not-valid', `${name}: a whole number is expected.`);
+  return number;
+}
+export const LARGEST_INTEGER = 2 ** 31 - 1;
 
 /** A route of the studio: signed in, and, where it changes something, called from our own pages. */
 export function studioRoute<P>(work: (request: Request, member: Membership, params: P) => Promise<Response | object>) {
@@ -78,8 +104,11 @@ export function studioRoute<P>(work: (request: Request, member: Membership, para
     });
 }
 
+/** Refuses what a page of another site sends. Every browser says where a request comes from in one of these two. */
 export function requireOwnOrigin(request: Request): void {
   const origin = request.headers.get('origin');
-  if (origin !== null && origin !== new URL(readConfig().publicUrl).origin)
+  const site = request.headers.get('sec-fetch-site');
+  const isOther = origin !== null && origin !== new URL(readConfig().publicUrl).origin;
+  if (isOther || (site !== null && site !== 'same-origin' && site !== 'none'))
     throw new Problem(403, 'other-origin', 'This request comes from another site.');
 }

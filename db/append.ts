@@ -6,32 +6,55 @@
 import type { Sent } from '../core/run/run';
 import { type Db, statement, type Tx } from './client';
 
-export type NewEvent = { workspaceId: string; runId: string; seq: number; sent: Sent; at: Date; finished: boolean };
+export type NewEvent = {
+  workspaceId: string;
+  runId: string;
+  /** Of the token that opens the run; with another one nothing is written. */
+  tokenHash: string;
+  seq: number;
+  sent: Sent;
+  at: Date;
+  finished: boolean;
+};
 
-// An event that is there already is not put in, and moves no run: `event` has only those that are new.
+/** Characters of all that a run sends, and the number of things it sends. A quiz that is filled in to the last field is far below both. */
+export const LARGEST_RUN = 4_000_000;
+export const MOST_EVENTS = 3_000;
+
+// An event is put in only where its run stands just before it: the row is locked and looked at in the same statement. What may stand in its
+// place already was left there by nobody whom the run knows of (by a process that outlived a restore of the database), and gives way.
 const APPEND = `
   with sent as (
     select * from jsonb_to_recordset($1::jsonb)
-    as s (workspace_id text, run_id text, seq integer, sent jsonb, at timestamptz, finished boolean)),
+    as s (workspace_id text, run_id text, token_hash text, seq integer, sent jsonb, size integer, at timestamptz, finished boolean)),
+  standing as (
+    select sent.* from sent join runs on runs.workspace_id = sent.workspace_id and runs.run_id = sent.run_id
+    where runs.seq = sent.seq - 1 and runs.token_hash = sent.token_hash
+    order by runs.workspace_id, runs.run_id
+    for update of runs),
   event as (
     insert into run_events (workspace_id, run_id, seq, sent, at)
-    select workspace_id, run_id, seq, sent, at from sent
-    on conflict do nothing returning workspace_id, run_id, seq)
-  update runs set seq = sent.seq, last_at = sent.at,
-    finished_at = coalesce(finished_at, case when sent.finished then sent.at end)
-  from sent join event using (workspace_id, run_id, seq)
-  where runs.workspace_id = sent.workspace_id and runs.run_id = sent.run_id and runs.seq = sent.seq - 1
+    select workspace_id, run_id, seq, sent, at from standing
+    on conflict (workspace_id, run_id, seq) do update set sent = excluded.sent, at = excluded.at)
+  update runs set seq = standing.seq, last_at = standing.at, size = runs.size + standing.size,
+    finished_at = coalesce(finished_at, case when standing.finished then standing.at end)
+  from standing
+  where runs.workspace_id = standing.workspace_id and runs.run_id = standing.run_id and runs.seq = standing.seq - 1
   returning runs.workspace_id, runs.run_id`;
 
 type Written = { rows: Record<string, unknown>[] };
+/** Characters of what was sent, as they count for `LARGEST_RUN`. */
+export const sizeOf = (sent: Sent): number => JSON.stringify(sent).length;
 const keyOf = (workspaceId: unknown, runId: unknown) => `${String(workspaceId)} ${String(runId)}`;
 const valuesFor = (events: NewEvent[]): string[] => [
   JSON.stringify(
     events.map((e) => ({
       workspace_id: e.workspaceId,
       run_id: e.runId,
+      token_hash: e.tokenHash,
       seq: e.seq,
       sent: e.sent,
+      size: sizeOf(e.sent),
       at: e.at.toISOString(),
       finished: e.finished,
     })),
@@ -42,6 +65,8 @@ type Waiting = { event: NewEvent; done: (written: boolean) => void; fail: (error
 /** How many statements are on their way at once. A statement that waits for a lock holds up only what is in it. */
 const FLIGHTS = 3;
 const MOST = 100;
+/** Milliseconds after which a connection that says nothing is given up, and those who wait for it are told to try again. */
+const PATIENCE = 5_000;
 
 class Appender {
   private waiting: Waiting[] = [];
@@ -95,16 +120,21 @@ class Appender {
   private async fly(batch: Waiting[]): Promise<void> {
     try {
       const values = valuesFor(batch.map(({ event }) => event));
-      const { rows }: Written = await this.db.$client.query({ name: 'append-events', text: APPEND, values });
+      const statement = { name: 'append-events', text: APPEND, values, query_timeout: PATIENCE };
+      const { rows }: Written = await this.db.$client.query(statement);
       const written = new Set(rows.map((row) => keyOf(row['workspace_id'], row['run_id'])));
       for (const { event, done } of batch) done(written.has(keyOf(event.workspaceId, event.runId)));
     } catch (error) {
-      // What is wrong with one of them must not cost the others: each is tried on its own.
-      if (batch.length === 1) batch[0]?.fail(error);
-      else for (const one of batch) await this.fly([one]);
+      // What is wrong with one of them must not cost the others: each is tried on its own. A lost connection is nobody's fault, and everybody's.
+      if (batch.length > 1 && isRefusal(error)) for (const one of batch) await this.fly([one]);
+      else for (const one of batch) one.fail(error);
     }
   }
 }
+
+/** Whether the database has looked at what was sent and refused it (SQLSTATE classes 22 and 23: data, constraints). */
+const isRefusal = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && /^2[23]/.test(String(error.code));
 
 const appenders = new WeakMap<object, Appender>();
 

@@ -6,12 +6,50 @@ import * as schema from './schema';
 export type Db = NodePgDatabase<typeof schema> & { $client: Pool };
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
-/** A pool on a database. Connections lost to a restart are replaced; whoever was using one gets an error and tries again. */
-export function openDatabase(url: string, max = 16): { db: Db; pool: Pool } {
-  const pool = new Pool({ connectionString: url, max, idleTimeoutMillis: 30_000 });
+/** Milliseconds. A connection that has gone silent gives an error after these, and is not used again. */
+const CONNECTING = 5_000;
+const STATEMENT = 20_000;
+const LOCK = 10_000;
+const IDLE_IN_TRANSACTION = 30_000;
+/** The client's own clock runs a little longer, so that the database says why where it can. */
+const ANSWER = 25_000;
+const KEEP_ALIVE = 10_000;
+
+/**
+ * A pool on a database. Connections lost to a restart are replaced; whoever was using one gets an error and tries again.
+ * @param patient for work that takes as long as it takes, as migrations do
+ */
+export function openDatabase(url: string, { max = 16, patient = false } = {}): { db: Db; pool: Pool } {
+  const pool = new Pool({
+    connectionString: url,
+    max,
+    idleTimeoutMillis: 30_000,
+    connectionTimeoutMillis: CONNECTING,
+    keepAlive: true,
+    keepAliveInitialDelayMillis: KEEP_ALIVE,
+    ...(patient
+      ? {}
+      : {
+          statement_timeout: STATEMENT,
+          lock_timeout: LOCK,
+          idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION,
+          query_timeout: ANSWER,
+        }),
+  });
   // Without a listener an idle connection cut by the database would end the process.
   pool.on('error', () => undefined);
   return { db: drizzle(pool, { schema }), pool };
+}
+
+/** Whether the database answers within so many milliseconds. */
+export async function answersNow(db: Db, patience: number): Promise<boolean> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<boolean>((resolve) => (timer = setTimeout(() => resolve(false), patience)));
+  const answer = db.$client.query('select 1').then(
+    () => true,
+    () => false,
+  );
+  return Promise.race([answer, late]).finally(() => clearTimeout(timer));
 }
 
 /** Statement text with $1, $2 … and its values, as a piece for the query builder. */

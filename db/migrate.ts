@@ -3,14 +3,26 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { Client } from 'pg';
 import { openDatabase } from './client';
 
-/** Makes the database if the server has none of this name, and brings its tables up to date. */
-export async function migrateDatabase(url: string): Promise<void> {
+/** The lock that whoever changes tables holds. Any number; it must be the same in all versions. */
+const LOCK = 5_823_301;
+
+/**
+ * Makes the database if the server has none of this name, and brings its tables up to date. Several processes may do so at once: one does, the
+ * others wait for it.
+ * @param more what else is brought up to date under the same lock
+ */
+export async function migrateDatabase(url: string, more: () => Promise<void> = async () => undefined): Promise<void> {
   await createDatabase(url);
-  const { db, pool } = openDatabase(url, 1);
+  const lock = new Client({ connectionString: url });
+  await lock.connect();
+  const { db, pool } = openDatabase(url, { max: 1, patient: true });
   try {
+    await lock.query('select pg_advisory_lock($1)', [LOCK]);
     await migrate(db, { migrationsFolder: join(process.cwd(), 'db/migrations') });
+    await more();
   } finally {
     await pool.end();
+    await lock.end();
   }
 }
 
@@ -20,9 +32,14 @@ export async function createDatabase(url: string, template?: string): Promise<vo
   await onServer(url, async (client) => {
     const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [name]);
     if (rowCount) return;
-    await client.query(
-      `create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`,
-    );
+    await client
+      .query(
+        `create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`,
+      )
+      .catch((error: { code?: string }) => {
+        // Somebody else made it at the same moment.
+        if (error.code !== '42P04' && error.code !== '23505') throw error;
+      });
   });
 }
 

@@ -2,10 +2,11 @@
  * The tables. Every table of a workspace starts its primary key with `workspace_id`, and queries name it, so that the schema can be spread
  * over machines by workspace. Accounts (better-auth) and the directory of addresses belong to the whole installation.
  */
-import type { Quiz } from '../core/quiz/schema';
+import type { HandOver } from '../core/quiz/chain';
 import type { Edit } from '../core/quiz/edits';
-import type { RichDoc } from '../core/quiz/schema';
+import type { Known, Quiz, RichDoc } from '../core/quiz/schema';
 import type { Sent } from '../core/run/run';
+import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
@@ -100,6 +101,8 @@ export const members = pgTable(
   (t) => [primaryKey({ columns: [t.workspaceId, t.userId] }), index('members_user').on(t.userId)],
 );
 
+/** Findings of a revision, those about other quizzes aside. */
+export type Checked = { revision: number; errors: number; warnings: number };
 // Quizzes: the draft is one document with a revision; what was edited is kept edit by edit.
 export const quizzes = pgTable(
   'quizzes',
@@ -109,6 +112,14 @@ export const quizzes = pgTable(
       .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
     quizId: text('quiz_id').notNull(),
     draft: jsonb('draft').$type<Quiz>().notNull(),
+    // What lists and other quizzes need of the draft, so that they need not read it whole. Written with it.
+    title: text('title').notNull().default(''),
+    description: text('description').notNull().default(''),
+    known: jsonb('known').$type<Known[]>().notNull().default([]),
+    /** Null where the draft was written before this was kept. */
+    handOvers: jsonb('hand_overs').$type<HandOver[]>(),
+    /** What the check said of which revision; counted in the background. */
+    checked: jsonb('checked').$type<Checked>(),
     revision: integer('revision').notNull().default(0),
     /** Revision that the newest edition was made from; null while there is none. */
     publishedRevision: integer('published_revision'),
@@ -138,6 +149,8 @@ export const edits = pgTable(
     /** Made by the browser; the same edit sent twice is kept once. */
     editId: text('edit_id').notNull(),
     edit: jsonb('edit').$type<Edit>().notNull(),
+    /** Characters of it. */
+    size: integer('size').notNull().default(0),
     by: text('by').notNull(),
     madeAt: at('made_at').notNull().defaultNow(),
   },
@@ -207,6 +220,8 @@ export const runs = pgTable(
     lastAt: at('last_at').notNull().defaultNow(),
     finishedAt: at('finished_at'),
     seq: integer('seq').notNull().default(0),
+    /** Characters of all that was sent. */
+    size: integer('size').notNull().default(0),
     /** The seq up to which the figures have counted this run; −1 = not at all. */
     countedSeq: integer('counted_seq').notNull().default(-1),
     countedKeys: jsonb('counted_keys').$type<string[]>().notNull().default([]),
@@ -215,7 +230,11 @@ export const runs = pgTable(
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId] }),
     uniqueIndex('runs_token').on(t.workspaceId, t.tokenHash),
-    index('runs_quiz').on(t.workspaceId, t.quizId, t.lastAt),
+    index('runs_quiz').on(t.workspaceId, t.quizId, t.lastAt, t.runId),
+    index('runs_seen').on(t.workspaceId, t.quizId, t.seenAt, t.runId),
+    index('runs_uncounted')
+      .on(t.workspaceId, t.quizId, t.seenAt)
+      .where(sql`${t.countedSeq} < ${t.seq}`),
     ofQuiz(t),
   ],
 );
@@ -296,6 +315,9 @@ export const deliveries = pgTable(
   {
     workspaceId: text('workspace_id').notNull(),
     letterId: text('letter_id').notNull(),
+    // Of the letter, so that the tray is read from one index.
+    quizId: text('quiz_id').notNull().default(''),
+    writtenAt: at('written_at').notNull().defaultNow(),
     state: text('state').$type<'waiting' | 'delivered' | 'failed'>().notNull(),
     tries: integer('tries').notNull().default(0),
     trouble: text('trouble').notNull().default(''),
@@ -303,6 +325,7 @@ export const deliveries = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.letterId] }),
+    index('deliveries_tray').on(t.workspaceId, t.quizId, t.state, t.writtenAt, t.letterId),
     foreignKey({
       columns: [t.workspaceId, t.letterId],
       foreignColumns: [letters.workspaceId, letters.letterId],

@@ -177,8 +177,7 @@ async function takeQuiz(quiz: Quiz, visitor: Visitor, number: number, seen: Date
 
 /** Sends the letters that the runs caused, each as of the moment it was written. */
 async function deliver(workspaceId: string, quizId: string): Promise<void> {
-  for (const letter of await newestLetters(database(), workspaceId, quizId, 10_000)) {
-    if (letter.state !== 'waiting') continue;
+  for (const letter of await newestLetters(database(), workspaceId, quizId, 'waiting', 10_000)) {
     await sendLetter(
       { workspaceId, letterId: letter.letterId },
       () => new Date(letter.writtenAt.getTime() + 2_000),

@@ -3,12 +3,13 @@ import { count } from 'drizzle-orm';
 import { openDatabase } from '../db/client';
 import { dropTestDatabases, migrateDatabase } from '../db/migrate';
 import { user } from '../db/schema';
+import { prepareQueue } from '../server/jobs';
 
 const url = process.env['DATABASE_URL'] ?? '';
 async function migrate(): Promise<void> {
   if (process.argv.includes('--drop-tests')) return dropTestDatabases(url);
-  if (!process.argv.includes('--is-empty')) return migrateDatabase(url);
-  const { db, pool } = openDatabase(url, 1);
+  if (!process.argv.includes('--is-empty')) return migrateDatabase(url, () => prepareQueue(url));
+  const { db, pool } = openDatabase(url, { max: 1 });
   const [row] = await db.select({ people: count() }).from(user);
   process.stdout.write(row?.people ? 'in use' : 'empty');
   await pool.end();

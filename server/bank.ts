@@ -5,7 +5,7 @@ import { graft } from '../core/quiz/graft';
 import { isQuestion, questionsOf } from '../core/quiz/lookup';
 import type { Page, Question } from '../core/quiz/schema';
 import type { Membership } from '../db/queries/members';
-import { allQuizzes, bankIdOf, findQuiz, insertQuiz, type QuizRow } from '../db/queries/quizzes';
+import { bankIdOf, findQuiz, insertQuiz, type QuizRow, quizzesWithLinks } from '../db/queries/quizzes';
 import { requireEditor } from './authorise';
 import { database } from './database';
 import { keepEdits } from './edit-quiz';
@@ -50,18 +50,27 @@ export type Kept = {
 /** The questions of the bank, each with the quizzes that take it; `own` where one has changed its copy. */
 export async function listBank(member: Membership): Promise<Kept[]> {
   const { draft } = await openBank(member);
-  const quizzes = await allQuizzes(database(), member.workspaceId);
+  const copies = new Map<string, { quiz: string; title: string; question: Question }[]>();
+  for (const { quizId, title, draft: other } of await quizzesWithLinks(database(), member.workspaceId)) {
+    for (const question of questionsOf(other)) {
+      if (question.linked === undefined) continue;
+      const known = copies.get(question.linked) ?? [];
+      copies.set(question.linked, [...known, { quiz: quizId, title, question }]);
+    }
+  }
   return draft.pages.flatMap((p) =>
-    p.blocks.filter(isQuestion).map((question) => ({
-      question,
-      topic: draft.topics.find((t) => t.id === question.topic)?.name ?? null,
-      usedIn: quizzes.flatMap((row) => {
-        const taken = questionsOf(row.draft).filter((q) => q.linked === question.id);
-        const [first] = taken;
-        if (!first) return [];
-        return [{ quiz: row.quizId, title: row.draft.title, own: !taken.some((q) => isAsKept(q, question)) }];
-      }),
-    })),
+    p.blocks.filter(isQuestion).map((question) => {
+      const usedIn = new Map<string, Kept['usedIn'][number]>();
+      for (const { quiz, title, question: copy } of copies.get(question.id) ?? []) {
+        const asKept = usedIn.get(quiz)?.own === false || isAsKept(copy, question);
+        usedIn.set(quiz, { quiz, title, own: !asKept });
+      }
+      return {
+        question,
+        topic: draft.topics.find((t) => t.id === question.topic)?.name ?? null,
+        usedIn: [...usedIn.values()],
+      };
+    }),
   );
 }
 

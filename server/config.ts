@@ -13,6 +13,8 @@ export type Config = {
   postOffice: string | null;
   /** How often one address may try to sign in, sign up or reset a password in a minute. */
   signInLimit: number;
+  /** What visitors may send, as a multiple of what is usual (`rates.ts`). */
+  visitorRate: number;
 };
 
 let config: Config | undefined;
@@ -24,6 +26,12 @@ export function readConfig(): Config {
     if (!value) throw new Error(`${name} is not set. docs/operating.md tells what it is for.`);
     return value;
   };
+  const positive = (name: string, otherwise: number): number => {
+    const value = Number(process.env[name] ?? otherwise);
+    if (!(value > 0)) throw new Error(`${name} is "${process.env[name]}"; a number above 0 is expected.`);
+    return value;
+  };
+  if (need('AUTH_SECRET').length < 32) throw new Error('AUTH_SECRET is too short: 32 random characters at least.');
   config = {
     databaseUrl: need('DATABASE_URL'),
     smtpUrl: need('SMTP_URL'),
@@ -36,7 +44,8 @@ export function readConfig(): Config {
         : null,
     sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
-    signInLimit: Number(process.env['SIGN_IN_LIMIT'] ?? 12),
+    signInLimit: positive('SIGN_IN_LIMIT', 12),
+    visitorRate: positive('VISITOR_RATE', 1),
   };
   return config;
 }

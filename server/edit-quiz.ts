@@ -1,8 +1,10 @@
-import { applyEdit, type Edit, type EditRefusal } from '../core/quiz/edits';
+import type { Edit, EditRefusal } from '../core/quiz/edits';
+import type { Quiz } from '../core/quiz/schema';
 import {
   bankIdOf,
   editsAfter,
   findQuiz,
+  forgetOldEdits,
   insertEdit,
   insertState,
   type KeptEdit,
@@ -12,6 +14,8 @@ import {
 } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
+import { inBackground } from './background/pool';
+import { applyEdits, type EditsApplied } from './background/tasks';
 import { database } from './database';
 import { followAll } from './follow-bank';
 import { notFound, Problem } from './problem';
@@ -26,6 +30,11 @@ export type EditsKept = {
 /** A pause this long ends a stretch of work, whose end is kept as a state; so does every so many edits, or another person. */
 const STRETCH = 5 * 60_000;
 const MANY = 100;
+
+/** Characters of a quiz, as JSON: some thousand questions with their explanations. */
+export const LARGEST_QUIZ = 3_000_000;
+/** Above so many characters looked at, edits are applied in a thread of their own. */
+const QUICK = 2_000_000;
 
 /**
  * Keeps edits that a browser made on revision `base`. Each is applied to the newest document, where it finds its place by id; one that no
@@ -51,18 +60,19 @@ export async function keepEdits(
       quizId,
       sent.map((s) => s.id),
     );
-    let { draft, revision } = row;
-    const refused: EditsKept['refused'] = [];
-    for (const { id, edit } of sent) {
-      if (kept.has(id)) continue;
-      const done = applyEdit(draft, edit);
-      if ('refused' in done) {
-        refused.push({ id, refusal: done.refused });
-        continue;
-      }
-      draft = done.quiz;
+    const fresh = new Map(sent.filter(({ id }) => !kept.has(id)).map((one) => [one.id, one]));
+    const { draft, applied, refused } = await appliedTo(workspaceId, row.draft, [...fresh.values()]);
+    if (applied.length && JSON.stringify(draft).length > LARGEST_QUIZ)
+      throw new Problem(
+        413,
+        'too-large',
+        `A quiz can hold ${LARGEST_QUIZ / 1_000_000} million characters. This would be more, so nothing of it was kept.`,
+      );
+    let { revision } = row;
+    for (const id of applied) {
+      const edit = fresh.get(id)?.edit;
+      if (!edit) continue;
       revision += 1;
-      kept.add(id);
       await insertEdit(tx, { workspaceId, quizId, revision, editId: id, edit, by: member.name });
     }
     if (revision > row.revision) {
@@ -77,21 +87,44 @@ export async function keepEdits(
           by: row.changedBy,
         });
       await updateQuiz(tx, workspaceId, quizId, { draft, revision, changedAt: now, changedBy: member.name });
+      if (row.revision % MANY > revision % MANY) await forgetOldEdits(tx, workspaceId, quizId);
       if (quizId === bankIdOf(workspaceId)) await followAll(tx, member, row.draft, draft, now);
     }
-    return { revision, since: await editsAfter(tx, workspaceId, quizId, base), refused };
+    const since = await editsAfter(tx, workspaceId, quizId, base);
+    if (since[0] && since[0].revision !== base + 1)
+      throw new Problem(
+        409,
+        'behind',
+        'This window is too far behind to catch up. Please reload it; what you typed is kept on this device.',
+      );
+    return { revision: since.at(-1)?.revision ?? revision, since, refused };
   });
 }
 
-/** What others changed since a revision. */
-export async function editsSince(
-  member: Membership,
-  quizId: string,
-  revision: number,
-): Promise<{ revision: number; since: KeptEdit[] }> {
-  const row = await findQuiz(database(), member.workspaceId, quizId);
+/** Short work is done at once; what could hold visitors up, in a thread. */
+function appliedTo(
+  workspaceId: string,
+  quiz: Quiz,
+  edits: { id: string; edit: Edit }[],
+): EditsApplied | Promise<EditsApplied> {
+  const looked = edits.length * JSON.stringify(quiz).length;
+  return looked < QUICK ? applyEdits(quiz, edits) : inBackground(workspaceId, 'applyEdits', { quiz, edits });
+}
+
+export type Since = {
+  revision: number;
+  since: KeptEdit[];
+  /** In place of edits that are not kept any more: the draft as it stands. */
+  whole?: Quiz;
+};
+
+/** What others changed since a revision: as many edits as are told at once, or the whole draft where they are too old to be kept. */
+export async function editsSince(member: Membership, quizId: string, revision: number): Promise<Since> {
+  const { workspaceId } = member;
+  const row = await findQuiz(database(), workspaceId, quizId);
   if (!row || row.deletedAt) throw notFound('This quiz');
   if (row.revision === revision) return { revision, since: [] };
-  const since = await editsAfter(database(), member.workspaceId, quizId, revision);
-  return { revision: since.at(-1)?.revision ?? revision, since };
+  const since = await editsAfter(database(), workspaceId, quizId, revision);
+  if (since[0]?.revision === revision + 1) return { revision: since.at(-1)?.revision ?? revision, since };
+  return revision < row.revision ? { revision: row.revision, since: [], whole: row.draft } : { revision, since: [] };
 }

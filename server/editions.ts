@@ -1,23 +1,30 @@
 import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import type { Quiz } from '../core/quiz/schema';
+import type { Db, Tx } from '../db/client';
 import { findEdition, liveAt } from '../db/queries/quizzes';
 import { database } from './database';
 import { readConfig } from './config';
 import { notFound } from './problem';
 
-// Editions never change, so any process may keep them; the oldest goes when there are too many.
-const kept = new Map<string, Quiz>();
-const MOST_KEPT = 200;
+// Editions never change, so any process may keep them.
+const kept = new LRUCache<string, Quiz>({ max: 200 });
 
-/** The document of an edition. */
-export async function editionOf(workspaceId: string, quizId: string, edition: number): Promise<Quiz> {
+/**
+ * The document of an edition.
+ * @param db the transaction, for whoever is in one: with a second connection each, as many as there are connections would wait for one another
+ */
+export async function editionOf(
+  workspaceId: string,
+  quizId: string,
+  edition: number,
+  db: Db | Tx = database(),
+): Promise<Quiz> {
   const key = `${workspaceId} ${quizId} ${edition}`;
   const known = kept.get(key);
   if (known) return known;
-  const document = await findEdition(database(), workspaceId, quizId, edition);
+  const document = await findEdition(db, workspaceId, quizId, edition);
   if (!document) throw notFound('This edition');
-  const oldest = kept.keys().next();
-  if (kept.size >= MOST_KEPT && !oldest.done) kept.delete(oldest.value);
   kept.set(key, document);
   return document;
 }

@@ -1,18 +1,15 @@
 import { followBank } from '../core/quiz/bank';
 import { applyEdit } from '../core/quiz/edits';
-import { questionsOf } from '../core/quiz/lookup';
 import type { Quiz } from '../core/quiz/schema';
 import type { Tx } from '../db/client';
 import type { Membership } from '../db/queries/members';
-import { allQuizzes, insertEdit, lockQuiz, updateQuiz } from '../db/queries/quizzes';
+import { insertEdit, lockQuiz, quizzesWithLinks, updateQuiz } from '../db/queries/quizzes';
 import { newId } from './ids';
 
 /** Brings all quizzes of the workspace up to date with a bank that has changed, in the transaction that changes it. */
 export async function followAll(tx: Tx, member: Membership, before: Quiz, after: Quiz, now: Date): Promise<void> {
-  const rows = await allQuizzes(tx, member.workspaceId);
   // In one order for all, so that two changes of the bank cannot wait for each other.
-  const linked = rows.filter((row) => questionsOf(row.draft).some((q) => q.linked !== undefined));
-  for (const { quizId } of linked.sort((a, b) => (a.quizId < b.quizId ? -1 : 1))) {
+  for (const { quizId } of await quizzesWithLinks(tx, member.workspaceId)) {
     const row = await lockQuiz(tx, member.workspaceId, quizId);
     const edit = row ? followBank(row.draft, before, after) : null;
     if (!row || !edit) continue;

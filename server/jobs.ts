@@ -1,7 +1,7 @@
 import PgBoss from 'pg-boss';
 import { statement, type Tx } from '../db/client';
 import { readConfig } from './config';
-import { log } from './log';
+import { errorForLog, log } from './log';
 
 export const SEND_LETTER = 'send-letter';
 export const COUNT_RUNS = 'count-runs';
@@ -12,21 +12,42 @@ export type Release = { workspaceId: string; quizId: string; runId?: string };
 
 const kept = globalThis as { yesMaybeJobs?: Promise<PgBoss> };
 
+/** How often a letter is tried, the first time aside: with growing pauses, over some six hours. */
+export const LETTER_TRIES = 12;
+
+function newQueue(url: string, migrate: boolean): PgBoss {
+  const queue = new PgBoss({
+    connectionString: url,
+    max: 3,
+    migrate,
+    connectionTimeoutMillis: 5_000,
+    keepAlive: true,
+  } as PgBoss.ConstructorOptions);
+  queue.on('error', (error) => log.warn(errorForLog(error), 'queue'));
+  return queue;
+}
+
+/** Makes the tables of the queue, and its queues. Part of bringing the tables up to date: several processes doing so at once would stop each other. */
+export async function prepareQueue(url: string): Promise<void> {
+  const queue = newQueue(url, true);
+  await queue.start();
+  await queue.createQueue(SEND_LETTER, {
+    name: SEND_LETTER,
+    retryLimit: LETTER_TRIES,
+    retryDelay: 5,
+    retryBackoff: true,
+    expireInSeconds: 60,
+  });
+  await queue.createQueue(COUNT_RUNS);
+  await queue.createQueue(RELEASE, { name: RELEASE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
+  await queue.stop({ graceful: false, wait: true, timeout: 5_000 });
+}
+
 /** The queue, started when first needed. Enqueuing needs no worker in this process; `workers.ts` makes one. */
 export const boss = (): Promise<PgBoss> =>
   (kept.yesMaybeJobs ??= (async () => {
-    const queue = new PgBoss({ connectionString: readConfig().databaseUrl, max: 3 });
-    queue.on('error', (error) => log.warn({ error: error.message }, 'queue'));
+    const queue = newQueue(readConfig().databaseUrl, false);
     await queue.start();
-    await queue.createQueue(SEND_LETTER, {
-      name: SEND_LETTER,
-      retryLimit: 12,
-      retryDelay: 5,
-      retryBackoff: true,
-      expireInSeconds: 60,
-    });
-    await queue.createQueue(COUNT_RUNS);
-    await queue.createQueue(RELEASE, { name: RELEASE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
     return queue;
   })().catch((error: unknown) => {
     delete kept.yesMaybeJobs;
@@ -51,7 +72,7 @@ const within = (tx: Tx) => ({
 });
 
 export async function stopJobs(): Promise<void> {
-  const queue = await kept.yesMaybeJobs;
+  const queue = await kept.yesMaybeJobs?.catch(() => undefined);
   delete kept.yesMaybeJobs;
   await queue?.stop({ graceful: false, wait: true, timeout: 5_000 });
 }

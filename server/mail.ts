@@ -3,7 +3,14 @@ import { composeLetter } from '../core/run/letter';
 import { looksLikeEmail } from '../core/run/faults';
 import { foldRun, type Run } from '../core/run/run';
 import { rehearsedRun } from '../core/rehearse/sampled';
-import { findLetter, insertLetter, letterCounts, newestLetters, setDelivery } from '../db/queries/letters';
+import {
+  type DeliveryState,
+  findLetter,
+  insertLetter,
+  letterCounts,
+  newestLetters,
+  setDelivery,
+} from '../db/queries/letters';
 import type { Membership } from '../db/queries/members';
 import { finishedWithContact } from '../db/queries/runs';
 import { requireEditor } from './authorise';
@@ -27,10 +34,15 @@ export type TrayLetter = {
 };
 export type Tray = { letters: TrayLetter[]; counts: Record<string, number> };
 
+const TRAY = 60;
+
 /** The newest letters of a quiz, those in trouble first, each as it goes out. */
 export async function trayOf(member: Membership, quizId: string): Promise<Tray> {
   await getQuiz(member, quizId);
-  const rows = await newestLetters(database(), member.workspaceId, quizId, 60);
+  const newest = (state: DeliveryState, most: number) =>
+    newestLetters(database(), member.workspaceId, quizId, state, most);
+  const inTrouble = [...(await newest('failed', TRAY)), ...(await newest('waiting', TRAY))].slice(0, TRAY);
+  const rows = [...inTrouble, ...(await newest('delivered', TRAY - inTrouble.length))];
   return {
     letters: rows.map((r) => ({
       id: r.letterId,

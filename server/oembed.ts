@@ -18,6 +18,15 @@ export type Oembed = {
 
 const [WIDTH, HEIGHT] = [640, 560];
 
+/** A part of an address as it is meant; one that cannot be decoded is taken as it stands, and leads nowhere. */
+function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return part;
+  }
+}
+
 /**
  * @param url the address of a quiz, as visitors know it
  * @param most the room there is
@@ -27,7 +36,7 @@ export async function oembedOf(url: string, most: { width?: number; height?: num
   const inside = url.startsWith(`${publicUrl}/q/`) ? url.slice(publicUrl.length + 3) : '';
   const [address = ''] = inside.split(/[/?#]/);
   if (!address) throw new Problem(404, 'not-found', 'This is not the address of a quiz here.');
-  const { title } = (await liveQuiz(decodeURIComponent(address))).quiz;
+  const { title } = (await liveQuiz(decoded(address))).quiz;
   return {
     version: '1.0',
     type: 'rich',

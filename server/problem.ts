@@ -5,6 +5,8 @@ export class Problem extends Error {
     readonly code: string,
     message: string,
     readonly details?: unknown,
+    /** Seconds after which it may be tried again. */
+    readonly retryAfter?: number,
   ) {
     super(message);
   }

@@ -1,7 +1,8 @@
-import { checkQuiz, type Finding } from '../core/check/check';
+import type { Finding } from '../core/check/check';
 import { bankIdOf, editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
+import { inBackground } from './background/pool';
 import { database } from './database';
 import { notFound, Problem } from './problem';
 
@@ -29,8 +30,9 @@ export async function publishQuiz(
       );
     }
     // A quiz may hand over to itself, which is live from now on.
-    const published = (await liveQuizzes(tx, member.workspaceId)).add(quizId);
-    const errors: Finding[] = checkQuiz(row.draft, undefined, { published }).filter((f) => f.severity === 'error');
+    const published = [...(await liveQuizzes(tx, member.workspaceId)).add(quizId)];
+    const findings = await inBackground(member.workspaceId, 'check', { quiz: row.draft, published });
+    const errors: Finding[] = findings.filter((f) => f.severity === 'error');
     if (errors.length > 0)
       throw new Problem(422, 'has-errors', 'The check found errors. Mend them first; nothing was published.', errors);
     const edition = (row.liveEdition ?? 0) + 1;

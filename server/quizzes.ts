@@ -1,29 +1,34 @@
 import type { Known, Quiz } from '../core/quiz/schema';
 import { blankQuiz } from '../core/quiz/blank';
-import { type HandOver, handOversIn } from '../core/quiz/chain';
-import { checkQuiz } from '../core/check/check';
+import type { HandOver } from '../core/quiz/chain';
 import { writeCsv } from '../core/formats/csv';
 import { writeJson } from '../core/formats/json';
 import { writeMarkdown } from '../core/formats/markdown';
-import { readQuestions } from '../core/formats/read';
 import { isQuestion } from '../core/quiz/lookup';
 import { validateQuiz } from '../core/quiz/validate';
 import { workspaceFigures } from '../db/queries/figures';
 import {
   addressTaken,
-  allQuizzes,
   bankIdOf,
   findQuiz,
   insertQuiz,
   type QuizRow,
+  quizSummaries,
+  setChecked,
+  setHandOvers,
+  uncheckedQuizzes,
   updateQuiz,
+  withoutHandOvers,
 } from '../db/queries/quizzes';
 import type { Tx } from '../db/client';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';
-import { countRuns } from './count-runs';
+import { inBackground } from './background/pool';
+import { countWorkspace } from './count-runs';
 import { database } from './database';
+import { LARGEST_QUIZ } from './edit-quiz';
 import { newId, slugOf } from './ids';
+import { logFailure } from './log';
 import { notFound, Problem } from './problem';
 
 export type QuizState = 'live' | 'changed' | 'draft';
@@ -33,8 +38,8 @@ export type QuizLine = {
   description: string;
   state: QuizState;
   edition: number | null;
-  errors: number;
-  warnings: number;
+  /** What the check says; null while it is still looking. */
+  faults: { errors: number; warnings: number } | null;
   /** Runs started on each of the last thirty days, oldest first. */
   days: number[];
   runs: number;
@@ -48,28 +53,36 @@ export const stateOf = (row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' |
   row.liveEdition === null ? 'draft' : row.publishedRevision === row.revision ? 'live' : 'changed';
 
 const DAYS = 30;
+/** How long the list waits for the check of what was changed. Milliseconds. */
+const PATIENCE = 400;
 
-/** The list of quizzes with their figures, which are brought up to date first. */
+/** The list of quizzes with their figures, which are brought up to date first. What was not checked yet is checked in the background. */
 export async function listQuizzes(member: Membership, now = new Date()): Promise<QuizLine[]> {
-  const rows = await allQuizzes(database(), member.workspaceId);
+  const { workspaceId } = member;
+  await countWorkspace(workspaceId);
+  await keepHandOvers(workspaceId);
+  await Promise.race([checkInBackground(workspaceId), new Promise((resume) => setTimeout(resume, PATIENCE))]);
+  const rows = await quizSummaries(database(), workspaceId);
   const published = new Set(rows.filter((r) => r.liveEdition !== null).map((r) => r.quizId));
-  for (const row of rows) if (row.liveEdition !== null) await countRuns(member.workspaceId, row.quizId);
   const dayNames = Array.from({ length: DAYS }, (_, i) =>
     new Date(now.getTime() - (DAYS - 1 - i) * 86_400_000).toISOString().slice(0, 10),
   );
-  const { sums, days } = await workspaceFigures(database(), member.workspaceId, dayNames[0] ?? '');
+  const { sums, days } = await workspaceFigures(database(), workspaceId, dayNames[0] ?? '');
+  const sumOf = new Map(sums.map((s) => [`${s.quizId} ${s.key}`, s.count]));
+  const dayOf = new Map(days.map((d) => [`${d.quizId} ${d.day}`, d.count]));
   return rows.map((row) => {
-    const findings = checkQuiz(row.draft, undefined, { published });
-    const sum = (key: string) => sums.find((s) => s.quizId === row.quizId && s.key === key)?.count ?? 0;
+    const sum = (key: string) => sumOf.get(`${row.quizId} ${key}`) ?? 0;
+    const { checked, handOvers } = row;
+    const nowhere = handOvers.filter(({ to }) => to !== row.quizId && !published.has(to)).length;
     return {
       id: row.quizId,
-      title: row.draft.title,
-      description: row.draft.description,
+      title: row.title,
+      description: row.description,
       state: stateOf(row),
       edition: row.liveEdition,
-      errors: findings.filter((f) => f.severity === 'error').length,
-      warnings: findings.filter((f) => f.severity === 'warning').length,
-      days: dayNames.map((day) => days.find((d) => d.quizId === row.quizId && d.day === day)?.count ?? 0),
+      faults:
+        checked?.revision === row.revision ? { errors: checked.errors + nowhere, warnings: checked.warnings } : null,
+      days: dayNames.map((day) => dayOf.get(`${row.quizId} ${day}`) ?? 0),
       runs: sum('started'),
       finished: sum('finished'),
       contacts: sum('contact'),
@@ -79,18 +92,62 @@ export async function listQuizzes(member: Membership, now = new Date()): Promise
   });
 }
 
+/** Workspaces whose quizzes are being checked by this process. */
+const checking = new Map<string, Promise<void>>();
+const BATCH = 20;
+
+/** Checks every quiz of a workspace that was changed since it was checked. @returns when all are, or it did not work out */
+export function checkInBackground(workspaceId: string): Promise<void> {
+  const known = checking.get(workspaceId);
+  if (known) return known;
+  const done = checkAll(workspaceId)
+    .catch((error: unknown) => logFailure('check of the list', error))
+    .finally(() => checking.delete(workspaceId));
+  checking.set(workspaceId, done);
+  return done;
+}
+
+async function checkAll(workspaceId: string): Promise<void> {
+  for (;;) {
+    const rows = await uncheckedQuizzes(database(), workspaceId, BATCH);
+    for (const { quizId, draft, revision } of rows) {
+      // A quiz that cannot be looked through in time is said to have one warning: that one.
+      const counts = await inBackground(workspaceId, 'check', { quiz: draft }).then(
+        (findings) => ({
+          errors: findings.filter((f) => f.severity === 'error').length,
+          warnings: findings.filter((f) => f.severity === 'warning').length,
+        }),
+        (error: unknown) => {
+          if (error instanceof Problem && error.code === 'takes-too-long') return { errors: 0, warnings: 1 };
+          throw error;
+        },
+      );
+      await setChecked(database(), workspaceId, quizId, { revision, ...counts });
+    }
+    if (rows.length < BATCH) return;
+  }
+}
+
+/** Puts the hand-overs of drafts beside them that were written before these were kept. */
+async function keepHandOvers(workspaceId: string): Promise<void> {
+  for (const { quizId, draft } of await withoutHandOvers(database(), workspaceId, 1_000))
+    await setHandOvers(database(), workspaceId, quizId, draft);
+}
+
 /** A quiz that another one can hand over to, with what it takes from it. */
 export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
 
 /** The quizzes of this workspace as the studio knows them beside the one that is open. */
-export const otherQuizzes = async (member: Membership): Promise<OtherQuiz[]> =>
-  (await allQuizzes(database(), member.workspaceId)).map((row) => ({
+export async function otherQuizzes(member: Membership): Promise<OtherQuiz[]> {
+  await keepHandOvers(member.workspaceId);
+  return (await quizSummaries(database(), member.workspaceId)).map((row) => ({
     id: row.quizId,
-    title: row.draft.title,
+    title: row.title,
     live: row.liveEdition !== null,
-    known: row.draft.known,
-    handOvers: handOversIn(row.draft),
+    known: row.known,
+    handOvers: row.handOvers,
   }));
+}
 
 /** A quiz of this workspace, or nothing at all. */
 export async function getQuiz(member: Membership, quizId: string): Promise<QuizRow> {
@@ -106,6 +163,12 @@ async function insert(
   now: Date,
   wanted = slugOf(draft.title),
 ): Promise<string> {
+  if (JSON.stringify(draft).length > LARGEST_QUIZ)
+    throw new Problem(
+      413,
+      'too-large',
+      `A quiz can hold ${LARGEST_QUIZ / 1_000_000} million characters, and this has more. Nothing was made of it.`,
+    );
   let address = wanted;
   while (await addressTaken(tx, address)) address = `${wanted}-${newId('', 4)}`;
   await insertQuiz(tx, {
@@ -162,7 +225,7 @@ export async function readIntoQuiz(
   now = new Date(),
 ): Promise<string> {
   requireEditor(member);
-  const read = readQuestions(text, { fileName, id: newId('quiz', 8) });
+  const read = await inBackground(member.workspaceId, 'read', { text, fileName, id: newId('quiz', 8) });
   if ('trouble' in read) throw new Problem(422, 'not-a-quiz', read.trouble);
   const checked = validateQuiz(read.quiz);
   const [fault] = 'faults' in checked ? checked.faults : [];

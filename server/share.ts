@@ -2,11 +2,12 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { indexOf } from '../core/quiz/lookup';
 import type { Outcome, Quiz } from '../core/quiz/schema';
 import { readConfig } from './config';
-import { type Live, liveQuiz } from './editions';
+import { type Live, liveQuiz, markOf } from './editions';
 import { setWords } from './letters-as-paths';
 import { pictureOf } from './pictures';
 
@@ -45,8 +46,18 @@ export function shareOf(address: string, live: Live, mark: string | undefined) {
 /** The picture of an address, as PNG. */
 export async function cardOf(address: string, mark: string | undefined): Promise<Buffer> {
   const live = await liveQuiz(address);
-  return card(live.quiz, sharedOutcome(live, mark));
+  const outcome = sharedOutcome(live, mark);
+  const key = `${live.workspaceId} ${markOf(live)} ${outcome?.id ?? ''}`;
+  const known = cards.get(key);
+  if (known) return known;
+  const made = card(live.quiz, outcome);
+  cards.set(key, made);
+  made.catch(() => cards.delete(key));
+  return made;
 }
+
+/** Drawn once for each edition and outcome; drawing one takes a tenth of a second. */
+const cards = new LRUCache<string, Promise<Buffer>>({ max: 100 });
 
 async function card(quiz: Quiz, outcome: Outcome | null): Promise<Buffer> {
   const picture = outcome?.picture ? await bytesOf(outcome.picture.src) : null;

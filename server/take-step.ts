@@ -1,18 +1,22 @@
 import { randomInt } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import type { Quiz } from '../core/quiz/schema';
 import { same } from '../core/quiz/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../core/run/run';
 import { GRACE } from '../core/run/clock';
+import { sentFromForm } from '../core/run/plain-form';
 import { viewOf } from '../core/run/view';
 import { hasContact } from '../core/stats/counts';
-import { appendEvent } from '../db/append';
-import { insertRun, type RunRow, type RunWithEvents, runByToken } from '../db/queries/runs';
+import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../db/append';
+import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../db/queries/runs';
 import { database } from './database';
 import { editionOf, type Live, liveQuiz } from './editions';
+import { heldUntil } from './held-back';
 import { hashToken, newId } from './ids';
 import { Problem, notFound } from './problem';
 import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
+import { plainTicket, readPlainTicket } from './plain-ticket';
 import { deadlineFor, pageNow, type Standing, standingOf } from './standing';
 
 /** The first page of a quiz as everybody gets it, before there is a run. */
@@ -36,9 +40,11 @@ export async function openRun(
   const { workspaceId, quizId, edition, quiz } = await liveQuiz(address);
   const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;
   // What an earlier quiz says is taken from that quiz alone, not from an address that anybody can write.
+  const own = (values: Record<string, string> | undefined, name: string) =>
+    values && Object.hasOwn(values, name) ? values[name] : undefined;
   const known = Object.fromEntries(
     quiz.known.flatMap(({ id, from, param }) => {
-      const value = from === 'quiz' ? handed?.values[param || id] : params[param || id];
+      const value = own(from === 'quiz' ? handed?.values : params, param || id);
       return value === undefined ? [] : [[id, value.slice(0, 300)] as const];
     }),
   );
@@ -63,6 +69,68 @@ export async function openRun(
   const there = await runByToken(database(), address, hashToken(token));
   if (!there) throw new Problem(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
+}
+
+/**
+ * Goes on with a run that began by forms without scripts, in a browser whose scripts have come now. The run gets a token that this browser has
+ * made: whoever else knew the old one, because they began the run and sent its address to somebody, is out.
+ * @returns where it stands; null where the ticket is good for nothing any more
+ */
+export async function adoptRun(
+  address: string,
+  ticket: string,
+  token: string,
+  now = new Date(),
+): Promise<Standing | null> {
+  const found = await runOfTicket(address, ticket);
+  if (!found) return null;
+  const adopted = await setToken(database(), found.row, hashToken(token));
+  return adopted ? findRun(address, token, now) : null;
+}
+
+/** The run that a ticket is good for: one that has not gone on since the ticket's page was made. Offers taken on that page leave it good. */
+async function runOfTicket(address: string, text: string): Promise<{ row: RunWithEvents; token: string } | null> {
+  const ticket = await readPlainTicket(address, text);
+  const row = ticket && (await runByToken(database(), address, hashToken(ticket.token)));
+  if (!row || row.seq < ticket.seq || row.events.slice(ticket.seq).some((e) => e.do !== 'offer')) return null;
+  return { row, token: ticket.token };
+}
+
+/** Where the run of a ticket stands, and the run's token; null where the ticket is good for nothing any more. */
+export async function findByTicket(
+  address: string,
+  text: string,
+  now = new Date(),
+): Promise<{ standing: Standing; token: string } | null> {
+  const found = await runOfTicket(address, text);
+  return found && { standing: await lookAgain(address, found.token, found.row, now), token: found.token };
+}
+
+/**
+ * Takes a form of a page without scripts. Sent twice, it counts once, and both answers lead on.
+ * @param form what was sent, by field
+ * @returns a ticket for the page that comes next, and what it is to say; null where the run has gone on from another page
+ */
+export async function takePlainStep(
+  address: string,
+  text: string,
+  form: ReadonlyMap<string, string[]>,
+  now = new Date(),
+): Promise<{ ticket: string; step: StepTaken } | null> {
+  const ticket = await readPlainTicket(address, text);
+  const row = ticket && (await runByToken(database(), address, hashToken(ticket.token)));
+  if (!row || !ticket) return null;
+  const offers = row.events.slice(ticket.seq).findIndex((e) => e.do !== 'offer');
+  const seq = offers < 0 ? row.seq : ticket.seq + offers;
+  if (row.seq > seq + 1) return null;
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const before = foldRun(quiz, row, row.events.slice(0, seq));
+  const held = before.finished ? await heldUntil(database(), quiz, row, now) : null;
+  const sent = sentFromForm(viewOf(quiz, before, held), form);
+  if (row.seq > seq && !same(row.events[seq], sent)) return null;
+  const step = await takeStep(address, ticket.token, seq + 1, sent, now);
+  const standing = 'taken' in step ? step.taken : step.standing;
+  return { ticket: await plainTicket(address, { token: ticket.token, seq: standing.seq }), step };
 }
 
 /** Where the run of a token stands. */
@@ -98,15 +166,12 @@ type Pass = { row: RunRow; quiz: Quiz; run: Run };
  * Where runs stood that this process moved last. Nothing depends on it: what is appended is appended only if the database says that the run
  * still stands there, and its events up to there never change. It saves reading and replaying them for the answer that comes next.
  */
-const recent = new Map<string, Pass>();
-const MOST_RECENT = 2_000;
+const recent = new LRUCache<string, Pass>({ max: 2_000 });
 const passKey = (address: string, token: string) => `${address} ${token}`;
 
 function remember(key: string, pass: Pass): void {
-  recent.delete(key);
-  const oldest = recent.keys().next();
-  if (recent.size >= MOST_RECENT && !oldest.done) recent.delete(oldest.value);
-  if (!pass.run.finished) recent.set(key, pass);
+  if (pass.run.finished) recent.delete(key);
+  else recent.set(key, pass);
 }
 
 /**
@@ -126,12 +191,24 @@ export async function takeStep(
     const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
+    if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
+      throw new Problem(
+        413,
+        'run-full',
+        'This run holds as much as can be kept of one. What was sent so far is kept; to answer more, please start anew.',
+      );
     const taken = await inTime(quiz, row, run, sent, now);
     if (!taken) throw new Problem(409, 'moved-on', 'There is time left.', await standingOf(quiz, row, run, now));
     const next = step(quiz, run, taken);
     if ('refused' in next) return { refused: next.refused, standing: await standingOf(quiz, row, run, now) };
+    // An offer that is taken again, is not there, or belongs to a result that is still kept back, is no event.
+    if (
+      taken.do === 'offer' &&
+      (next.run === run || (run.finished && (await heldUntil(database(), quiz, row, now)) !== null))
+    )
+      return { taken: await standingOf(quiz, row, run, now) };
     if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now })) {
-      const moved = { ...row, seq, lastAt: now };
+      const moved = { ...row, seq, size: row.size + sizeOf(taken), lastAt: now };
       remember(key, { row: moved, quiz, run: next.run });
       return { taken: await standingOf(quiz, moved, next.run, now) };
     }
@@ -176,7 +253,8 @@ async function write(
   row: RunRow,
   { run, before, seq, sent, now }: { run: Run; before: Run; seq: number; sent: Sent; now: Date },
 ): Promise<boolean> {
-  const event = { workspaceId: row.workspaceId, runId: row.runId, seq, sent, at: now, finished: run.finished };
+  const { workspaceId, runId, tokenHash } = row;
+  const event = { workspaceId, runId, tokenHash, seq, sent, at: now, finished: run.finished };
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
   const finishedNow = run.finished && !before.finished;
   if (!contactNews && !(finishedNow && hasContact(run))) return appendEvent(database(), event);

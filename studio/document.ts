@@ -218,10 +218,12 @@ export function createDocument({
       async catchUp() {
         if (get().pending.length || sending) return;
         try {
-          const since = await request<{ revision: number; since: KeptEdit[] }>(
+          const since = await request<{ revision: number; since: KeptEdit[]; whole?: Quiz }>(
             `/api/quizzes/${quizId}/edits?since=${get().revision}`,
           );
-          if (since.since.length && !get().pending.length) take({ ...since, refused: [] });
+          if (since.whole && !get().pending.length)
+            set({ confirmed: since.whole, quiz: since.whole, revision: since.revision, done: [], undone: [] });
+          else if (since.since.length && !get().pending.length) take({ ...since, refused: [] });
           else if (since.since.length) soon();
         } catch {
           // The next look, or the next edit, will tell.

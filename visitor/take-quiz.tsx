@@ -29,18 +29,20 @@ type Props = {
   first: Standing;
   spoken: Spoken;
   /** The run that a browser without scripts is in, and what is to be said to it. */
-  run?: { token: string; explained: boolean; trouble: Key | null };
+  run?: { ticket: string; explained: boolean; trouble: Key | null };
+  /** What is to be said on the first page. */
+  told?: Key;
   /** What stands in the address. */
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
+export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Props) {
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const [standing, setStanding] = useState(first);
   const [values, setValues] = useState<Values>(() => valuesFrom(first.view));
   const [faults, setFaults] = useState<Refusal[]>([]);
   const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<Trouble | null>(run?.trouble ?? null);
+  const [trouble, setTrouble] = useState<Trouble | null>(run?.trouble ?? told ?? null);
   const [explained, setExplained] = useState<ReviewLine[] | null>(
     (run?.explained ? first.view.explained : null) ?? null,
   );
@@ -72,10 +74,11 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
       const query = new URLSearchParams(location.search);
       // Who comes from another quiz begins here with what it says of them, whatever was begun before.
       const handed = query.get('handed');
-      const plain = query.get('run');
-      const kept = anew || handed !== null ? null : plain === null ? store.read() : { token: plain };
+      // A page without scripts that scripts have come to after all. Its run gets a token of this browser's own: what stands in an address
+      // may stand there because somebody else has put it there.
+      const plain = anew ? null : query.get('run');
+      const kept = anew || handed !== null || plain !== null ? null : store.read();
       token.current = kept?.token ?? newToken();
-      if (!kept || plain !== null) store.write({ token: token.current });
       for (const own of ['run', 'told', 'wrong']) query.delete(own);
       const place = query.get('in');
       query.delete('in');
@@ -84,8 +87,14 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
         token: token.current,
         params: Object.fromEntries([...query].slice(0, 40)),
         source: query.get('utm_source') ?? place ?? 'link',
+        ...(plain === null ? {} : { ticket: plain }),
       });
+      if (status === 409 && plain !== null) {
+        history.replaceState(null, '', location.pathname);
+        return open(false);
+      }
       if (status === 409 && kept) return open(true);
+      if (status === 200 && !kept) store.write({ token: token.current });
       if (status !== 200) throw new Error((body as { message?: string }).message);
       waiting.current = kept?.waiting?.filter((w) => w.seq > (body as Standing).seq) ?? [];
       if (waiting.current.length) setAway(true);
@@ -272,7 +281,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
       // The first request may have failed while the connection was away.
       await opened.current.catch(() => (opened.current = open(false)));
       const { status, body } = await post('/runs/step', { address, token: token.current, seq: standing.seq + 1, sent });
-      if (status >= 500) throw new Error('not now');
+      if (status >= 500 || status === 429) throw new Error('not now');
       if (status === 200) {
         const now = body as Standing;
         stand(now);
@@ -347,7 +356,7 @@ export function TakeQuiz({ address, first, spoken, run, params = {} }: Props) {
             setExplained(null);
             follow(standing);
           }}
-          plain={{ home: `/q/${address}`, token: run?.token ?? '', params: run ? {} : params }}
+          plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params: run ? {} : params }}
           clock={
             until !== null &&
             standing.clock && (

@@ -32,9 +32,24 @@ export function metadataOf(address: string, live: Live, shared?: string): Metada
   };
 }
 
-type Props = { address: string; live: Live; language: string; params?: Record<string, string> };
+type Props = {
+  address: string;
+  live: Live;
+  language: string;
+  params?: Record<string, string>;
+  /** Somebody came back to a page without scripts that was sent already. */
+  passed?: boolean;
+};
 
-export function FirstPage({ address, live, language, params = {} }: Props) {
+export function FirstPage({ address, live, language, params = {}, passed = false }: Props) {
   const spoken = spokenIn(language, live.quiz.labels);
-  return <TakeQuiz address={address} first={firstLook(live)} spoken={spoken} params={params} />;
+  return (
+    <TakeQuiz
+      address={address}
+      first={firstLook(live)}
+      spoken={spoken}
+      params={params}
+      {...(passed ? { told: 'passed' as const } : {})}
+    />
+  );
 }

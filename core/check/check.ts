@@ -11,7 +11,8 @@ import { spanOf } from '../rehearse/span';
 import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
 import { error, type Finding, warning } from './finding';
-import { type Around, isSafeAddress, referenceFindings } from './references';
+import { isWebAddress } from '../text/address';
+import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget, reachOf } from './reach';
 
 export type { Finding } from './finding';
@@ -183,7 +184,7 @@ function verdicts(quiz: Quiz): Finding[] {
           ),
         );
       }
-      if (outcome.offer && !isSafeAddress(outcome.offer.url)) {
+      if (outcome.offer && !isWebAddress(outcome.offer.url)) {
         found.push(
           error(
             'redirect-unsafe',

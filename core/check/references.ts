@@ -1,6 +1,7 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
 import type { Block, Carry, Condition, Quiz, Target } from '../quiz/schema';
 import { indexOf, isQuestion, nameOf, optionIds } from '../quiz/lookup';
+import { isWebAddress } from '../text/address';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../score/conditions';
 import { namesIn, parseFormula } from '../score/formula';
@@ -71,7 +72,7 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
         error('handover-unpublished', 'route', where, `“${name}” hands over to a quiz that is not published.`),
       );
     if ('carry' in to) carry('route', where, `“${name}”`, to.carry);
-    if ('url' in to && !isSafeAddress(to.url))
+    if ('url' in to && !isWebAddress(to.url))
       found.push(
         error('redirect-unsafe', 'route', where, `“${name}” leads to an address that does not start with https://.`),
       );
@@ -137,10 +138,6 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
     }
   }
 }
-
-/** An address that a visitor may be sent to: https, or a loopback address for trying out. */
-export const isSafeAddress = (url: string): boolean =>
-  /^https:\/\/[^\s/]+\.[^\s]+/.test(url) || /^http:\/\/(127\.0\.0\.1|localhost)(:\d+)?(\/|$)/.test(url);
 
 function formulaFindings(quiz: Quiz): Finding[] {
   const names = [...quiz.scales.map((s) => s.id), 'marks'];

@@ -11,7 +11,7 @@ import type {
   Quiz,
   Verdict,
 } from './schema';
-import { plainText } from '../text/rich';
+import { type Fill, plainText } from '../text/rich';
 
 export type Index = {
   pages: Map<string, Page>;
@@ -110,6 +110,9 @@ export function isKeyed(question: Question): boolean {
 
 /** Whether a person marks it: an essay that is to be reviewed. */
 export const isReviewed = (question: Question): boolean => question.kind === 'essay' && question.review === true;
+
+/** What visitors read of a question where it stands in a list. Its name is the creator's own, and not for them. */
+export const wordingOf = (question: Question, fill?: Fill): string => plainText(question.prompt, fill);
 
 /** What the creator calls it: the own label, or else the wording. */
 export const nameOf = (question: Question): string =>

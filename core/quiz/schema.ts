@@ -20,6 +20,7 @@ import {
   Text,
   Unit,
 } from './schema/questions';
+import { TYPED_ADDRESS } from '../text/address';
 import { Inline, Insert, media, Picture, RichDoc, RichText } from './schema/text';
 
 export type { Condition } from './schema/questions';
@@ -27,6 +28,7 @@ export type { Condition } from './schema/questions';
 export const VERSION = 1;
 
 // Other blocks.
+const Address = Type.String({ maxLength: 2_000, pattern: TYPED_ADDRESS });
 /** What goes along to another quiz or address: a value of this quiz, and the name it goes by there. */
 const Carry = Type.Array(
   closed({ value: oneOf('outcome', 'points', 'percent', 'answer', 'contact', 'known'), ref: optional(Id), as: Line }),
@@ -50,10 +52,7 @@ const Contact = closed({
   skippable: optional(Type.Boolean()),
   consent: optional(closed({ text: Line, version: Type.Integer({ minimum: 1 }), required: Type.Boolean() })),
 });
-const Offer = shared(
-  'Offer',
-  closed({ text: Line, button: Line, url: Type.String({ maxLength: 2_000 }), picture: optional(Picture) }),
-);
+const Offer = shared('Offer', closed({ text: Line, button: Line, url: Address, picture: optional(Picture) }));
 const title = { title: optional(Line) };
 const Block = byField(
   'kind',
@@ -94,7 +93,7 @@ const Target = shared(
     Type.Literal('again'),
     closed({ page: Id }),
     closed({ quiz: Id, carry: optional(Carry) }),
-    closed({ url: Type.String({ maxLength: 2_000 }), carry: optional(Carry) }),
+    closed({ url: Address, carry: optional(Carry) }),
   ]),
 );
 const Page = closed({
@@ -281,7 +280,7 @@ export const QuizSchema = Type.Object(
     bank: optional(Type.Array(Question, { maxItems: 1_000 })),
   },
   {
-    $id: 'yes-maybe-quiz',
+    $id: 'https://yesmaybe.test/quiz.schema.json',
     additionalProperties: false,
     title: `Yes Maybe quiz, version ${VERSION}`,
     $defs: defs,

@@ -159,7 +159,9 @@ function patternWords(pattern: string): string {
   if (pattern.startsWith('^[A-Za-z0-9_-]')) return 'an id of letters, digits, - and _ is expected, 60 at most';
   if (pattern.startsWith('^\\d{4}')) return 'a date like 2027-04-18 is expected';
   if (pattern.startsWith('^#')) return 'a colour like #12695A is expected';
-  if (pattern.includes('mailto')) return 'an address that starts with https://, http://, mailto: or / is expected';
+  if (pattern.startsWith('^(?!\\s)')) return 'a web address that starts with https:// is expected';
+  if (pattern.includes('mailto'))
+    return 'an address that starts with https://, http://, mailto:, tel: or / is expected';
   if (pattern.includes('https?')) return 'a web address, or a path that starts with /, is expected';
   return pattern.startsWith('^[A-Za-z]{2,3}')
     ? 'a language like en or pt-BR is expected'

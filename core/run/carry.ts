@@ -1,7 +1,7 @@
 /** What a visitor takes along out of a quiz: to the next quiz, or to an address. */
 import type { Block, Carry, Known, Quiz } from '../quiz/schema';
 import { indexOf, nameOf } from '../quiz/lookup';
-import { isSafeAddress } from '../check/references';
+import { isWebAddress } from '../text/address';
 import { fold } from '../text/fold';
 import { contactOf, fillFor, type Result, resultOf } from '../score/result';
 import type { Run } from './run';
@@ -25,7 +25,7 @@ export function carried(quiz: Quiz, run: Run, carry: Carry = [], result?: Result
 
 /** An address with what goes along as parameters of it; null where it is not an address one can be sent to. */
 export function addressWith(url: string, values: Record<string, string>): string | null {
-  if (!isSafeAddress(url) || !URL.canParse(url)) return null;
+  if (!isWebAddress(url)) return null;
   const to = new URL(url);
   for (const [name, value] of Object.entries(values)) to.searchParams.set(name, value);
   return to.href;

@@ -1,5 +1,5 @@
 import { choice, option, page, quiz, result, strongest } from '../../tests/quizzes';
-import { foldRun } from './run';
+import { foldRun, reachedOutcomes } from './run';
 import { offerOf } from './offers';
 import type { Sent } from './sent';
 
@@ -29,6 +29,7 @@ const q = quiz(
         outcomes: [
           { id: 'x', name: 'X', offer: reached },
           { id: 'y', name: 'Y' },
+          { id: 'w', name: 'W', offer: reached },
         ],
       },
     ],
@@ -47,11 +48,13 @@ describe('an offer', () => {
     ['of a block that was passed', 'o1', [p1, p2], first],
     ['of an outcome before the end', 'x', [p1], undefined],
     ['of an outcome at the end', 'x', [p1, p2], reached],
+    ['of an outcome that was not reached', 'w', [p1, p2], undefined],
     ['of an outcome that makes none', 'y', [p1, p2], undefined],
     ['of a question', 'q1', [p1], undefined],
     ['of nothing there is', 'z', [p1, p2], undefined],
   ])('%s', (_, id, sent, expected) => {
-    expect(offerOf(q, run(...sent), id)).toEqual(expected);
+    const now = run(...sent);
+    expect(offerOf(q, now, id, () => reachedOutcomes(q, now))).toEqual(expected);
     expect(run(...sent, took(id)).offers).toEqual(expected ? [id] : []);
   });
   it('counts once, and leaves the visitor where they are', () => {

@@ -89,6 +89,15 @@ describe('pages whose place is by chance', () => {
     expect(odds.method).toBe('sampled');
     // It is there where c comes before it (one half) and is answered so (one half).
     expect(Math.abs((odds.pages['a'] ?? 0) - 0.25)).toBeLessThan(0.04);
-    expect([...(reachOf(tied)?.pages ?? [])].filter(Boolean).sort()).toEqual(['a', 'b', 'c', 'end', 'in', 'still', 'x', 'y']);
+    expect([...(reachOf(tied)?.pages ?? [])].filter(Boolean).sort()).toEqual([
+      'a',
+      'b',
+      'c',
+      'end',
+      'in',
+      'still',
+      'x',
+      'y',
+    ]);
   });
 });

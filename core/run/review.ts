@@ -1,6 +1,6 @@
 /** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
 import type { Question, RichText } from '../quiz/schema';
-import { isKeyed, isReviewed, nameOf } from '../quiz/lookup';
+import { isKeyed, isReviewed, wordingOf } from '../quiz/lookup';
 import { acceptedOf } from '../text/fold';
 import { numbered } from '../text/language';
 import type { Answer } from '../score/answer';
@@ -90,7 +90,7 @@ export function reviewLine(
   const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
   return {
     id: question.id,
-    prompt: nameOf(question),
+    prompt: wordingOf(question),
     // The one that is marked: what was mended after it, on a page that was held, would seem to be called wrong.
     given: answerText(question, counted),
     ...(question.kind === 'date' ? { isDay: true as const } : {}),

@@ -9,6 +9,7 @@ import { creditOf } from '../score/credit';
 import { type Facts, holds } from '../score/conditions';
 import { factsOf } from '../score/facts';
 import { addQuestion, Ledger, planOf } from '../score/ledger';
+import { decide } from '../score/verdicts';
 import { drawnBlocks } from './draw';
 import type { ContactGiven, Sent } from './sent';
 import { HELD_BACK } from './held-back';
@@ -105,7 +106,7 @@ export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
 /** The next state of a run, or every reason why what was sent cannot be taken. */
 export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   if (sent.do === 'offer') {
-    return offerOf(quiz, run, sent.outcome) && !run.offers.includes(sent.outcome)
+    return !run.offers.includes(sent.outcome) && offerOf(quiz, run, sent.outcome, () => reachedOutcomes(quiz, run))
       ? { run: { ...run, offers: [...run.offers, sent.outcome] } }
       : { run };
   }
@@ -238,6 +239,13 @@ export function ledgerOf(quiz: Quiz, run: Run): Ledger {
       addQuestion(ledger, question, { answer: run.answers[id], first: run.first[id], byHand: run.reviews[id] });
   }
   return ledger;
+}
+
+/** The outcomes that a run comes to as it stands, of all its verdicts. */
+export function reachedOutcomes(quiz: Quiz, run: Run): ReadonlySet<string> {
+  const ledger = ledgerOf(quiz, run);
+  const facts = runFacts(quiz, run);
+  return new Set(quiz.verdicts.flatMap((verdict) => decide(quiz, verdict, ledger, facts).outcomes));
 }
 
 /** The facts of a run as it stands. `shown` adds what is shown above on the page that is open. */

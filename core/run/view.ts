@@ -3,7 +3,7 @@
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
 import type { Block, Offer, Page, Picture, Quiz, RichText } from '../quiz/schema';
-import { indexOf, isQuestion, nameOf } from '../quiz/lookup';
+import { indexOf, isQuestion, wordingOf } from '../quiz/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
 import { fillFor, resultOf, type Result } from '../score/result';
@@ -156,7 +156,7 @@ function lookOverPage(quiz: Quiz, run: Run): View['page'] {
       const question = indexOf(quiz).questions.get(id);
       if (!question) return [];
       const isDay = question.kind === 'date' ? { isDay: true as const } : {};
-      return [{ page, id, prompt: nameOf(question), given: answerText(question, run.answers[id]), ...isDay }];
+      return [{ page, id, prompt: wordingOf(question), given: answerText(question, run.answers[id]), ...isDay }];
     }),
   );
   // A page passed twice stands where it was passed last.
@@ -304,7 +304,7 @@ function project(block: Block, help: Help): BlockView[] {
           id,
           ...given('title', block.title),
           question: question.id,
-          prompt: nameOf(question),
+          prompt: wordingOf(question),
           options: partsOf(question.options),
         },
       ];

@@ -1,5 +1,6 @@
 /** Rich text is structure, never HTML: a plain string or a document of paragraphs, lists and inserts. */
 import type { Inline, Insert, RichDoc, RichText } from '../quiz/schema';
+import { isLink } from './address';
 
 /** Fills an insert; null or "" leaves it to the insert's fallback. */
 export type Fill = (insert: Insert['attrs']) => string | null;
@@ -67,7 +68,7 @@ export function cleanRich(value: unknown): RichDoc {
       if (!isObject(mark)) return [];
       if (mark['type'] === 'bold' || mark['type'] === 'italic') return [{ type: mark['type'] }];
       const href = isObject(mark['attrs']) ? mark['attrs']['href'] : undefined;
-      return mark['type'] === 'link' && typeof href === 'string' && /^(https?:\/\/|mailto:|\/)/.test(href)
+      return mark['type'] === 'link' && typeof href === 'string' && isLink(href)
         ? [{ type: 'link', attrs: { href } }]
         : [];
     });

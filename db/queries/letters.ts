@@ -2,13 +2,19 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
 import { deliveries, letters } from '../schema';
 
+export type DeliveryState = 'waiting' | 'delivered' | 'failed';
+
 /** Writes a letter down as waiting. A run gets each letter once: a second one is not written. */
 export async function insertLetter(tx: Tx, row: typeof letters.$inferInsert): Promise<boolean> {
   const written = await tx.insert(letters).values(row).onConflictDoNothing().returning({ id: letters.letterId });
   if (written.length === 0) return false;
-  await tx
-    .insert(deliveries)
-    .values({ workspaceId: row.workspaceId, letterId: row.letterId, state: 'waiting', changedAt: row.writtenAt });
+  await tx.insert(deliveries).values({
+    workspaceId: row.workspaceId,
+    letterId: row.letterId,
+    quizId: row.quizId,
+    ...(row.writtenAt ? { writtenAt: row.writtenAt, changedAt: row.writtenAt } : {}),
+    state: 'waiting',
+  });
   return true;
 }
 
@@ -33,21 +39,27 @@ export async function findLetter(db: Db | Tx, workspaceId: string, letterId: str
   return (await db.select(columns).from(letters).innerJoin(deliveries, joined).where(where))[0];
 }
 
-export const newestLetters = (db: Db, workspaceId: string, quizId: string, most: number) =>
+/** The newest letters in a state. */
+export const newestLetters = (
+  db: Db,
+  workspaceId: string,
+  quizId: string,
+  state: DeliveryState,
+  most: number,
+): Promise<LetterRow[]> =>
   db
     .select(columns)
-    .from(letters)
-    .innerJoin(deliveries, joined)
-    .where(and(eq(letters.workspaceId, workspaceId), eq(letters.quizId, quizId)))
-    .orderBy(sql`${deliveries.state} = 'delivered'`, desc(letters.writtenAt), letters.letterId)
+    .from(deliveries)
+    .innerJoin(letters, joined)
+    .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.quizId, quizId), eq(deliveries.state, state)))
+    .orderBy(desc(deliveries.writtenAt), desc(deliveries.letterId))
     .limit(most);
 
 export async function letterCounts(db: Db, workspaceId: string, quizId: string): Promise<Record<string, number>> {
   const rows = await db
     .select({ state: deliveries.state, count: sql<number>`count(*)::int` })
-    .from(letters)
-    .innerJoin(deliveries, joined)
-    .where(and(eq(letters.workspaceId, workspaceId), eq(letters.quizId, quizId)))
+    .from(deliveries)
+    .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.quizId, quizId)))
     .groupBy(deliveries.state);
   return Object.fromEntries(rows.map((r) => [r.state, r.count]));
 }
@@ -56,7 +68,7 @@ export async function setDelivery(
   db: Db | Tx,
   workspaceId: string,
   letterId: string,
-  values: { state: 'waiting' | 'delivered' | 'failed'; trouble: string; changedAt: Date; tried: boolean },
+  values: { state: DeliveryState; trouble: string; changedAt: Date; tried: boolean },
 ): Promise<void> {
   const { tried, ...set } = values;
   await db

@@ -1,8 +1,9 @@
 import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
-import type { Quiz } from '../../core/quiz/schema';
+import { type HandOver, handOversIn } from '../../core/quiz/chain';
 import type { Edit } from '../../core/quiz/edits';
+import type { Known, Quiz } from '../../core/quiz/schema';
 import type { Db, Tx } from '../client';
-import { addresses, editions, edits, quizzes, states } from '../schema';
+import { addresses, type Checked, editions, edits, quizzes, states } from '../schema';
 
 export type QuizRow = typeof quizzes.$inferSelect;
 const own = (workspaceId: string, quizId: string) =>
@@ -31,20 +32,98 @@ export async function liveQuizzes(db: Db | Tx, workspaceId: string): Promise<Set
 /** The document that holds the question bank of a workspace: it is edited like a quiz, and is none. */
 export const bankIdOf = (workspaceId: string): string => `bank-${workspaceId}`;
 
-export const allQuizzes = (db: Db | Tx, workspaceId: string): Promise<QuizRow[]> =>
+const listed = (workspaceId: string) =>
+  and(eq(quizzes.workspaceId, workspaceId), ne(quizzes.quizId, bankIdOf(workspaceId)), isNull(quizzes.deletedAt));
+
+/** A quiz as lists need it: without its draft, which may be a thousand times as large. */
+export type QuizSummary = {
+  quizId: string;
+  title: string;
+  description: string;
+  known: Known[];
+  handOvers: HandOver[];
+  checked: Checked | null;
+  revision: number;
+  publishedRevision: number | null;
+  liveEdition: number | null;
+  changedAt: Date;
+  changedBy: string;
+};
+
+/** The quizzes of a workspace, the one changed last first. */
+export async function quizSummaries(db: Db | Tx, workspaceId: string): Promise<QuizSummary[]> {
+  const rows = await db
+    .select({
+      quizId: quizzes.quizId,
+      title: quizzes.title,
+      description: quizzes.description,
+      known: quizzes.known,
+      handOvers: quizzes.handOvers,
+      checked: quizzes.checked,
+      revision: quizzes.revision,
+      publishedRevision: quizzes.publishedRevision,
+      liveEdition: quizzes.liveEdition,
+      changedAt: quizzes.changedAt,
+      changedBy: quizzes.changedBy,
+    })
+    .from(quizzes)
+    .where(listed(workspaceId))
+    .orderBy(desc(quizzes.changedAt), quizzes.quizId);
+  return rows.map((row) => ({ ...row, handOvers: row.handOvers ?? [] }));
+}
+
+/** Drafts that were written before their hand-overs were kept beside them. */
+export const withoutHandOvers = (db: Db, workspaceId: string, most: number) =>
   db
-    .select()
+    .select({ quizId: quizzes.quizId, draft: quizzes.draft })
+    .from(quizzes)
+    .where(and(listed(workspaceId), isNull(quizzes.handOvers)))
+    .limit(most);
+
+/** Quizzes whose newest revision was not checked yet, with their drafts. */
+export const uncheckedQuizzes = (db: Db, workspaceId: string, most: number) =>
+  db
+    .select({ quizId: quizzes.quizId, draft: quizzes.draft, revision: quizzes.revision })
     .from(quizzes)
     .where(
-      and(eq(quizzes.workspaceId, workspaceId), ne(quizzes.quizId, bankIdOf(workspaceId)), isNull(quizzes.deletedAt)),
+      and(
+        listed(workspaceId),
+        sql`(${quizzes.checked} is null or (${quizzes.checked} ->> 'revision')::int <> ${quizzes.revision})`,
+      ),
     )
-    .orderBy(desc(quizzes.changedAt));
+    .orderBy(desc(quizzes.changedAt))
+    .limit(most);
+
+/** Notes what the check said of a revision, unless a newer one was checked meanwhile. */
+export async function setChecked(db: Db, workspaceId: string, quizId: string, checked: Checked): Promise<void> {
+  const newer = sql`coalesce((${quizzes.checked} ->> 'revision')::int, -1) <= ${checked.revision}`;
+  await db
+    .update(quizzes)
+    .set({ checked })
+    .where(and(own(workspaceId, quizId), newer));
+}
+
+/** The quizzes of a workspace that take questions from its bank, with their drafts. */
+export const quizzesWithLinks = (db: Db | Tx, workspaceId: string) =>
+  db
+    .select({ quizId: quizzes.quizId, title: quizzes.title, draft: quizzes.draft })
+    .from(quizzes)
+    .where(and(listed(workspaceId), sql`${quizzes.draft} @? '$.pages[*].blocks[*].linked'`))
+    .orderBy(quizzes.quizId);
+
+/** What is kept beside a draft, so that lists need not read it. */
+const besideDraft = (draft: Quiz) => ({
+  title: draft.title,
+  description: draft.description,
+  known: draft.known,
+  handOvers: handOversIn(draft),
+});
 
 export async function insertQuiz(
   tx: Tx,
   row: { workspaceId: string; quizId: string; draft: Quiz; address: string; changedBy: string; changedAt: Date },
 ): Promise<void> {
-  await tx.insert(quizzes).values(row);
+  await tx.insert(quizzes).values({ ...row, ...besideDraft(row.draft) });
   await tx.insert(addresses).values({ address: row.address, workspaceId: row.workspaceId, quizId: row.quizId });
 }
 
@@ -54,7 +133,16 @@ export async function updateQuiz(
   quizId: string,
   values: Partial<QuizRow>,
 ): Promise<void> {
-  await db.update(quizzes).set(values).where(own(workspaceId, quizId));
+  const set = values.draft ? { ...values, ...besideDraft(values.draft) } : values;
+  await db.update(quizzes).set(set).where(own(workspaceId, quizId));
+}
+
+/** Keeps the hand-overs of a draft that was written before they were kept. */
+export async function setHandOvers(db: Db, workspaceId: string, quizId: string, draft: Quiz): Promise<void> {
+  await db
+    .update(quizzes)
+    .set({ handOvers: handOversIn(draft) })
+    .where(and(own(workspaceId, quizId), isNull(quizzes.handOvers)));
 }
 
 export async function addressTaken(db: Db | Tx, address: string): Promise<boolean> {
@@ -65,7 +153,7 @@ export async function insertEdit(
   tx: Tx,
   row: { workspaceId: string; quizId: string; revision: number; editId: string; edit: Edit; by: string },
 ): Promise<void> {
-  await tx.insert(edits).values(row);
+  await tx.insert(edits).values({ ...row, size: JSON.stringify(row.edit).length });
 }
 
 /** Which of these edits are on disk already, since a request may come twice. */
@@ -79,12 +167,52 @@ export async function knownEdits(tx: Tx, workspaceId: string, quizId: string, id
 }
 
 export type KeptEdit = { revision: number; id: string; edit: Edit; by: string };
-export const editsAfter = (db: Db | Tx, workspaceId: string, quizId: string, revision: number): Promise<KeptEdit[]> =>
-  db
-    .select({ revision: edits.revision, id: edits.editId, edit: edits.edit, by: edits.by })
+
+/** Edits, and characters of them, that are told at once. */
+const MOST_TOLD = 500;
+const LONGEST_TOLD = 2_000_000;
+
+/** Edits after a revision, in order: as many as can be told at once, and at least one where there is any. Whoever wants the rest asks again. */
+export async function editsAfter(
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  revision: number,
+): Promise<KeptEdit[]> {
+  const upTo = sql<number>`sum(${edits.size}) over (order by ${edits.revision})`.as('up_to');
+  const found = db
+    .select({
+      revision: edits.revision,
+      id: edits.editId,
+      edit: edits.edit,
+      by: edits.by,
+      size: edits.size,
+      upTo,
+    })
     .from(edits)
     .where(and(eq(edits.workspaceId, workspaceId), eq(edits.quizId, quizId), gt(edits.revision, revision)))
-    .orderBy(asc(edits.revision));
+    .orderBy(asc(edits.revision))
+    .limit(MOST_TOLD)
+    .as('found');
+  return db
+    .select({ revision: found.revision, id: found.id, edit: found.edit, by: found.by })
+    .from(found)
+    .where(sql`${found.upTo} - ${found.size} < ${LONGEST_TOLD}`)
+    .orderBy(asc(found.revision));
+}
+
+/** Characters of edits that are kept of a quiz. What they led to is kept as states. */
+const MOST_KEPT = 20_000_000;
+
+/** Forgets the oldest edits of a quiz, as far as there are more than are kept. */
+export async function forgetOldEdits(tx: Tx, workspaceId: string, quizId: string): Promise<void> {
+  await tx.execute(sql`
+    delete from ${edits} where workspace_id = ${workspaceId} and quiz_id = ${quizId} and revision in (
+      select revision from (
+        select revision, sum(size) over (order by revision desc) as newer from ${edits}
+        where workspace_id = ${workspaceId} and quiz_id = ${quizId}) as e
+      where newer > ${MOST_KEPT})`);
+}
 
 /** Keeps a state of the draft; the same revision is kept once. */
 export async function insertState(tx: Tx, row: typeof states.$inferInsert): Promise<void> {

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
 import type { Sent } from '../../core/run/run';
 import type { Db, Tx } from '../client';
 import { addresses, contacts, editions, quizzes, runEvents, runs } from '../schema';
@@ -22,6 +22,7 @@ const columns = {
   lastAt: runs.lastAt,
   finishedAt: runs.finishedAt,
   seq: runs.seq,
+  size: runs.size,
   countedSeq: runs.countedSeq,
   countedKeys: runs.countedKeys,
   contactId: runs.contactId,
@@ -55,7 +56,22 @@ export async function insertRun(db: Db | Tx, row: typeof runs.$inferInsert): Pro
   return (await db.insert(runs).values(row).onConflictDoNothing().returning())[0];
 }
 
-/** Runs of a quiz that have gone on since they were counted, locked against another counter. */
+/** Gives a run another token, if it stands where it stood and its token is the one that it had. @returns whether it has it now */
+export async function setToken(db: Db, { workspaceId, runId, tokenHash, seq }: RunRow, next: string): Promise<boolean> {
+  const asItWas = and(
+    eq(runs.workspaceId, workspaceId),
+    eq(runs.runId, runId),
+    eq(runs.tokenHash, tokenHash),
+    eq(runs.seq, seq),
+  );
+  const moved = await db.update(runs).set({ tokenHash: next }).where(asItWas).returning({ runId: runs.runId });
+  return moved.length === 1;
+}
+
+/**
+ * Runs of a quiz that have gone on since they were counted, locked against another counter. A run may go on while its row is waited for: then
+ * `seq` is newer than `events`, which are those that were there when the statement began. Whoever counts them has counted `events.length`.
+ */
 export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<RunWithEvents[]> =>
   tx
     .select(columns)
@@ -65,13 +81,15 @@ export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most:
     .limit(most)
     .for('update', { skipLocked: true });
 
-/** Quizzes that have such runs, over all workspaces: for the job that keeps figures up to date. */
-export const quizzesToCount = (db: Db) =>
+/** Quizzes that have such runs: of one workspace, or of all for the job that keeps figures up to date. */
+export const quizzesToCount = (db: Db, workspaceId?: string) =>
   db
     .selectDistinct({ workspaceId: runs.workspaceId, quizId: runs.quizId })
     .from(runs)
-    .where(lt(runs.countedSeq, runs.seq))
-    .limit(200);
+    .where(
+      and(workspaceId === undefined ? undefined : eq(runs.workspaceId, workspaceId), lt(runs.countedSeq, runs.seq)),
+    )
+    .limit(1_000);
 
 /** Runs that were started, newest first, a page at a time; `before` is the last one of the page before. */
 export const startedRuns = (
@@ -89,12 +107,33 @@ export const startedRuns = (
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
         sql`${runs.seq} > 0`,
-        before
-          ? or(lt(runs.lastAt, before.lastAt), and(eq(runs.lastAt, before.lastAt), lt(runs.runId, before.runId)))
-          : undefined,
+        // Compared as rows, which the index answers; "earlier, or as early and smaller" would be looked up row by row.
+        before ? sql`(${runs.lastAt}, ${runs.runId}) < (${before.lastAt}, ${before.runId})` : undefined,
       ),
     )
     .orderBy(desc(runs.lastAt), desc(runs.runId))
+    .limit(most);
+
+/** Those who started, by when they first saw the quiz: an order that no run changes by going on. `after` is the last one of the batch before. */
+export const runsInOrder = (
+  db: Db,
+  workspaceId: string,
+  quizId: string,
+  { most, after, until }: { most: number; after?: { seenAt: Date; runId: string } | undefined; until: Date },
+) =>
+  db
+    .select(columns)
+    .from(runs)
+    .where(
+      and(
+        eq(runs.workspaceId, workspaceId),
+        eq(runs.quizId, quizId),
+        sql`${runs.seq} > 0`,
+        lte(runs.seenAt, until),
+        after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
+      ),
+    )
+    .orderBy(asc(runs.seenAt), asc(runs.runId))
     .limit(most);
 
 export async function oneRun(db: Db, workspaceId: string, quizId: string, runId: string) {

@@ -1,30 +1,42 @@
 /** Builds the application when its sources changed since the last build. */
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, run } from './run.mjs';
 import { step } from './say.mjs';
 
-/** A hash of every file that goes into the build: what git knows or would add, and the lock file. */
-async function sourcesHash() {
-  const folders = [
-    'app',
-    'core',
-    'db',
-    'server',
-    'studio',
-    'ui',
-    'visitor',
-    'public',
-    'next.config.ts',
-    'instrumentation.ts',
-    'package-lock.json',
-    'tsconfig.json',
-  ];
-  const { out } = await run('git', ['ls-files', '-co', '--exclude-standard', '--', ...folders]);
+/** What goes into the build. Folders are read whole, so that it works where there is no git, as in an unpacked archive. */
+const sources = [
+  'app',
+  'core',
+  'db',
+  'server',
+  'studio',
+  'templates',
+  'ui',
+  'visitor',
+  'public',
+  'next.config.ts',
+  'instrumentation.ts',
+  'proxy.ts',
+  'package-lock.json',
+  'tsconfig.json',
+];
+
+function filesIn(path) {
+  const full = join(root, path);
+  if (!existsSync(full)) return [];
+  if (!statSync(full).isDirectory()) return [path];
+  return readdirSync(full)
+    .sort()
+    .flatMap((name) => filesIn(join(path, name)));
+}
+
+/** A hash of every file that goes into the build. */
+function sourcesHash() {
   const hash = createHash('sha256');
-  for (const file of [...new Set(out.split('\n'))].sort()) {
-    if (!file || !existsSync(join(root, file)) || /\.test\.tsx?$/.test(file)) continue;
+  for (const file of sources.flatMap(filesIn)) {
+    if (/\.test\.tsx?$/.test(file)) continue;
     hash.update(file);
     hash.update(readFileSync(join(root, file)));
   }
@@ -33,7 +45,7 @@ async function sourcesHash() {
 
 /** @param dir the build's folder: the demo and the tests each have their own, so that one may run while the other is built */
 export async function ensureBuild(dir) {
-  const hash = await sourcesHash();
+  const hash = sourcesHash();
   const stamp = join(root, dir, 'yes-maybe-sources');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   await step('Building the application (about a minute)', async () => {

@@ -14,17 +14,26 @@ export function requireNode() {
 
 const isNewer = (a, b) => existsSync(a) && statSync(a).mtimeMs >= statSync(b).mtimeMs;
 
-/** Installs the npm packages if the lock file is newer than what is there, and makes what is made from the schema if that has changed. */
+/** Newest change of anything under a folder, tests aside. */
+function newestIn(folder) {
+  return readdirSync(folder, { withFileTypes: true }).reduce((newest, entry) => {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return Math.max(newest, newestIn(path));
+    if (/\.test\.tsx?$/.test(entry.name) || /^shape\./.test(entry.name)) return newest;
+    return Math.max(newest, statSync(path).mtimeMs);
+  }, 0);
+}
+
+/** Installs the npm packages if the lock file is newer than what is there, and makes what is made from sources if those have changed. */
 export async function ensureModules() {
-  if (isNewer(join(root, 'node_modules/.package-lock.json'), join(root, 'package-lock.json'))) {
-    const quiz = join(root, 'core/quiz');
-    const parts = readdirSync(join(quiz, 'schema')).map((name) => `schema/${name}`);
-    const sources = ['schema.ts', 'reading.ts', 'json-schema.ts', ...parts].map((name) => join(quiz, name));
-    if (!sources.every((source) => isNewer(join(quiz, 'shape.js'), source)))
-      await run('npm', ['run', '--silent', 'schema']);
-    return;
-  }
-  await step('Installing npm packages (about a minute)', () => run('npm', ['ci', '--no-audit', '--no-fund']));
+  if (!isNewer(join(root, 'node_modules/.package-lock.json'), join(root, 'package-lock.json')))
+    return step('Installing npm packages (about a minute)', () => run('npm', ['ci', '--no-audit', '--no-fund']));
+  const isOlder = (made, ...sources) =>
+    !existsSync(made) || sources.some((source) => newestIn(source) > statSync(made).mtimeMs);
+  if (isOlder(join(root, 'core/quiz/shape.js'), join(root, 'core/quiz')))
+    await run('npm', ['run', '--silent', 'schema']);
+  if (isOlder(join(root, 'built/worker.mjs'), join(root, 'core'), join(root, 'server/background')))
+    await run('npm', ['run', '--silent', 'bundle']);
 }
 
 /** The folder of PostgreSQL's programs, newest version first; null where there is none. */

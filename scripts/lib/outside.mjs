@@ -28,12 +28,17 @@ export async function startStandins(env, { log = 'inherit' } = {}) {
 
 /** Starts a server of the application, and waits until it answers. */
 export async function startServer(env, port, { dev = false, log } = {}) {
-  const args = ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-p', String(port), '-H', '127.0.0.1'];
-  const child = start(process.execPath, args, {
-    env: { NEXT_TELEMETRY_DISABLED: '1', ...env, PORT: String(port) },
+  const child = start(process.execPath, ['scripts/serve.mjs', ...(dev ? ['--dev'] : [])], {
+    env: {
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_ENV: dev ? 'development' : 'production',
+      ...env,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+    },
     quiet: !dev,
     log,
   });
-  await untilAnswers(`http://127.0.0.1:${port}/api/health`, child);
+  await untilAnswers(`http://127.0.0.1:${port}/api/health/ready`, child);
   return child;
 }

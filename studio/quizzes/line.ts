@@ -5,8 +5,8 @@ export type QuizLine = {
   description: string;
   state: 'live' | 'changed' | 'draft';
   edition: number | null;
-  errors: number;
-  warnings: number;
+  /** What the check says; null while it is still looking. */
+  faults: { errors: number; warnings: number } | null;
   /** Runs started on each of the last thirty days, oldest first. */
   days: number[];
   runs: number;

@@ -1,7 +1,7 @@
 'use client';
 /** The list of quizzes, as lines of a table, and where a new one starts. */
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { QuizLine } from './line';
 import { TextButton } from '../../ui/controls';
@@ -122,6 +122,9 @@ const Table = styled.table`
   }
 `;
 
+/** Milliseconds. */
+const CHECK_AGAIN = 1_500;
+
 /** Fetches a quiz as a file and hands it to the browser to keep. */
 async function saveFile(id: string, format: string): Promise<{ name: string; lost: string[] }> {
   const { name, text, lost } = await request<{ name: string; text: string; lost: string[] }>(
@@ -151,6 +154,13 @@ export function QuizList({
   const [gone, setGone] = useState<{ id: string; title: string } | null>(null);
   const [trouble, setTrouble] = useState('');
   const [saved, setSaved] = useState<{ name: string; lost: string[] } | null>(null);
+  // What the check has not looked at yet is asked for again, each time when the last answer has been drawn.
+  const looking = lines.some((l) => !l.faults);
+  useEffect(() => {
+    if (!looking) return;
+    const timer = setTimeout(() => router.refresh(), CHECK_AGAIN);
+    return () => clearTimeout(timer);
+  }, [looking, lines, router]);
   const act = async (work: () => Promise<unknown>) => {
     setTrouble('');
     try {
@@ -162,7 +172,7 @@ export function QuizList({
   };
   const live = lines.filter((l) => l.state !== 'draft').length;
   const monthly = lines.reduce((sum, l) => sum + l.days.reduce((a, b) => a + b, 0), 0);
-  const faulty = lines.filter((l) => l.errors > 0).length;
+  const faulty = lines.filter((l) => l.faults && l.faults.errors > 0).length;
   return (
     <Frame
       paper={false}

@@ -88,21 +88,23 @@ export function QuizRow({
   );
 }
 
-function Faults({ line }: { line: QuizLine }) {
+function Faults({ line: { faults } }: { line: QuizLine }) {
+  if (!faults) return <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>checking …</span>;
+  const { errors, warnings } = faults;
   return (
     <>
-      {line.errors > 0 && (
+      {errors > 0 && (
         <span style={{ display: 'inline-flex', gap: 4, alignItems: 'center', color: 'var(--brick)', fontWeight: 600 }}>
-          <Mark kind="no" size={9} /> {line.errors}
-          <span className="sr-only"> errors</span>
+          <Mark kind="no" size={9} /> {errors}
+          <span className="sr-only">{errors === 1 ? ' error' : ' errors'}</span>
         </span>
       )}
-      {line.warnings > 0 && (
+      {warnings > 0 && (
         <span
           style={{ display: 'inline-flex', gap: 4, alignItems: 'center', color: 'var(--saffron-ink)', fontWeight: 600 }}
         >
-          <Mark kind="maybe" size={11} /> {line.warnings}
-          <span className="sr-only"> warnings</span>
+          <Mark kind="maybe" size={11} /> {warnings}
+          <span className="sr-only">{warnings === 1 ? ' warning' : ' warnings'}</span>
         </span>
       )}
     </>

@@ -1,5 +1,5 @@
 'use client';
-import { isSafeAddress } from '../../core/check/references';
+import { isWebAddress } from '../../core/text/address';
 import type { Page, Quiz, Target } from '../../core/quiz/schema';
 import { targetWords } from '../../core/quiz/sentences';
 import { Choose, LineInput } from '../../ui/controls';
@@ -59,8 +59,8 @@ export function TargetChoice({
           <LineInput
             type="url"
             aria-label="The address"
-            aria-invalid={!isSafeAddress(value.url) || undefined}
-            style={{ width: 240, fontSize: 15, color: isSafeAddress(value.url) ? 'inherit' : 'var(--brick)' }}
+            aria-invalid={!isWebAddress(value.url) || undefined}
+            style={{ width: 240, fontSize: 15, color: isWebAddress(value.url) ? 'inherit' : 'var(--brick)' }}
             value={value.url}
             maxLength={2000}
             onChange={(e) => onChange({ ...value, url: e.target.value }, 'url')}

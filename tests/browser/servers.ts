@@ -34,12 +34,13 @@ export async function script(args: string[], env: Record<string, string>): Promi
 }
 
 export async function startApp(port: number, env: Record<string, string>): Promise<ChildProcess> {
-  const child = node(['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'], {
+  const child = node(['scripts/serve.mjs'], {
     ...env,
+    PORT: String(port),
     NODE_ENV: 'production',
     NEXT_TELEMETRY_DISABLED: '1',
   });
-  await answers(`http://127.0.0.1:${port}/api/health`, child);
+  await answers(`http://127.0.0.1:${port}/api/health/ready`, child);
   return child;
 }
 

@@ -22,6 +22,7 @@ async function openRuns(n: number): Promise<NewEvent[]> {
       return {
         workspaceId: row.workspaceId,
         runId: row.runId,
+        tokenHash: row.tokenHash,
         seq: 1,
         sent: go('p1', { q1: ['a'] }),
         at,
@@ -74,8 +75,8 @@ describe('appending what many visitors send at once', () => {
   });
   it('keeps what others send where one cannot be written', async () => {
     const events = await openRuns(6);
-    // The second run was taken away meanwhile, with whoever took it.
-    const sent = events.map((e, i) => (i === 1 ? { ...e, runId: 'r-gone' } : e));
+    // The second one holds a character that the database cannot keep.
+    const sent = events.map((e, i) => (i === 1 ? { ...e, sent: go('p1', { q1: ['\u0000'] }) } : e));
     const told = await Promise.allSettled(sent.map((e) => appendEvent(database(), e)));
     expect(told.map((t) => t.status)).toEqual([
       'fulfilled',

@@ -4,7 +4,16 @@ import { editionOf } from '../../server/editions';
 import { listStates, stateOf } from '../../server/history';
 import { goBackTo } from '../../studio/edits';
 import { listEditions, publishQuiz } from '../../server/publish-quiz';
-import { copyQuiz, createQuiz, deleteQuiz, getQuiz, importQuiz, listQuizzes, restoreQuiz } from '../../server/quizzes';
+import {
+  copyQuiz,
+  createQuiz,
+  deleteQuiz,
+  getQuiz,
+  importQuiz,
+  checkInBackground,
+  listQuizzes,
+  restoreQuiz,
+} from '../../server/quizzes';
 import { newId } from '../../server/ids';
 import { published, smallQuiz, somebody, visit, go } from './world';
 
@@ -152,7 +161,8 @@ describe('the list of quizzes', () => {
     expect(line).toMatchObject({ id: quizId, state: 'live', edition: 1, runs: 2, finished: 1, contacts: 0 });
     expect(line?.days.at(-1)).toBe(2);
     await keepEdits(member, quizId, 0, [{ id: 'edit-0001', edit: prompt('') }]);
-    expect((await listQuizzes(member))[0]).toMatchObject({ state: 'changed', errors: 1 });
+    await checkInBackground(member.workspaceId);
+    expect((await listQuizzes(member))[0]).toMatchObject({ state: 'changed', faults: { errors: 1 } });
   });
   it('starts a quiz from its first question', async () => {
     const member = await somebody();

@@ -50,6 +50,8 @@ export const de: Phrases = {
   sending: 'Einen Moment …',
   lost: 'Gerade ist keine Verbindung da. Deine Antworten bleiben auf diesem Gerät und gehen ab, sobald es eine gibt.',
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
+  passed:
+    'Diese Seite wurde schon abgeschickt. Geh im Browser vorwärts bis dahin, wo du warst; hier kannst du neu beginnen.',
   goneOn: 'Willkommen zurück. Du bist, wo du aufgehört hast.',
   anew: 'Von vorn beginnen',
   notTaken: 'Etwas fehlt oder geht so nicht. Bitte sieh noch einmal nach.',

@@ -50,6 +50,7 @@ export const es: Phrases = {
   sending: 'Un momento …',
   lost: 'Ahora no hay conexión. Tus respuestas quedan en este dispositivo y se envían en cuanto la haya.',
   elsewhere: 'Este cuestionario siguió en otra ventana. Aquí es donde está.',
+  passed: 'Esta página ya se envió. Avanza en tu navegador hasta donde estabas; aquí puedes empezar de nuevo.',
   goneOn: 'Hola de nuevo. Estás donde lo dejaste.',
   anew: 'Empezar de nuevo',
   notTaken: 'Falta algo o no vale así. Míralo otra vez, por favor.',

@@ -50,6 +50,8 @@ export const fr: Phrases = {
   sending: 'Un instant …',
   lost: 'Pas de connexion pour le moment. Vos réponses restent sur cet appareil et partiront dès qu’il y en aura une.',
   elsewhere: 'Ce quiz a continué dans une autre fenêtre. Voici où il en est.',
+  passed:
+    'Cette page a déjà été envoyée. Avancez dans votre navigateur jusqu’où vous étiez ; ici, vous pouvez recommencer.',
   goneOn: 'Vous revoilà, là où vous vous étiez arrêté.',
   anew: 'Reprendre du début',
   notTaken: 'Il manque quelque chose, ou cela ne va pas. Regardez encore une fois.',

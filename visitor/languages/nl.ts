@@ -50,6 +50,7 @@ export const nl: Phrases = {
   sending: 'Een ogenblik …',
   lost: 'Er is nu geen verbinding. Je antwoorden blijven op dit apparaat en worden verstuurd zodra die er is.',
   elsewhere: 'Deze quiz ging in een ander venster verder. Hier staat hij nu.',
+  passed: 'Deze pagina is al verstuurd. Ga in je browser vooruit tot waar je was; hier kun je opnieuw beginnen.',
   goneOn: 'Welkom terug. Je bent waar je gebleven was.',
   anew: 'Opnieuw beginnen',
   notTaken: 'Er ontbreekt iets, of het kan zo niet. Kijk nog eens.',

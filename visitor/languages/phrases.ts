@@ -52,6 +52,7 @@ export const en = {
   sending: 'One moment …',
   lost: 'There is no connection just now. Your answers are kept on this device, and sent as soon as there is one.',
   elsewhere: 'This quiz has gone on in another window. Here is where it stands.',
+  passed: 'This page was sent already. Go forward in your browser to where you were; here you can begin anew.',
   goneOn: 'Welcome back. You are where you left off.',
   anew: 'Start anew',
   notTaken: 'Something is missing or cannot be taken. Please look once more.',

@@ -1,7 +1,9 @@
 import { LONGEST_ESSAY } from '../../../core/run/faults';
 import type { Sent } from '../../../core/run/run';
+import { hashToken } from '../../../server/ids';
+import { networkOf, requireRoom } from '../../../server/rates';
 import { takeStep } from '../../../server/take-step';
-import { answer, bodyReader } from '../../http';
+import { answer, bodyReader, LARGEST_INTEGER } from '../../http';
 import { runFields } from '../fields';
 
 const id = { type: 'string', maxLength: 60 };
@@ -48,7 +50,7 @@ const readBody = bodyReader<{ address: string; token: string; seq: number; sent:
                       required: ['fields'],
                       properties: {
                         fields: { type: 'object', maxProperties: 20, additionalProperties: text },
-                        consent: { type: 'integer' },
+                        consent: { type: 'integer', minimum: 1, maximum: LARGEST_INTEGER },
                       },
                     },
                   ],
@@ -74,6 +76,7 @@ const readBody = bodyReader<{ address: string; token: string; seq: number; sent:
 export const POST = (request: Request) =>
   answer(async () => {
     const { address, token, seq, sent } = await readBody(request);
+    requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
     const result = await takeStep(address, token, seq, sent);
     if ('taken' in result) return result.taken;
     return Response.json(

@@ -8,7 +8,9 @@ export const Mark = byField(
   closed({ type: oneOf('italic') }),
   closed({
     type: oneOf('link'),
-    attrs: closed({ href: Type.String({ maxLength: 2_000, pattern: '^(https?://|mailto:|/)' }) }),
+    attrs: closed({
+      href: Type.String({ maxLength: 2_000, pattern: '^(https?://|mailto:|tel:|/(?!/))[^\\u0000-\\u0020\\\\]*$' }),
+    }),
   }),
 );
 export const Insert = closed({

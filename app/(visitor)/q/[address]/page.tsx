@@ -2,11 +2,10 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { cache } from 'react';
 import { liveQuiz } from '../../../../server/editions';
-import { findRun } from '../../../../server/take-step';
+import { findByTicket } from '../../../../server/take-step';
 import { languageFor, spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 import { FirstPage, metadataOf, orNotFound } from '../../first-page';
-import { TOKEN } from '../../../runs/fields';
 
 export const dynamic = 'force-dynamic';
 type Props = {
@@ -36,14 +35,22 @@ export default async function VisitorPage({ params, searchParams }: Props) {
   const live = await look(address);
   const language = languageFor(live.quiz, (await headers()).get('accept-language'));
   const { run, told, wrong, ...others } = await searchParams;
-  if (typeof run !== 'string' || !TOKEN.test(run))
-    return <FirstPage address={address} live={live} language={language} params={single(others)} />;
-  const standing = await orNotFound(findRun(address, run));
+  const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
+  if (!found || typeof run !== 'string')
+    return (
+      <FirstPage
+        address={address}
+        live={live}
+        language={language}
+        params={single(others)}
+        {...(run === undefined ? {} : { passed: true })}
+      />
+    );
   const state = {
-    token: run,
+    ticket: run,
     explained: told !== undefined,
     trouble: wrong === undefined ? null : ('notTaken' as const),
   };
   const spoken = spokenIn(language, live.quiz.labels);
-  return <TakeQuiz key={standing.seq} address={address} first={standing} spoken={spoken} run={state} />;
+  return <TakeQuiz key={found.standing.seq} address={address} first={found.standing} spoken={spoken} run={state} />;
 }

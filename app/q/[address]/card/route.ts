@@ -1,8 +1,10 @@
 import { cardOf } from '../../../../server/share';
+import { networkOf, requireRoom } from '../../../../server/rates';
 import { answer } from '../../../http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
   answer(async () => {
+    requireRoom(['network', networkOf(request)]);
     const mark = new URL(request.url).searchParams.get('shared') ?? undefined;
     const png = await cardOf((await params).address, mark);
     return new Response(new Uint8Array(png), {

@@ -1,4 +1,6 @@
 import { certificateOf } from '../../../../server/certificate';
+import { hashToken } from '../../../../server/ids';
+import { networkOf, requireRoom } from '../../../../server/rates';
 import { answer, bodyReader } from '../../../http';
 import { runFields } from '../../../runs/fields';
 
@@ -18,6 +20,7 @@ const readBody = bodyReader<{ token: string; block: string }>(
 export const POST = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
   answer(async () => {
     const { token, block } = await readBody(request);
+    requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
     const bytes = await certificateOf((await params).address, token, block);
     return new Response(new Uint8Array(bytes), {
       headers: { 'Content-Type': 'application/pdf', 'Cache-Control': 'no-store' },

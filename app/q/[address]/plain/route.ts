@@ -1,37 +1,45 @@
-import { sentFromForm } from '../../../../core/run/plain-form';
+import { wellFormedText } from '../../../../core/text/well-formed';
 import { newToken } from '../../../../server/ids';
+import { plainTicket } from '../../../../server/plain-ticket';
 import { Problem } from '../../../../server/problem';
-import { findRun, openRun, takeStep } from '../../../../server/take-step';
+import { networkOf, requireRoom } from '../../../../server/rates';
+import { openRun, takePlainStep } from '../../../../server/take-step';
 import { answer, readBytes } from '../../../http';
-import { TOKEN } from '../../../runs/fields';
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
   answer(async () => {
     const { address } = await at;
-    const fields = new URLSearchParams((await readBytes(request, 64_000)).toString('utf8'));
+    const network = networkOf(request);
+    requireRoom(['network', network]);
+    const fields = new URLSearchParams(wellFormedText((await readBytes(request, 64_000)).toString('utf8')));
     const form = new Map([...new Set(fields.keys())].slice(0, 400).map((key) => [key, fields.getAll(key)]));
-    const given = fields.get('token') ?? '';
-    if (given !== '' && !TOKEN.test(given)) throw new Problem(400, 'not-valid', 'This is no run.');
-    const token = given || newToken();
     const params = Object.fromEntries([...fields].flatMap(([k, v]) => (k.startsWith('k.') ? [[k.slice(2), v]] : [])));
+    const lead = (to: string) =>
+      new Response(null, { status: 303, headers: { Location: to, 'Cache-Control': 'no-store' } });
     const to = (query: Record<string, string>) =>
-      new Response(null, { status: 303, headers: { Location: `/q/${address}?${new URLSearchParams(query)}` } });
+      lead(`/q/${encodeURIComponent(address)}?${String(new URLSearchParams(query))}`);
     const what = fields.get('do');
     if (what === 'again') return to({});
-    const standing = given
-      ? await findRun(address, token)
-      : await openRun(address, token, params, params['utm_source'] ?? 'link');
-    if (what === 'on') return to({ run: token });
+    let ticket = fields.get('token') ?? '';
+    if (what === 'on') return to({ run: ticket });
+    if (ticket === '') {
+      requireRoom(['opening', network], ['quiz', address]);
+      const token = newToken();
+      const { seq } = await openRun(address, token, params, (params['utm_source'] ?? 'link').slice(0, 200));
+      ticket = await plainTicket(address, { token, seq });
+    }
     try {
-      const step = await takeStep(address, token, standing.seq + 1, sentFromForm(standing.view, form));
-      if (!('taken' in step)) return to({ run: token, wrong: '1' });
+      const taken = await takePlainStep(address, ticket, form);
+      if (!taken) return to({ run: ticket });
+      const { step } = taken;
+      if (!('taken' in step)) return to({ run: taken.ticket, wrong: '1' });
       const { explained, out } = step.taken.view;
-      if (out && 'url' in out && !explained) return new Response(null, { status: 303, headers: { Location: out.url } });
-      return to({ run: token, ...(explained ? { told: '1' } : {}) });
+      if (out && 'url' in out && !explained) return lead(out.url);
+      return to({ run: taken.ticket, ...(explained ? { told: '1' } : {}) });
     } catch (error) {
-      // Pressed twice, or pressed on an old page: the run stands where it stands.
-      if (error instanceof Problem && error.status === 409) return to({ run: token });
+      // Pressed in two windows at once: the page of the ticket says where it stands.
+      if (error instanceof Problem && error.status === 409) return to({ run: ticket });
       throw error;
     }
   });

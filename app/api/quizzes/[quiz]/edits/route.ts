@@ -1,7 +1,6 @@
 import { type Edit, EditSchema } from '../../../../../core/quiz/edits';
 import { editsSince, keepEdits } from '../../../../../server/edit-quiz';
-import { Problem } from '../../../../../server/problem';
-import { bodyReader, studioRoute } from '../../../../http';
+import { bodyReader, LARGEST_INTEGER, studioRoute, wholeNumber } from '../../../../http';
 
 const { $defs, ...edit } = EditSchema;
 const readBody = bodyReader<{ base: number; edits: { id: string; edit: Edit }[] }>(
@@ -10,7 +9,7 @@ const readBody = bodyReader<{ base: number; edits: { id: string; edit: Edit }[] 
     additionalProperties: false,
     required: ['base', 'edits'],
     properties: {
-      base: { type: 'integer', minimum: 0 },
+      base: { type: 'integer', minimum: 0, maximum: LARGEST_INTEGER },
       edits: {
         type: 'array',
         maxItems: 500,
@@ -28,8 +27,7 @@ const readBody = bodyReader<{ base: number; edits: { id: string; edit: Edit }[] 
 );
 
 export const GET = studioRoute<{ quiz: string }>(async (request, member, { quiz }) => {
-  const since = Number(new URL(request.url).searchParams.get('since'));
-  if (!Number.isInteger(since) || since < 0) throw new Problem(400, 'not-valid', 'since: a revision is expected.');
+  const since = wholeNumber(new URL(request.url).searchParams.get('since'), 'since');
   return editsSince(member, quiz, since);
 });
 

@@ -1,11 +1,11 @@
 import { publishQuiz } from '../../../../../server/publish-quiz';
-import { bodyReader, studioRoute } from '../../../../http';
+import { bodyReader, LARGEST_INTEGER, studioRoute } from '../../../../http';
 
 const readBody = bodyReader<{ revision: number }>({
   type: 'object',
   additionalProperties: false,
   required: ['revision'],
-  properties: { revision: { type: 'integer', minimum: 0 } },
+  properties: { revision: { type: 'integer', minimum: 0, maximum: LARGEST_INTEGER } },
 });
 
 export const POST = studioRoute<{ quiz: string }>(async (request, member, { quiz }) => ({

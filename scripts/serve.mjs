@@ -1,0 +1,91 @@
+/**
+ * `npm start`: serves the application. Beside what the framework does by itself it knows who is asking (behind proxies, too), answers requests
+ * that are no requests, and ends within ten seconds when it is told to, with every answer that was begun.
+ */
+import { createServer } from 'node:http';
+import next from 'next';
+
+const dev = process.argv.includes('--dev');
+const port = Number(process.env.PORT ?? 3000);
+const hostname = process.env.HOST ?? '127.0.0.1';
+/** How many proxies stand before this process; each of them adds the address it was asked from. */
+const proxies = Number(process.env.TRUSTED_PROXIES ?? 0);
+// Told to the application, which asks itself for pages.
+process.env.PORT = String(port);
+
+/** Milliseconds: until headers, and a whole request, have come; a connection that is kept without a request; an end that was asked for. */
+const HEADERS = 10_000;
+const REQUEST = 60_000;
+const KEPT_ALIVE = 20_000;
+const DRAIN = 8_000;
+
+const shared = globalThis;
+shared.yesMaybeDraining = false;
+
+/** The address that a request comes from. What a client writes into the header itself stands to the left of what trusted proxies add. */
+function addressOf(request) {
+  const socket = (request.socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  if (proxies < 1) return socket;
+  const told = String(request.headers['x-forwarded-for'] ?? '')
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+  return told.at(-proxies) ?? socket;
+}
+
+/** Whether a path can be decoded, and by whoever reads it next too. */
+function isReadable(url) {
+  try {
+    return !decodeURIComponent(url.split('?')[0] ?? '').includes('\u0000');
+  } catch {
+    return false;
+  }
+}
+
+const app = next({ dev, dir: process.cwd(), hostname, port });
+const handle = app.getRequestHandler();
+const waiting = [];
+let ready = false;
+
+const server = createServer((request, response) => {
+  if (shared.yesMaybeDraining) response.setHeader('Connection', 'close');
+  if (request.url === '/api/health/live') return void response.setHeader('Cache-Control', 'no-store').end('live');
+  if (!isReadable(request.url ?? '')) {
+    response.statusCode = 400;
+    return void response.end('This address cannot be read.');
+  }
+  request.headers['x-forwarded-for'] = addressOf(request);
+  if (proxies < 1) {
+    delete request.headers['x-forwarded-host'];
+    delete request.headers['x-forwarded-proto'];
+    delete request.headers['x-forwarded-port'];
+  }
+  if (ready) return void handle(request, response);
+  waiting.push(() => void handle(request, response));
+});
+server.headersTimeout = HEADERS;
+server.requestTimeout = REQUEST;
+server.keepAliveTimeout = KEPT_ALIVE;
+
+async function end() {
+  if (shared.yesMaybeDraining) return;
+  shared.yesMaybeDraining = true;
+  const closed = new Promise((resolve) => server.close(resolve));
+  // A connection that is kept alive is closed as soon as its answer has gone out.
+  const sweep = setInterval(() => server.closeIdleConnections(), 100);
+  const late = setTimeout(() => server.closeAllConnections(), DRAIN);
+  await closed;
+  clearInterval(sweep);
+  clearTimeout(late);
+  const stopped = shared.yesMaybeStop?.() ?? Promise.resolve();
+  await Promise.race([stopped, new Promise((resolve) => setTimeout(resolve, 1_500))]);
+  process.exit(0);
+}
+process.on('SIGTERM', () => void end());
+process.on('SIGINT', () => void end());
+
+server.listen(port, hostname);
+await app.prepare();
+if (dev) server.on('upgrade', app.getUpgradeHandler());
+ready = true;
+for (const begin of waiting.splice(0)) begin();

@@ -1,0 +1,53 @@
+/**
+ * A process of its own that opens one picture and ends: the file comes on standard input; what it is becomes a line of JSON on standard output,
+ * with the bytes of the smaller one behind it. What takes too long or too much memory ends with the process, and nothing else does.
+ */
+import sharp from 'sharp';
+import { svgFault } from './svg';
+
+/** Pixels: of a side of what is kept, of a side of what is opened, and of all of it. */
+const LONGEST_SIDE = 1_600;
+const LONGEST_OPENED = 20_000;
+const MOST_PIXELS = 60_000_000;
+
+export type PictureMade =
+  | { width: number; height: number; /** of what follows */ bytes: number }
+  | { code: 'too-large' | 'not-a-picture'; message: string };
+
+const tooLarge = {
+  code: 'too-large' as const,
+  message: 'This picture has too many points to be opened here: 60 million, and 20,000 a side, at most.',
+};
+const noPicture = {
+  code: 'not-a-picture' as const,
+  message: 'This cannot be opened as a picture. JPEG, PNG, WebP, GIF, AVIF and SVG can.',
+};
+
+async function smaller(bytes: Buffer): Promise<{ made: PictureMade; data?: Buffer }> {
+  try {
+    const { width, height, format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
+    if (width > LONGEST_OPENED || height > LONGEST_OPENED || width * height > MOST_PIXELS) return { made: tooLarge };
+    const fault = format === 'svg' ? svgFault(bytes.toString('utf8')) : null;
+    if (fault) return { made: { code: 'not-a-picture', message: fault } };
+    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+      .rotate()
+      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
+    return { made: { width: info.width, height: info.height, bytes: data.length }, data };
+  } catch (error) {
+    return { made: error instanceof Error && error.message.includes('pixel limit') ? tooLarge : noPicture };
+  }
+}
+
+async function main(): Promise<void> {
+  sharp.concurrency(1);
+  sharp.cache(false);
+  const parts: Buffer[] = [];
+  for await (const part of process.stdin) parts.push(part as Buffer);
+  const { made, data } = await smaller(Buffer.concat(parts));
+  process.stdout.write(`${JSON.stringify(made)}\n`);
+  if (data) process.stdout.write(data);
+}
+
+void main();

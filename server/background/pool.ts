@@ -1,0 +1,99 @@
+/** The threads for long work: few, each piece of work with a time limit, and no workspace with more than its share of them. */
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import { Problem } from '../problem';
+import type { Tasks } from './tasks';
+
+/** Milliseconds that a piece of work may take, its wait not counted. What takes longer is ended, and its thread with it. */
+const TIME_LIMIT = 8_000;
+const THREADS = 2;
+/** Pieces of work of one workspace, and of all of them together, that wait. */
+const MOST_WAITING = 20;
+const MOST_WAITING_IN_ALL = 200;
+/** Megabytes that a thread may hold. */
+const MEMORY = 512;
+
+// Kept on the global object: the framework bundles this module several times, and one pool is enough.
+const kept = globalThis as { yesMaybePool?: Piscina };
+const pool = (): Piscina =>
+  (kept.yesMaybePool ??= new Piscina({
+    filename: join(process.cwd(), 'built/worker.mjs'),
+    minThreads: 0,
+    maxThreads: THREADS,
+    idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+  }));
+
+export async function closePool(): Promise<void> {
+  await kept.yesMaybePool?.destroy();
+  delete kept.yesMaybePool;
+}
+
+/** What each workspace has under way: one piece of work at a time, the others behind it. */
+const lines = new Map<string, { tail: Promise<unknown>; waiting: number }>();
+
+/**
+ * Does a piece of work in a thread.
+ * @param workspaceId whose work it is
+ * @throws Problem 429 where the workspace has too much waiting, 503 where everybody has, 422 where it takes too long
+ */
+export function inBackground<K extends keyof Tasks>(
+  workspaceId: string,
+  task: K,
+  given: Parameters<Tasks[K]>[0],
+): Promise<ReturnType<Tasks[K]>> {
+  const line = lines.get(workspaceId) ?? { tail: Promise.resolve(), waiting: 0 };
+  if (line.waiting >= MOST_WAITING)
+    return Promise.reject(
+      new Problem(429, 'too-much-at-once', 'This is being asked for too often at once. Wait a moment, then try again.'),
+    );
+  lines.set(workspaceId, line);
+  line.waiting += 1;
+  const done = line.tail.then(() => run(task, given));
+  line.tail = done
+    .catch(() => undefined)
+    .finally(() => {
+      line.waiting -= 1;
+      if (line.waiting === 0) lines.delete(workspaceId);
+    });
+  return done;
+}
+
+/** Threads that are free, and who waits for one, longest first. */
+let free = THREADS;
+const waiting: (() => void)[] = [];
+
+async function aThread(): Promise<void> {
+  if (free > 0) free -= 1;
+  else await new Promise<void>((next) => waiting.push(next));
+}
+function giveBack(): void {
+  const next = waiting.shift();
+  if (next) next();
+  else free += 1;
+}
+
+async function run<K extends keyof Tasks>(task: K, given: Parameters<Tasks[K]>[0]): Promise<ReturnType<Tasks[K]>> {
+  if (waiting.length >= MOST_WAITING_IN_ALL)
+    throw new Problem(
+      503,
+      'busy',
+      'The server has much to do just now. Nothing was changed; please try again in a moment.',
+    );
+  await aThread();
+  const limit = new AbortController();
+  const timer = setTimeout(() => limit.abort(), TIME_LIMIT);
+  try {
+    return (await pool().run({ task, given }, { signal: limit.signal })) as ReturnType<Tasks[K]>;
+  } catch (error) {
+    if (!limit.signal.aborted) throw error;
+    throw new Problem(
+      422,
+      'takes-too-long',
+      'This is too much to be worked through at once. Nothing was changed. Fewer rules, questions or words at a time will do.',
+    );
+  } finally {
+    clearTimeout(timer);
+    giveBack();
+  }
+}

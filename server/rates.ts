@@ -1,0 +1,61 @@
+/**
+ * How much of a process one visitor, one network or one quiz may take. Buckets that fill up by themselves: a rush is let through, a stream that
+ * goes on is slowed down. A thousand readers of a newsletter behind one gateway are a rush.
+ */
+import { LRUCache } from 'lru-cache';
+import { readConfig } from './config';
+import { Problem } from './problem';
+
+/** Requests at once, and requests a second that come back. */
+type Rate = { burst: number; perSecond: number };
+export const RATES = {
+  /** What one run sends. A person needs seconds for a page. */
+  run: { burst: 120, perSecond: 4 },
+  /** What one address of the network sends: an office, a school, a mobile operator. */
+  network: { burst: 6_000, perSecond: 200 },
+  /** Runs that one address of the network begins. */
+  opening: { burst: 2_000, perSecond: 20 },
+  /** Runs of one quiz that begin. */
+  quiz: { burst: 20_000, perSecond: 400 },
+} satisfies Record<string, Rate>;
+export type RateName = keyof typeof RATES;
+
+type Bucket = { left: number; at: number };
+const buckets = new LRUCache<string, Bucket>({ max: 50_000 });
+
+/**
+ * Takes one request out of a bucket.
+ * @param now in milliseconds
+ * @returns seconds after which there is room again; 0 where there is
+ */
+export function takeOne(name: RateName, of: string, now = Date.now()): number {
+  const more = readConfig().visitorRate;
+  const { burst, perSecond } = { burst: RATES[name].burst * more, perSecond: RATES[name].perSecond * more };
+  const key = `${name} ${of}`;
+  const bucket = buckets.get(key) ?? { left: burst, at: now };
+  const left = Math.min(burst, bucket.left + (Math.max(0, now - bucket.at) / 1000) * perSecond);
+  if (left < 1) {
+    buckets.set(key, { left, at: now });
+    return Math.ceil((1 - left) / perSecond);
+  }
+  buckets.set(key, { left: left - 1, at: now });
+  return 0;
+}
+
+/** The address of the network that a request comes from, as scripts/serve.mjs puts it in. */
+export const networkOf = (request: Request): string => request.headers.get('x-forwarded-for') ?? '';
+
+/** @throws Problem 429, with the seconds to wait, where one of the buckets is empty */
+export function requireRoom(...wanted: [RateName, string][]): void {
+  for (const [name, of] of wanted) {
+    const wait = takeOne(name, of);
+    if (wait > 0)
+      throw new Problem(
+        429,
+        'too-fast',
+        'That was too much at once. Your answers are kept; please try again in a moment.',
+        undefined,
+        wait,
+      );
+  }
+}
