@@ -109,7 +109,7 @@ describe('a document at the door', () => {
             ],
           },
         }),
-      '/pages/0/blocks/0/prompt/content/0/content/0/marks/0/attrs/href: an address that starts with https://, http://, mailto: or / is expected',
+      '/pages/0/blocks/0/prompt/content/0/content/0/marks/0/attrs/href: an address that starts with https://, http://, mailto:, tel: or / is expected',
     ],
     [
       'HTML where structure is expected',

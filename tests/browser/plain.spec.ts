@@ -36,7 +36,7 @@ test('without scripts the whole quiz works by plain forms', async ({ page }) => 
   // The offer is counted on the way to it: our own address, which leads on to what the edition has.
   const offer = page.locator('.v-offer').getByRole('link');
   const href = (await offer.getAttribute('href')) ?? '';
-  expect(href).toMatch(/^\/q\/tourer\/offer\?run=[\w-]+&of=lane-drifter$/);
+  expect(href).toMatch(/^\/q\/tourer\/offer\?run=[\w.-]+&of=lane-drifter$/);
   const led = await page.request.get(world().app + href, { maxRedirects: 0 });
   expect([led.status(), led.headers()['location']]).toEqual([303, expect.stringContaining(world().site)]);
   await page.getByRole('link', { name: 'And are you ready for a night outside?' }).click();
