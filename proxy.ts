@@ -1,9 +1,16 @@
-/** Leads visitors who bring nothing along to the first page that is kept whole for the live edition. */
+/**
+ * Looks at every request for a page before it is made: says what the page may load and run, and leads visitors who bring nothing along to the
+ * first page that is kept whole for the live edition.
+ */
 import { type NextRequest, NextResponse } from 'next/server';
-import { liveQuiz, markOf } from './server/editions';
-import { languageFor } from './visitor/languages';
+import { type Live, liveQuiz, markOf } from './server/editions';
+import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/policy';
+import { Problem } from './server/problem';
+import { languageFor, likedBest } from './visitor/languages';
 
-export const config = { matcher: ['/q/:address', '/editions/:path*'] };
+export const config = {
+  matcher: ['/((?!_next/|api/|runs/|media/|pictures/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)'],
+};
 
 /** What makes a page one visitor's own. What the page around a frame has in its address is read by our script, which always runs there. */
 function bringsAlong(query: URLSearchParams): boolean {
@@ -11,20 +18,66 @@ function bringsAlong(query: URLSearchParams): boolean {
   return own || (query.size > 0 && !query.has('in'));
 }
 
+/** A page that is made for this request: its scripts bear a nonce, which the framework reads from the policy of the request. */
+function madeWith(request: NextRequest, policyOf: (nonce: string) => string, to?: URL, status?: number): NextResponse {
+  const nonce = newNonce();
+  const policy = policyOf(nonce);
+  const headers = new Headers(request.headers);
+  headers.set('content-security-policy', policy);
+  headers.set('x-nonce', nonce);
+  const response = to
+    ? NextResponse.rewrite(to, { request: { headers }, ...(status === undefined ? {} : { status }) })
+    : NextResponse.next({ request: { headers } });
+  response.headers.set('Content-Security-Policy', policy);
+  return response;
+}
+
 export async function proxy(request: NextRequest): Promise<NextResponse> {
   const url = new URL(request.url);
-  // Kept pages have no address of their own.
-  if (!url.pathname.startsWith('/q/')) return new NextResponse(null, { status: 404 });
-  if (request.method !== 'GET' || bringsAlong(url.searchParams)) return NextResponse.next();
-  const address = decodeURIComponent(url.pathname.slice('/q/'.length));
-  const live = await liveQuiz(address).catch(() => null);
-  if (!live) return NextResponse.next();
+  const [, first, address = '', ...rest] = url.pathname.split('/');
+  // Kept pages have no address of their own; nor has the page that says there is none.
+  if (first === 'editions' || first === 'nowhere') {
+    const isOwn = request.headers.get(OWN_HEADER) === ownMark();
+    return isOwn ? NextResponse.next() : nowhere(request);
+  }
+  if (first !== 'q') return madeWith(request, studioPolicy);
+  // A form, an offer, a certificate, a card: no pages.
+  if (rest.length > 0) return NextResponse.next();
+  const live = await liveOrNot(decodeURIComponent(address));
+  if (!live) return nowhere(request);
+  if (request.method !== 'GET' || bringsAlong(url.searchParams)) return madeWith(request, visitorPolicy);
+  return kept(request, decodeURIComponent(address), live).catch(() => madeWith(request, visitorPolicy));
+}
+
+async function liveOrNot(address: string): Promise<Live | null> {
+  try {
+    return await liveQuiz(address);
+  } catch (error) {
+    if (error instanceof Problem && error.status === 404) return null;
+    throw error;
+  }
+}
+
+async function kept(request: NextRequest, address: string, live: Live): Promise<NextResponse> {
+  const url = new URL(request.url);
   const language = languageFor(live.quiz, request.headers.get('accept-language'));
   url.pathname = `/editions/${encodeURIComponent(address)}/${markOf(live)}/${encodeURIComponent(language)}`;
   url.search = '';
-  const response = NextResponse.rewrite(url);
+  const policy = await keptPolicy(url.pathname);
+  const headers = new Headers(request.headers);
+  headers.set(OWN_HEADER, ownMark());
+  const response = NextResponse.rewrite(url, { request: { headers } });
+  response.headers.set('Content-Security-Policy', policy);
   // Whoever keeps it asks each time whether the edition is still the live one; the answer is mostly "not changed".
   response.headers.set('Cache-Control', 'public, max-age=0, must-revalidate');
   if (live.quiz.delivery.language === 'found') response.headers.append('Vary', 'Accept-Language');
   return response;
+}
+
+/** The page that says that nothing stands at this address, in the visitor's language. */
+function nowhere(request: NextRequest): NextResponse {
+  const to = new URL(request.url);
+  to.pathname = `/nowhere/${likedBest(request.headers.get('accept-language'), 'en').split('-')[0]?.toLowerCase() ?? 'en'}`;
+  to.search = '';
+  return madeWith(request, visitorPolicy, to, 404);
 }

@@ -11,7 +11,7 @@ const hostname = process.env.HOST ?? '127.0.0.1';
 /** How many proxies stand before this process; each of them adds the address it was asked from. */
 const proxies = Number(process.env.TRUSTED_PROXIES ?? 0);
 // Told to the application, which asks itself for pages.
-process.env.PORT = String(port);
+process.env.INTERNAL_URL = `http://${['0.0.0.0', '::'].includes(hostname) ? '127.0.0.1' : hostname}:${port}`;
 
 /** Milliseconds: until headers, and a whole request, have come; a connection that is kept without a request; an end that was asked for. */
 const HEADERS = 10_000;
@@ -42,12 +42,26 @@ function isReadable(url) {
   }
 }
 
+/** On every answer. What a page may load and run is said by proxy.ts, for each kind of page. */
+const headers = {
+  'X-Content-Type-Options': 'nosniff',
+  'Referrer-Policy': 'strict-origin-when-cross-origin',
+  'Permissions-Policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  // Behind a proxy that speaks TLS.
+  ...((process.env.PUBLIC_URL ?? '').startsWith('https:') ? { 'Strict-Transport-Security': 'max-age=31536000' } : {}),
+};
+
 const app = next({ dev, dir: process.cwd(), hostname, port });
 const handle = app.getRequestHandler();
 const waiting = [];
 let ready = false;
 
 const server = createServer((request, response) => {
+  for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
+  if (!/^\/(q|_next|pictures|media|embed\.js)(\/|$|\?)/.test(request.url ?? ''))
+    response.setHeader('X-Frame-Options', 'DENY');
+  if ((request.url ?? '').startsWith('/pictures/')) response.setHeader('Cache-Control', 'public, max-age=86400');
   if (shared.yesMaybeDraining) response.setHeader('Connection', 'close');
   if (request.url === '/api/health/live') return void response.setHeader('Cache-Control', 'no-store').end('live');
   if (!isReadable(request.url ?? '')) {

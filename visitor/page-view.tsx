@@ -6,6 +6,7 @@ import type { ContactView, ReviewLine, View } from '../core/run/view';
 import type { Refusal } from '../core/run/faults';
 import { Rich } from '../ui/rich';
 import { BlockOf, Review } from './blocks';
+import { isRightToLeft } from './languages/direction';
 import { missing, type Values } from './values';
 import { useWords } from './words';
 
@@ -98,7 +99,7 @@ export function PageView({
       noValidate={alive}
       {...(plain ? { method: 'post', action: `${plain.home}/plain` } : {})}
       lang={view.quiz.language}
-      dir={/^(ar|fa|he|ur)\b/.test(view.quiz.language) ? 'rtl' : 'ltr'}
+      dir={isRightToLeft(view.quiz.language) ? 'rtl' : 'ltr'}
       onSubmit={(event) => {
         event.preventDefault();
         if (explained) return onGoOn?.();

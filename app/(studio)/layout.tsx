@@ -2,6 +2,7 @@ import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/source-serif-4/wght.css';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { keepEarly } from '../../ui/early';
 import { EarlyKeeper } from '../../ui/early-keeper';
@@ -11,11 +12,12 @@ import '../../visitor/visitor.css';
 
 export const metadata: Metadata = { title: { default: 'Yes Maybe', template: '%s · Yes Maybe' }, icons: '/icon.svg' };
 
-export default function StudioLayout({ children }: { children: ReactNode }) {
+export default async function StudioLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en">
       <body className="studio">
-        <script dangerouslySetInnerHTML={{ __html: keepEarly(true) }} />
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: keepEarly(true) }} />
         <EarlyKeeper />
         <StyleRegistry>{children}</StyleRegistry>
       </body>

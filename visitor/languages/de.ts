@@ -52,6 +52,9 @@ export const de: Phrases = {
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
   passed:
     'Diese Seite wurde schon abgeschickt. Geh im Browser vorwärts bis dahin, wo du warst; hier kannst du neu beginnen.',
+  nowhere: 'Unter dieser Adresse steht kein Quiz.',
+  nowhereHint: 'Vielleicht ist es noch nicht offen oder umgezogen. Wer dir die Adresse gegeben hat, weiß es.',
+  home: 'Zum Anfang',
   goneOn: 'Willkommen zurück. Du bist, wo du aufgehört hast.',
   anew: 'Von vorn beginnen',
   notTaken: 'Etwas fehlt oder geht so nicht. Bitte sieh noch einmal nach.',

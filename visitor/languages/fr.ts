@@ -52,6 +52,10 @@ export const fr: Phrases = {
   elsewhere: 'Ce quiz a continué dans une autre fenêtre. Voici où il en est.',
   passed:
     'Cette page a déjà été envoyée. Avancez dans votre navigateur jusqu’où vous étiez ; ici, vous pouvez recommencer.',
+  nowhere: 'Il n’y a pas de quiz à cette adresse.',
+  nowhereHint:
+    'Il n’est peut-être pas encore ouvert, ou il a déménagé. La personne qui vous a donné l’adresse le saura.',
+  home: 'Vers l’accueil',
   goneOn: 'Vous revoilà, là où vous vous étiez arrêté.',
   anew: 'Reprendre du début',
   notTaken: 'Il manque quelque chose, ou cela ne va pas. Regardez encore une fois.',

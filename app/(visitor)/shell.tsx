@@ -2,10 +2,12 @@ import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/source-serif-4/wght.css';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { keepEarly } from '../../ui/early';
 import { EarlyKeeper } from '../../ui/early-keeper';
+import { isRightToLeft } from '../../visitor/languages/direction';
 import '../../visitor/visitor.css';
 
 // The Latin parts are served with fallbacks of the same measures, so that nothing shifts when they arrive; other scripts come from the
@@ -29,13 +31,19 @@ const serif = localFont({
   preload: false,
 });
 
-export const metadata: Metadata = { icons: '/icon.svg' };
+export const visitorMetadata: Metadata = { icons: '/icon.svg' };
 
-export default function VisitorLayout({ children }: { children: ReactNode }) {
+/**
+ * The document around a visitor's page.
+ * @param language of the page: a screen reader chooses its voice by it
+ */
+export async function VisitorShell({ language, children }: { language: string; children: ReactNode }) {
+  // Pages that are kept have none: they are the same for everybody, and their scripts are known by hashes.
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
-    <html lang="en">
+    <html lang={language} dir={isRightToLeft(language) ? 'rtl' : 'ltr'}>
       <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
-        <script dangerouslySetInnerHTML={{ __html: keepEarly(false) }} />
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: keepEarly(false) }} />
         <EarlyKeeper />
         {children}
       </body>
