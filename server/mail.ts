@@ -20,6 +20,7 @@ import { newId } from './ids';
 import { enqueueLetter } from './jobs';
 import { notFound, Problem } from './problem';
 import { getQuiz } from './quizzes';
+import { takeOne } from './rates';
 
 export type TrayLetter = {
   id: string;
@@ -87,6 +88,8 @@ export async function sendTest(
   requireEditor(member);
   if (!looksLikeEmail(to))
     throw new Problem(422, 'not-an-email', 'This does not look like an e-mail address. Nothing was sent.');
+  if (takeOne('tests', member.userId) > 0)
+    throw new Problem(429, 'too-fast', 'You sent ten tests within a few minutes. Wait a little; nothing was sent.');
   const { draft } = await getQuiz(member, quizId);
   const message = draft.messages.find((m) => m.id === messageId);
   if (!message) throw notFound('This letter');

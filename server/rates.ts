@@ -17,8 +17,14 @@ export const RATES = {
   opening: { burst: 2_000, perSecond: 20 },
   /** Runs of one quiz that begin. */
   quiz: { burst: 20_000, perSecond: 400 },
+  /** Tries to sign in to one account. */
+  account: { burst: 10, perSecond: 1 / 30 },
+  /** Letters that one creator sends to try them. */
+  tests: { burst: 10, perSecond: 1 / 60 },
 } satisfies Record<string, Rate>;
 export type RateName = keyof typeof RATES;
+
+const USUAL_SIGN_IN_LIMIT = 12;
 
 type Bucket = { left: number; at: number };
 const buckets = new LRUCache<string, Bucket>({ max: 50_000 });
@@ -29,7 +35,8 @@ const buckets = new LRUCache<string, Bucket>({ max: 50_000 });
  * @returns seconds after which there is room again; 0 where there is
  */
 export function takeOne(name: RateName, of: string, now = Date.now()): number {
-  const more = readConfig().visitorRate;
+  const { visitorRate, signInLimit } = readConfig();
+  const more = name === 'account' ? signInLimit / USUAL_SIGN_IN_LIMIT : visitorRate;
   const { burst, perSecond } = { burst: RATES[name].burst * more, perSecond: RATES[name].perSecond * more };
   const key = `${name} ${of}`;
   const bucket = buckets.get(key) ?? { left: burst, at: now };

@@ -15,4 +15,8 @@ CREATE INDEX "runs_quiz" ON "runs" USING btree ("workspace_id","quiz_id","last_a
 UPDATE "quizzes" SET "title" = coalesce("draft" ->> 'title', ''), "description" = coalesce("draft" ->> 'description', ''), "known" = coalesce("draft" -> 'known', '[]'::jsonb);--> statement-breakpoint
 UPDATE "deliveries" SET "quiz_id" = l."quiz_id", "written_at" = l."written_at" FROM "letters" l WHERE l."workspace_id" = "deliveries"."workspace_id" AND l."letter_id" = "deliveries"."letter_id";--> statement-breakpoint
 UPDATE "runs" SET "size" = e."size" FROM (SELECT "workspace_id", "run_id", sum(length("sent"::text))::int AS "size" FROM "run_events" GROUP BY 1, 2) e WHERE e."workspace_id" = "runs"."workspace_id" AND e."run_id" = "runs"."run_id";--> statement-breakpoint
-UPDATE "edits" SET "size" = length("edit"::text);
+UPDATE "edits" SET "size" = length("edit"::text);--> statement-breakpoint
+-- Sessions are known by the hashes of their tokens from now on, so everybody signs in once more. Who has an account was let in without a letter.
+DELETE FROM "session";--> statement-breakpoint
+DELETE FROM "verification";--> statement-breakpoint
+UPDATE "user" SET "email_verified" = true;

@@ -1,6 +1,6 @@
 import { desc, eq } from 'drizzle-orm';
 import type { Db } from '../client';
-import { members, user, workspaces } from '../schema';
+import { members, user, verification, workspaces } from '../schema';
 
 export type Membership = {
   workspaceId: string;
@@ -55,4 +55,14 @@ export async function addMember(
     .insert(members)
     .values(row)
     .onConflictDoUpdate({ target: [members.workspaceId, members.userId], set: { role: row.role } });
+}
+
+/** Takes back every letter that was sent to a person to prove something or to set a password. */
+export async function forgetVerifications(db: Db, userId: string): Promise<void> {
+  await db.delete(verification).where(eq(verification.value, userId));
+}
+
+/** Notes that an address is known to be its owner's, as where an account is made by hand. */
+export async function setVerified(db: Db, userId: string): Promise<void> {
+  await db.update(user).set({ emailVerified: true }).where(eq(user.id, userId));
 }

@@ -179,10 +179,26 @@ export function SignIn({ demo }: { demo: boolean }) {
 }
 
 export function SignUp() {
-  const { wrong, busy, submit } = useForm(async ({ name, email, password }) => {
-    await request('/api/auth/sign-up/email', { name, email, password });
-    enter();
+  const [sent, setSent] = useState('');
+  const { wrong, busy, submit } = useForm(async ({ name, email = '', password }) => {
+    await request('/api/auth/sign-up/email', { name, email, password, callbackURL: '/quizzes' });
+    setSent(email);
   });
+  if (sent)
+    return (
+      <Door>
+        <div className="inner" role="status">
+          <h1>Look into your mail</h1>
+          <p>
+            A letter to {sent} is on its way. The address in it opens your account; it works for a day, and you can
+            leave this page.
+          </p>
+          <p>
+            <Link href="/">Back to signing in</Link>
+          </p>
+        </div>
+      </Door>
+    );
   return (
     <Door>
       <Form onSubmit={(e) => void submit(e)}>

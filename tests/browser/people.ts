@@ -39,6 +39,8 @@ export async function signUp(page: Page): Promise<{ email: string; password: str
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password, at least 10 characters').fill(password);
   await page.getByRole('button', { name: 'Make my account' }).click();
+  await expect(page.getByRole('heading', { name: 'Look into your mail' })).toBeVisible();
+  await page.goto(await addressIn(email, 'Your account'));
   await expect(page.getByText('There is no quiz here yet')).toBeVisible();
   return { email, password };
 }
@@ -61,4 +63,11 @@ type Letter = { id: string; to: string; subject: string; text: string };
 export async function lettersTo(email: string): Promise<Letter[]> {
   const letters = (await (await fetch(`${world().post}/json`)).json()) as Letter[];
   return letters.filter((l) => l.to.includes(email));
+}
+
+/** The address in the newest letter of this subject. */
+export async function addressIn(email: string, subject: string): Promise<string> {
+  const found = async () => (await lettersTo(email)).filter((l) => l.subject.startsWith(subject));
+  await expect.poll(async () => (await found()).length).toBeGreaterThan(0);
+  return /http\S+/.exec((await found()).at(-1)?.text ?? '')?.[0] ?? '';
 }

@@ -3,7 +3,9 @@ import { POST as editPOST, GET as editGET } from '../../app/api/quizzes/[quiz]/e
 import { DELETE as quizDELETE } from '../../app/api/quizzes/[quiz]/route';
 import { POST as openPOST } from '../../app/runs/open/route';
 import { POST as stepPOST } from '../../app/runs/step/route';
+import { setVerified } from '../../db/queries/members';
 import { auth, memberOf } from '../../server/auth';
+import { database } from '../../server/database';
 import { createQuiz, getQuiz } from '../../server/quizzes';
 import { go, newToken, published } from './world';
 
@@ -72,10 +74,9 @@ describe('a creator’s request', () => {
   const quiz = (id: string) => ({ params: Promise.resolve({ quiz: id }) });
   const signUp = async (name: string) => {
     const email = `${name}-${newToken().slice(0, 8)}@slowspoke.test`.toLowerCase();
-    const response = await auth().api.signUpEmail({
-      body: { name, email, password: 'slow and steady' },
-      asResponse: true,
-    });
+    const { user } = await auth().api.signUpEmail({ body: { name, email, password: 'slow and steady' } });
+    await setVerified(database(), user.id);
+    const response = await auth().api.signInEmail({ body: { email, password: 'slow and steady' }, asResponse: true });
     const cookie = (response.headers.getSetCookie() ?? []).map((c) => c.split(';')[0]).join('; ');
     const member = await memberOf(new Headers({ cookie }));
     if (!member) throw new Error('not signed in');
