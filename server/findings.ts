@@ -1,16 +1,14 @@
-import Papa from 'papaparse';
 import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
 import type { Question, QuestionKind, Quiz } from '../core/quiz/schema';
 import { answerText } from '../core/run/progress';
-import { foldRun, questionsOnWay, type Run } from '../core/run/run';
+import { foldRun, questionsOnWay } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
-import { isAnswered } from '../core/score/answer';
 import { journeyOf, type JourneyStep } from '../core/stats/counts';
 import { mannerOf } from '../core/quiz/manner';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
 import type { Membership } from '../db/queries/members';
-import { timedEvents, oneRun, type RunWithEvents, startedRuns } from '../db/queries/runs';
+import { oneRun, type RunWithEvents, startedRuns, timedEvents } from '../db/queries/runs';
 import { countRuns } from './count-runs';
 import { database } from './database';
 import { editionOf } from './editions';
@@ -216,75 +214,4 @@ async function secondsByPage(workspaceId: string, row: RunWithEvents): Promise<M
     since = at;
   });
   return seconds;
-}
-
-/** All started runs as CSV, a row each: in parts, so that a million of them need no gigabyte. */
-export async function* runsAsCsv(member: Membership, quizId: string): AsyncGenerator<string> {
-  const row = await getQuiz(member, quizId);
-  const quiz = row.liveEdition === null ? row.draft : await editionOf(member.workspaceId, quizId, row.liveEdition);
-  const questions = questionsOf(quiz);
-  const contactFields = [
-    ...new Map(
-      quiz.pages
-        .flatMap((p) => p.blocks)
-        .flatMap((b) => (b.kind === 'contact' ? b.fields : []))
-        .map((f) => [f.id, f.label] as const),
-    ),
-  ];
-  const heads = [
-    'run',
-    'edition',
-    'source',
-    'seen',
-    'last',
-    'finished',
-    ...questions.map(nameOf),
-    ...contactFields.map(([, l]) => l),
-    ...quiz.scales.map((s) => s.name),
-    ...quiz.verdicts.map((v) => v.name),
-  ];
-  // Cells that a spreadsheet would take for a formula are defused.
-  const line = (cells: unknown[]) => `${Papa.unparse([cells], { escapeFormulae: true })}\r\n`;
-  yield `\ufeff${line(heads)}`;
-  let before: { lastAt: Date; runId: string } | undefined;
-  for (;;) {
-    const rows = await startedRuns(database(), member.workspaceId, quizId, { most: 500, before });
-    for (const run of rows) yield line(await csvCells(member.workspaceId, run, quiz, contactFields));
-    before = rows.at(-1);
-    if (rows.length < 500) return;
-  }
-}
-
-async function csvCells(
-  workspaceId: string,
-  row: RunWithEvents,
-  current: Quiz,
-  contactFields: (readonly [string, string])[],
-): Promise<unknown[]> {
-  const quiz = await editionOf(workspaceId, row.quizId, row.edition);
-  const run: Run = foldRun(quiz, row, row.events);
-  const result = resultOf(quiz, run);
-  const onWay = new Set(questionsOnWay(quiz, run).map((q) => q.id));
-  const { questions, outcomes } = indexOf(quiz);
-  const contact = contactOf(run);
-  return [
-    row.runId,
-    row.edition,
-    row.source,
-    row.seenAt.toISOString(),
-    row.lastAt.toISOString(),
-    run.finished ? 'yes' : 'no',
-    ...questionsOf(current).map(({ id }) => {
-      const question = questions.get(id);
-      const answer = run.answers[id];
-      return question && onWay.has(id) && isAnswered(answer) ? answerText(question, answer) : '';
-    }),
-    ...contactFields.map(([id]) => contact[id] ?? ''),
-    ...current.scales.map(({ id }) => result.scales[id]?.points ?? ''),
-    ...current.verdicts.map(({ id }) =>
-      run.finished
-        ? (result.verdicts[id]?.outcomes ?? []).map((o) => outcomes.get(o)?.outcome.name ?? o).join(', ')
-        : '',
-    ),
-  ];
 }

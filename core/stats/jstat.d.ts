@@ -1,7 +1,7 @@
 declare module 'jstat' {
   const jstat: {
-    chisquare: { cdf(x: number, df: number): number };
-    normal: { cdf(x: number, mean: number, sd: number): number };
+    /** The natural logarithm of the gamma function. */
+    gammaln(x: number): number;
   };
   export default jstat;
 }

@@ -1,5 +1,5 @@
-import jstat from 'jstat';
 import { fisherExact } from './tables';
+import { normalTails } from './tails';
 
 /** z for 95 % of a normal distribution. */
 const Z95 = 1.959963984540054;
@@ -39,5 +39,5 @@ function zTest(x1: number, n1: number, x2: number, n2: number): number {
   const pooled = (x1 + x2) / (n1 + n2);
   const error = Math.sqrt(pooled * (1 - pooled) * (1 / n1 + 1 / n2));
   if (error === 0) return 1;
-  return 2 * (1 - jstat.normal.cdf(Math.abs(x1 / n1 - x2 / n2) / error, 0, 1));
+  return normalTails((x1 / n1 - x2 / n2) / error);
 }

@@ -6,12 +6,11 @@ import { resultOf } from '../score/result';
 import { contribution, weighs } from '../score/weights';
 import { questionsOnWay, type Run } from '../run/run';
 import { Alpha, Correlation, Moments } from './moments';
-import { associationOf } from './tables';
+import { type Association, associationOf } from './tables';
 
-export type Driver = {
-  cramersV: number | null;
-  chi2: number | null;
-  p: number | null;
+export type Driver = Association & {
+  /** Of a choice of many: one table for each option, chosen or not by outcome. */
+  options?: Record<string, Association>;
   /** P(outcome | option) / P(outcome); null for an outcome that nobody reached. */
   lift: Record<string, Record<string, number | null>>;
 };
@@ -172,16 +171,26 @@ export class RunReader {
   }
 
   private driver(outcomes: string[], question: Choice, table: Table | undefined): Driver {
-    const rows = [...(table?.cells.values() ?? [])].map((cells) => outcomes.map((o) => cells.get(o) ?? 0));
+    const counts = (row: string) => outcomes.map((o) => table?.cells.get(row)?.get(o) ?? 0);
     const share = (o: string) => (table && table.answered > 0 ? (table.reached.get(o) ?? 0) / table.answered : 0);
+    const ids = optionIds(question);
     const lift = Object.fromEntries(
-      optionIds(question).map((id) => {
+      ids.map((id) => {
         const cells = table?.cells.get(id);
         const chose = cells?.get('') ?? 0;
         const given = (o: string) => (chose > 0 ? (cells?.get(o) ?? 0) / chose : 0);
         return [id, Object.fromEntries(outcomes.map((o) => [o, share(o) === 0 ? null : given(o) / share(o)]))];
       }),
     );
-    return { ...associationOf(rows), lift };
+    if (question.pick === 'one') return { ...associationOf(ids.map(counts)), lift };
+    const options = Object.fromEntries(ids.map((id) => [id, associationOf([counts(id), counts(`not ${id}`)])]));
+    return { ...strongestOf(Object.values(options)), lift, options };
   }
+}
+
+/** The association with the smallest p; looked for among many, its p is so many times as large (Bonferroni). */
+function strongestOf(all: Association[]): Association {
+  const none: Association = { cramersV: null, chi2: null, p: null };
+  const best = all.reduce((a, b) => (b.p !== null && (a.p === null || b.p < a.p) ? b : a), none);
+  return { ...best, p: best.p === null ? null : Math.min(1, best.p * all.length) };
 }

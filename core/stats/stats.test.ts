@@ -162,17 +162,22 @@ describe('reading runs', () => {
     const reader = new RunReader(many);
     for (const chosen of [['a'], ['a', 'b'], ['b'], ['b']])
       reader.add(walk(many, { id: 'r', answers: { q: chosen } }).run);
-    // Rows a, not a, b, not b by x, y: 2 0 | 0 2 | 1 2 | 1 0. Eight counts, four of each outcome.
+    // By x, y: a 2 0, not a 0 2; b 1 2, not b 1 0.
     const driver = reader.stats().drivers['v']?.['q'];
-    expect(driver?.chi2).toBeCloseTo(
+    const [a, b] = [
       associationOf([
         [2, 0],
         [0, 2],
+      ]),
+      associationOf([
         [1, 2],
         [1, 0],
-      ]).chi2 ?? 0,
-      12,
-    );
+      ]),
+    ];
+    expect(driver?.options).toEqual({ a, b });
+    // The question's own is that of a, whose p is smaller; it was looked for among two.
+    expect([driver?.chi2, driver?.cramersV]).toEqual([a.chi2, a.cramersV]);
+    expect(driver?.p).toBeCloseTo(2 * (a.p ?? 0), 12);
     expect(driver?.lift['b']).toEqual({ x: 1 / 3 / 0.5, y: 2 / 3 / 0.5 });
   });
   it('says nothing where there is nothing', () => {

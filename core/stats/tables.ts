@@ -1,4 +1,4 @@
-import jstat from 'jstat';
+import { chiSquareTail } from './tails';
 
 export type Association = { cramersV: number | null; chi2: number | null; p: number | null };
 
@@ -26,7 +26,7 @@ export function associationOf(table: number[][]): Association {
   return {
     cramersV: Math.sqrt(chi2 / (n * (Math.min(counts.length, width) - 1))),
     chi2,
-    p: Math.min(1, Math.max(0, 1 - jstat.chisquare.cdf(chi2, df))),
+    p: chiSquareTail(chi2, df),
   };
 }
 

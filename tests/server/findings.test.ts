@@ -4,9 +4,12 @@ import Papa from 'papaparse';
 import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/count-runs';
 import { database } from '../../server/database';
-import { findingsOf, listPeople, readPerson, runsAsCsv } from '../../server/findings';
+import { findingsOf, listPeople, readPerson } from '../../server/findings';
+import { runsAsCsv } from '../../server/runs-table';
 import { copyQuiz } from '../../server/quizzes';
 import { takeStep } from '../../server/take-step';
+import type { Membership } from '../../db/queries/members';
+import { choice, option, page, quiz } from '../quizzes';
 import { contact, go, published, smallQuiz, visit } from './world';
 
 const skip = { do: 'go' as const, page: 'p3', contact: { c: { skipped: true as const } } };
@@ -137,16 +140,21 @@ describe('people', () => {
 });
 
 describe('the table of runs', () => {
-  it('has a row for each started run, its formulas defused', async () => {
-    const { member, quizId } = await crowd();
+  type Line = Record<string, string>;
+  async function table({ member, quizId }: { member: Membership; quizId: string }, between = async () => undefined) {
     let csv = '';
-    for await (const part of runsAsCsv(member, quizId)) csv += part;
-    const { data } = Papa.parse<Record<string, string>>(csv.replace('\ufeff', ''), {
-      header: true,
-      skipEmptyLines: true,
-    });
+    for await (const part of runsAsCsv(member, quizId)) {
+      csv += part;
+      await between();
+    }
+    const text = csv.replace('\ufeff', '');
+    return Papa.parse<Line>(text, { header: true, skipEmptyLines: true }).data;
+  }
+
+  it('has a row for each started run, its formulas defused', async () => {
+    const data = await table(await crowd());
     expect(data).toHaveLength(4);
-    expect(data[0]).toMatchObject({
+    expect(data.at(-1)).toMatchObject({
       finished: 'yes',
       q1: 'a',
       q2: 'a',
@@ -154,5 +162,37 @@ describe('the table of runs', () => {
       Name: "'=cmd()",
       v: 'Lane drifter',
     });
+  });
+  it.each(['=1+1', '+1', '-1+1', '@sum(1)', '\n=1+1', '\t=1', ' =1', '\uff1d1'])('defuses %j', async (name) => {
+    const at = await published();
+    const left = contact({ name: `${name}\nmore`, email: 'ida@example.com' }, 1);
+    await visit(at.address, go('p1', { q1: ['a'] }), go('p2', { q2: ['a'] }), left);
+    const cell = (await table(at))[0]?.['Name'] ?? '';
+    expect(cell.startsWith("'")).toBe(true);
+  });
+  it('has whoever goes on while it is made, once', async () => {
+    const at = await published();
+    const visitors = await Promise.all(Array.from({ length: 620 }, () => visit(at.address, go('p1', { q1: ['a'] }))));
+    let parts = 0;
+    const data = await table(at, async () => {
+      parts += 1;
+      // All of them go on behind the first part, the later ones first.
+      if (parts === 2)
+        for (const { token } of visitors.slice(0, 60)) await takeStep(at.address, token, 2, go('p2', { q2: ['b'] }));
+    });
+    expect(data).toHaveLength(620);
+    expect(new Set(data.map((d) => d['run'])).size).toBe(620);
+  }, 60_000);
+  it('has a column for each of several answers, whatever is in it', async () => {
+    const at = await published(
+      quiz([page('p1', [choice('q', [option('a'), option('b')], { pick: 'many', other: true, prompt: 'Which?' })])]),
+    );
+    await visit(at.address, go('p1', { q: ['a', 'b'] }));
+    const sent = { do: 'go' as const, page: 'p1', answers: { q: { options: ['b', 'other'], text: 'tea, and cake' } } };
+    await visit(at.address, sent);
+    expect((await table(at)).map((d) => [d['Which?: a'], d['Which?: b'], d['Which?: something else']])).toEqual([
+      ['1', '1', ''],
+      ['0', '1', 'tea, and cake'],
+    ]);
   });
 });

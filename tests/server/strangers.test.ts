@@ -1,6 +1,7 @@
 /** Nobody gets in: what belongs to one workspace is not there for another, whatever is asked. */
 import { editsSince, keepEdits } from '../../server/edit-quiz';
-import { findingsOf, listPeople, readPerson, runsAsCsv } from '../../server/findings';
+import { findingsOf, listPeople, readPerson } from '../../server/findings';
+import { runsAsCsv } from '../../server/runs-table';
 import { exampleRun, sendAgain, sendTest, trayOf } from '../../server/mail';
 import { listEditions, publishQuiz } from '../../server/publish-quiz';
 import { copyQuiz, deleteQuiz, getQuiz, listQuizzes, restoreQuiz } from '../../server/quizzes';

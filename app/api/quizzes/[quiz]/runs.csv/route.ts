@@ -1,4 +1,4 @@
-import { runsAsCsv } from '../../../../../server/findings';
+import { runsAsCsv } from '../../../../../server/runs-table';
 import { getQuiz } from '../../../../../server/quizzes';
 import { studioRoute } from '../../../../http';
 
