@@ -298,6 +298,7 @@ export const letters = pgTable(
     runId: text('run_id'),
     messageId: text('message_id').notNull(),
     recipient: text('recipient').notNull(),
+    language: text('language').notNull().default('en'),
     subject: text('subject').notNull(),
     body: jsonb('body').$type<RichDoc>().notNull(),
     writtenAt: at('written_at').notNull().defaultNow(),

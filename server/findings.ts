@@ -1,4 +1,4 @@
-import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
+import { indexOf, nameOf, OTHER, questionsOf } from '../core/quiz/lookup';
 import type { Question, QuestionKind, Quiz } from '../core/quiz/schema';
 import { answerText } from '../core/run/progress';
 import { foldRun, questionsOnWay } from '../core/run/run';
@@ -73,7 +73,7 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
       const answered = count(`answered ${q.id}`);
       const options =
         q.kind === 'choice'
-          ? q.options.map((o) =>
+          ? [...q.options, ...(q.other ? [{ id: OTHER, text: 'Something else', picture: undefined }] : [])].map((o) =>
               share(o.id, o.text || o.picture?.text || o.id, count(`option ${q.id} ${o.id}`), answered),
             )
           : [];

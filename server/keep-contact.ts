@@ -84,6 +84,7 @@ export async function writeLetters(
       runId,
       messageId: message.id,
       recipient: to,
+      language: quiz.language,
       writtenAt: now,
       ...composeLetter(quiz, run, message),
     };

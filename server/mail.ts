@@ -103,6 +103,7 @@ export async function sendTest(
       runId: null,
       messageId,
       recipient: to,
+      language: draft.language,
       writtenAt: now,
       subject: `Test: ${composed.subject}`,
       body: composed.body,

@@ -8,10 +8,12 @@ export async function startWorkers(): Promise<void> {
   const queue = await boss();
   await queue.work<{ workspaceId: string; letterId: string }>(
     SEND_LETTER,
-    { batchSize: 5, pollingIntervalSeconds: 1 },
+    { batchSize: 5, pollingIntervalSeconds: 1, includeMetadata: true },
     async (jobs) => {
       // One letter that fails must not hold up, or send twice, those beside it.
-      const outcomes = await Promise.allSettled(jobs.map((job) => sendLetter(job.data)));
+      const outcomes = await Promise.allSettled(
+        jobs.map((job) => sendLetter(job.data, { lastTry: job.retryCount >= job.retryLimit })),
+      );
       for (const [i, outcome] of outcomes.entries()) {
         const job = jobs[i];
         if (!job) continue;

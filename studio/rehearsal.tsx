@@ -25,6 +25,8 @@ import type { OtherQuiz } from './shell/live';
 export type MixKind = 'even' | 'guess' | 'real';
 type Seen = { odds: Odds | null; findings: Finding[]; /** the quiz has changed since */ stale: boolean };
 type Rehearsal = Seen & {
+  /** The check has not looked at anything yet, or could not: that it found nothing says nothing. */
+  looking: boolean;
   mixKind: MixKind;
   /** The ways that real visitors took, where they are asked for. */
   ways: SeenWays | null;
@@ -41,6 +43,7 @@ const nothing: Seen = { odds: null, findings: [], stale: true };
 const idle = () => undefined;
 const Context = createContext<Rehearsal>({
   ...nothing,
+  looking: true,
   mixKind: 'even',
   ways: null,
   setMix: idle,
@@ -152,6 +155,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
   const value = useMemo(
     () => ({
       ...seen,
+      looking: seen.odds === null,
       mixKind,
       ways,
       setMix,

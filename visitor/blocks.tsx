@@ -67,9 +67,18 @@ export function BlockOf({
     case 'offer':
       return <OfferPart offer={block.offer} at={offerAt?.(block.id)} onTake={() => onOffer?.(block.id)} />;
     case 'verdict':
-      return block.outcomes.map((outcome) => (
-        <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} offerAt={offerAt} />
-      ));
+      return (
+        <>
+          {block.waiting !== undefined && (
+            <p className="v-held" role="status">
+              {say('provisional', { n: block.waiting })}
+            </p>
+          )}
+          {block.outcomes.map((outcome) => (
+            <OutcomePart key={outcome.id} outcome={outcome} onOffer={onOffer} offerAt={offerAt} />
+          ))}
+        </>
+      );
     case 'score':
     case 'topics':
       return (
@@ -150,9 +159,9 @@ function OutcomePart({
     <section className="v-outcome">
       {outcome.picture && <img src={outcome.picture.src} alt={outcome.picture.text} width={640} height={320} />}
       {outcome.headline !== outcome.name && <p className="v-kicker">{outcome.name}</p>}
-      <h1 tabIndex={-1} data-heading style={outcome.headline === outcome.name ? { marginTop: 20 } : undefined}>
+      <h2 tabIndex={-1} data-heading style={outcome.headline === outcome.name ? { marginTop: 20 } : undefined}>
         {outcome.headline}
-      </h1>
+      </h2>
       <div className="v-words">
         <Rich text={outcome.body} />
       </div>
@@ -255,7 +264,7 @@ function OthersPart({ block }: { block: Extract<BlockView, { kind: 'chart' }> })
           return (
             <li key={o.id}>
               <span>
-                {o.text || o.picture?.text} <b>{Math.round(percent)} %</b>
+                {o.text || o.picture?.text || say('somethingElse')} <b>{Math.round(percent)} %</b>
               </span>
               <Bar percent={percent} />
             </li>

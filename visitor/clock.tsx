@@ -6,13 +6,23 @@ import { useWords } from './words';
 /** Seconds at which a screen reader is told. */
 const TOLD = [600, 300, 120, 60, 30, 10];
 
+/** Seconds for which what was said is still near enough. */
+const STANDS = 2;
+
 const shown = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 
 /** @param until by the browser's own clock, in milliseconds */
 export function Clock({ until, onTime }: { until: number; onTime: () => void }) {
   const { say } = useWords();
+  const spoken = (n: number): string => {
+    if (n === 0) return '';
+    return n >= 60 && n % 60 === 0 ? say('timeShort', { n: n / 60 }) : say('secondsShort', { n });
+  };
   const secondsNow = () => Math.max(0, Math.ceil((until - Date.now()) / 1000));
   const [seconds, setSeconds] = useState(secondsNow);
+  /** What is said aloud, and how many seconds were left when it was. */
+  const [told, setTold] = useState<number | null>(null);
+  const passed = useRef<number | undefined>(undefined);
   const over = useRef(onTime);
   useEffect(() => {
     over.current = onTime;
@@ -21,6 +31,11 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
     const look = () => {
       const now = secondsNow();
       setSeconds(now);
+      const moment = TOLD.findLast((s) => now <= s);
+      if (moment !== passed.current) {
+        passed.current = moment;
+        setTold(now);
+      }
       if (now > 0) return;
       clearInterval(timer);
       over.current();
@@ -28,14 +43,15 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
     const timer = setInterval(look, 250);
     return () => clearInterval(timer);
   }, [until]);
-  const told = TOLD.findLast((s) => seconds <= s);
+  // What was said stays true for a moment only; then it is taken away, so that nobody comes across it later.
+  const words = told === null || told - seconds > STANDS ? '' : spoken(told);
   return (
     <>
       <span className="v-clock" role="timer" aria-live="off">
         {say('timeLeft', { time: shown(seconds) })}
       </span>
       <span className="v-hidden" role="status">
-        {told === undefined ? '' : told >= 60 ? say('timeShort', { n: told / 60 }) : say('secondsShort', { n: told })}
+        {words}
       </span>
     </>
   );

@@ -59,6 +59,8 @@ export function ContactForm({
             type="checkbox"
             name={contactField(block.id, CONSENT)}
             checked={given.consent}
+            required={block.consent.required && !block.skippable}
+            aria-invalid={fault('consent') ? true : undefined}
             aria-describedby={fault('consent') ? `${id}-consent` : undefined}
             onChange={(e) => onChange({ ...given, consent: e.target.checked })}
           />

@@ -40,6 +40,20 @@ type Props = {
 const offerCounted = (plain: Plain) => (id: string) =>
   `${plain.home}/offer?${new URLSearchParams({ run: plain.token, of: id })}`;
 
+type AnyField = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+
+/** The field of a block that is to be filled in next: one that is wrong, else one that is empty, else the first. */
+function fieldToFill(panel: HTMLElement | null, block: string): HTMLElement | undefined {
+  const fields = [
+    ...(panel?.querySelectorAll<AnyField>(
+      `[data-block="${block}"] :is(input:not([type="hidden"]), textarea, select)`,
+    ) ?? []),
+  ];
+  const isEmpty = (field: AnyField) =>
+    field.required && (field.type === 'checkbox' ? !(field as HTMLInputElement).checked : field.value.trim() === '');
+  return fields.find((f) => f.getAttribute('aria-invalid') === 'true') ?? fields.find(isEmpty) ?? fields[0];
+}
+
 export function PageView({
   view,
   values,
@@ -74,12 +88,21 @@ export function PageView({
     panel.current?.querySelector<HTMLElement>('[data-heading]')?.focus({ preventScroll: true });
   }, [place, takeFocus]);
 
+  // What the server refused is where the visitor goes on: the first field that is wrong.
+  useEffect(() => {
+    const [first] = faults;
+    if (takeFocus && first?.block) fieldToFill(panel.current, first.block)?.focus();
+  }, [faults, takeFocus]);
+
   const todo = explained ? null : missing(view, values, say);
   const blocks = explained ? [] : (page?.blocks ?? []);
   const asks = blocks.some((b) => b.kind === 'contact' || 'required' in b);
   const isResult = !explained && (page === null || page.stage === 'result');
   const lastAsk = view.progress.at + 1 >= view.progress.of;
   const looking = page?.id === LOOK_OVER;
+  const showsTitle = !isResult && asks;
+  // In the studio the page has a heading of its own above this.
+  const Title = takeFocus ? 'h1' : 'span';
   const onwards = lastAsk && !view.quiz.looksOver ? say('seeResult') : say('next');
   const button = explained ? say('goOn') : page?.button || (looking ? say('send') : asks ? onwards : say('start'));
   const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable);
@@ -103,8 +126,7 @@ export function PageView({
       onSubmit={(event) => {
         event.preventDefault();
         if (explained) return onGoOn?.();
-        if (todo)
-          panel.current?.querySelector<HTMLElement>(`[data-block="${todo.block}"] :is(input, textarea)`)?.focus();
+        if (todo) fieldToFill(panel.current, todo.block)?.focus();
         onNext();
       }}
     >
@@ -134,9 +156,10 @@ export function PageView({
         aria-hidden="true"
       />
       <div className="v-inside">
-        {!isResult && asks && (
+        {!showsTitle && <Title className="v-hidden">{view.quiz.title}</Title>}
+        {showsTitle && (
           <div className="v-top">
-            <span>{view.quiz.title}</span>
+            <Title>{view.quiz.title}</Title>
             {clock}
             {view.quiz.progress && <span>{say('of', { at: Math.min(at + 1, of), of })}</span>}
           </div>
@@ -173,7 +196,7 @@ export function PageView({
           </div>
         ))}
         {page === null && !explained && (
-          <p className="v-prompt" tabIndex={-1} data-heading>
+          <h2 className="v-prompt" tabIndex={-1} data-heading>
             {view.out ? (
               'url' in view.out ? (
                 <a href={view.out.url} target={view.out.url.startsWith('/') ? undefined : '_top'}>
@@ -185,7 +208,7 @@ export function PageView({
             ) : (
               say('thanks')
             )}
-          </p>
+          </h2>
         )}
         {leaves && (
           <div className="v-foot">

@@ -1,6 +1,6 @@
 import type { Op } from '../quiz/edits';
 import type { Page, Quiz } from '../quiz/schema';
-import { indexOf, isContact, questionsOf } from '../quiz/lookup';
+import { indexOf, isContact, isKeyed, isReviewed, questionsOf } from '../quiz/lookup';
 import { differences } from '../run/examples';
 import { walk } from '../run/walk';
 import { resultOf } from '../score/result';
@@ -59,6 +59,7 @@ function structure(quiz: Quiz): Finding[] {
   if (!quiz.pages.some((p) => p.stage === 'result')) {
     found.push(warning('no-result', 'write', [], 'There is no result page: the quiz ends with a bare thank-you.'));
   }
+  found.push(...certificates(quiz));
   if (quiz.delivery.limit !== undefined && quiz.delivery.limit < 5 * questionsOf(quiz).length) {
     found.push(
       warning(
@@ -70,6 +71,23 @@ function structure(quiz: Quiz): Finding[] {
     );
   }
   return found;
+}
+
+/** A certificate that says "passed" to everybody, in a quiz in which one can fail. */
+function certificates(quiz: Quiz): Finding[] {
+  if (!questionsOf(quiz).some((q) => isKeyed(q) || isReviewed(q))) return [];
+  return quiz.pages.flatMap((page) =>
+    page.blocks
+      .filter((block) => block.kind === 'certificate' && !block.showIf && !page.showIf)
+      .map((block) =>
+        warning(
+          'certificate-for-all',
+          'write',
+          [page.id, block.id],
+          'Everybody gets the certificate, whatever they had right. Say for whom it shows.',
+        ),
+      ),
+  );
 }
 
 const TOO_MUCH =

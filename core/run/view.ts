@@ -3,10 +3,10 @@
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
 import type { Block, Offer, Page, Picture, Quiz, RichText } from '../quiz/schema';
-import { indexOf, isQuestion, wordingOf } from '../quiz/lookup';
+import { indexOf, isQuestion, OTHER, wordingOf } from '../quiz/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
-import { fillFor, resultOf, type Result } from '../score/result';
+import { fillFor, provisionalVerdicts, resultOf, type Result } from '../score/result';
 import { addressWith, carried } from './carry';
 import { besideIt, HELD_BACK, type HeldBack } from './held-back';
 import { LOOK_OVER } from './look-over';
@@ -60,7 +60,8 @@ export type BlockView =
   | { kind: 'words'; id: string; body: RichText }
   | ({ kind: 'media'; id: string } & Media)
   | { kind: 'offer'; id: string; offer: Offer }
-  | { kind: 'verdict'; id: string; outcomes: OutcomeView[] }
+  /** `waiting`: so many answers wait for a person to mark them, and the outcome may be another one then. */
+  | { kind: 'verdict'; id: string; outcomes: OutcomeView[]; waiting?: number }
   | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
@@ -197,7 +198,14 @@ function outOf(quiz: Quiz, run: Run): View['out'] {
   return url === null ? undefined : { url };
 }
 
-type Help = { quiz: Quiz; run: Run; fill: (text: RichText) => RichText; result: () => Result };
+type Help = {
+  quiz: Quiz;
+  run: Run;
+  fill: (text: RichText) => RichText;
+  result: () => Result;
+  /** Verdicts that may still change, since a person has yet to mark something. */
+  provisional: () => ReadonlySet<string>;
+};
 
 /** Blocks that tell how it went: they stand on results alone. */
 const atTheEnd = new Set<Block['kind']>([
@@ -216,7 +224,8 @@ function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView
   // Most pages show no value of the run; its result is worked out only where one does.
   let result: Result | undefined;
   const resultNow = () => (result ??= resultOf(quiz, run));
-  const help = { quiz, run, fill: filler(quiz, run, resultNow), result: resultNow };
+  const provisional = () => provisionalVerdicts(quiz, run, resultNow());
+  const help = { quiz, run, fill: filler(quiz, run, resultNow), result: resultNow, provisional };
   // What a visitor turns out to be is not told before the questions are over.
   const early = page.stage === 'ask';
   return shown.flatMap((block) => (early && atTheEnd.has(block.kind) ? [] : project(block, help)));
@@ -263,6 +272,7 @@ function project(block: Block, help: Help): BlockView[] {
           kind: 'verdict',
           id,
           outcomes: (help.result().verdicts[block.verdict]?.outcomes ?? []).flatMap((o) => outcomeView(o, help)),
+          ...given('waiting', help.provisional().has(block.verdict) ? help.result().marks.pending : undefined),
         },
       ];
     case 'topics':
@@ -305,11 +315,14 @@ function project(block: Block, help: Help): BlockView[] {
           ...given('title', block.title),
           question: question.id,
           prompt: wordingOf(question),
-          options: partsOf(question.options),
+          // "Something else" has no words of the creator's own.
+          options: [...partsOf(question.options), ...(question.other ? [{ id: OTHER, text: '' }] : [])],
         },
       ];
     }
     case 'certificate':
+      // What is still being marked may take back what it says.
+      if (help.provisional().size > 0) return [];
       return [
         {
           kind: 'certificate',
@@ -357,7 +370,7 @@ const reviewLines = (block: Extract<Block, { kind: 'answers' }>, help: Help): Re
 function reviewOf(
   id: string,
   allowed: { right?: boolean; marks?: boolean; explanations?: boolean },
-  { quiz, run, fill }: Omit<Help, 'result'>,
+  { quiz, run, fill }: Pick<Help, 'quiz' | 'run' | 'fill'>,
 ): ReviewLine[] {
   const question = indexOf(quiz).questions.get(id);
   if (!question) return [];

@@ -4,6 +4,7 @@ import { questionsOnWay, type Run, runFacts } from '../run/run';
 import { dayIn, listIn } from '../text/language';
 import { answerText } from '../run/progress';
 import { indexOf } from '../quiz/lookup';
+import { isAnswered } from './answer';
 import { round9 } from './numbers';
 import { addQuestion, Ledger, type Marks, planOf, readMarks, readScale, type Reading } from './ledger';
 import { type Decision, decide } from './verdicts';
@@ -55,6 +56,23 @@ export function resultOf(quiz: Quiz, run: Run): Result {
     topics,
     verdicts,
   };
+}
+
+/**
+ * The verdicts of a run that may come out otherwise when a person has marked what waits for it: those that differ between no marks for it and
+ * all of them.
+ */
+export function provisionalVerdicts(quiz: Quiz, run: Run, result: Result = resultOf(quiz, run)): ReadonlySet<string> {
+  if (result.marks.pending === 0) return new Set();
+  const full = Object.fromEntries(
+    questionsOnWay(quiz, run)
+      .filter(({ id }) => result.questions[id]?.credit === null && isAnswered(run.answers[id]))
+      .filter(({ id }) => run.reviews[id] === undefined)
+      .map((question) => [question.id, question.marks ?? 1]),
+  );
+  const best = resultOf(quiz, { ...run, reviews: { ...run.reviews, ...full } });
+  const outcomes = (of: Result, id: string) => (of.verdicts[id]?.outcomes ?? []).join(' ');
+  return new Set(quiz.verdicts.map((v) => v.id).filter((id) => outcomes(result, id) !== outcomes(best, id)));
 }
 
 const number = (value: number | null | undefined, decimals: number): string | null =>

@@ -6,6 +6,7 @@ ALTER TABLE "quizzes" ADD COLUMN "description" text DEFAULT '' NOT NULL;--> stat
 ALTER TABLE "quizzes" ADD COLUMN "known" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "quizzes" ADD COLUMN "hand_overs" jsonb;--> statement-breakpoint
 ALTER TABLE "quizzes" ADD COLUMN "checked" jsonb;--> statement-breakpoint
+ALTER TABLE "letters" ADD COLUMN "language" text DEFAULT 'en' NOT NULL;--> statement-breakpoint
 ALTER TABLE "edits" ADD COLUMN "size" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE "runs" ADD COLUMN "size" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 CREATE INDEX "deliveries_tray" ON "deliveries" USING btree ("workspace_id","quiz_id","state","written_at","letter_id");--> statement-breakpoint

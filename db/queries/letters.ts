@@ -24,6 +24,7 @@ const columns = {
   quizId: letters.quizId,
   messageId: letters.messageId,
   recipient: letters.recipient,
+  language: letters.language,
   subject: letters.subject,
   body: letters.body,
   writtenAt: letters.writtenAt,

@@ -29,7 +29,9 @@ const List = styled.ul`
     display: block;
     color: var(--ink-3);
     font-size: 13px;
-    text-transform: capitalize;
+  }
+  small::first-letter {
+    text-transform: uppercase;
   }
 `;
 
@@ -54,10 +56,12 @@ export function CheckSheet({
   goTo: (tab: string, id: string) => void;
 }) {
   const quizId = useDocument((s) => s.quizId);
-  const { findings, odds } = useRehearsal();
+  const { findings, odds, looking } = useRehearsal();
   return (
     <SideSheet title="Check" open={open} onClose={onClose}>
-      {findings.length === 0 ? (
+      {looking ? (
+        <p role="status">Still looking …</p>
+      ) : findings.length === 0 ? (
         <p style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
           <Mark kind="yes" /> Nothing is wrong that we know of.
         </p>

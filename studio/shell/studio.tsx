@@ -244,7 +244,7 @@ function TopLine({
   const revision = useDocument((s) => s.revision + s.pending.length);
   const store = useDocumentStore();
   const { live, publish, publishing } = useLive();
-  const { findings } = useRehearsal();
+  const { findings, looking } = useRehearsal();
   const state = stateWords(live, revision);
   const errors = findings.filter((f) => f.severity === 'error').length;
   const warnings = findings.filter((f) => f.severity === 'warning').length;
@@ -277,7 +277,16 @@ function TopLine({
             <span className="sr-only"> warnings</span>
           </span>
         )}
-        {errors + warnings === 0 && <Mark kind="yes" size={12} />}
+        {looking ? (
+          <span style={{ color: 'var(--ink-3)', fontWeight: 400 }}>looking …</span>
+        ) : (
+          errors + warnings === 0 && (
+            <>
+              <Mark kind="yes" size={12} />
+              <span className="sr-only"> nothing found</span>
+            </>
+          )
+        )}
       </TextButton>
       <TextButton onPress={onPreview}>Preview</TextButton>
       <PrimaryButton

@@ -52,6 +52,10 @@ export const de: Phrases = {
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
   passed:
     'Diese Seite wurde schon abgeschickt. Geh im Browser vorwärts bis dahin, wo du warst; hier kannst du neu beginnen.',
+  provisional: {
+    one: 'Das kann sich noch ändern: Eine Antwort wartet darauf, gelesen zu werden.',
+    other: 'Das kann sich noch ändern: {W} Antworten warten darauf, gelesen zu werden.',
+  },
   nowhere: 'Unter dieser Adresse steht kein Quiz.',
   nowhereHint: 'Vielleicht ist es noch nicht offen oder umgezogen. Wer dir die Adresse gegeben hat, weiß es.',
   home: 'Zum Anfang',

@@ -51,6 +51,10 @@ export const es: Phrases = {
   lost: 'Ahora no hay conexión. Tus respuestas quedan en este dispositivo y se envían en cuanto la haya.',
   elsewhere: 'Este cuestionario siguió en otra ventana. Aquí es donde está.',
   passed: 'Esta página ya se envió. Avanza en tu navegador hasta donde estabas; aquí puedes empezar de nuevo.',
+  provisional: {
+    one: 'Esto aún puede cambiar: una respuesta espera a que alguien la lea.',
+    other: 'Esto aún puede cambiar: {w} respuestas esperan a que alguien las lea.',
+  },
   nowhere: 'En esta dirección no hay ningún cuestionario.',
   nowhereHint: 'Quizá aún no está abierto, o se ha mudado. Quien te dio la dirección lo sabrá.',
   home: 'Al inicio',

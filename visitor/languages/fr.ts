@@ -52,6 +52,10 @@ export const fr: Phrases = {
   elsewhere: 'Ce quiz a continué dans une autre fenêtre. Voici où il en est.',
   passed:
     'Cette page a déjà été envoyée. Avancez dans votre navigateur jusqu’où vous étiez ; ici, vous pouvez recommencer.',
+  provisional: {
+    one: 'Cela peut encore changer : une réponse attend d’être lue.',
+    other: 'Cela peut encore changer : {w} réponses attendent d’être lues.',
+  },
   nowhere: 'Il n’y a pas de quiz à cette adresse.',
   nowhereHint:
     'Il n’est peut-être pas encore ouvert, ou il a déménagé. La personne qui vous a donné l’adresse le saura.',

@@ -51,6 +51,10 @@ export const nl: Phrases = {
   lost: 'Er is nu geen verbinding. Je antwoorden blijven op dit apparaat en worden verstuurd zodra die er is.',
   elsewhere: 'Deze quiz ging in een ander venster verder. Hier staat hij nu.',
   passed: 'Deze pagina is al verstuurd. Ga in je browser vooruit tot waar je was; hier kun je opnieuw beginnen.',
+  provisional: {
+    one: 'Dit kan nog veranderen: één antwoord wacht tot iemand het leest.',
+    other: 'Dit kan nog veranderen: {w} antwoorden wachten tot iemand ze leest.',
+  },
   nowhere: 'Op dit adres staat geen quiz.',
   nowhereHint: 'Misschien is hij nog niet open, of is hij verhuisd. Wie je het adres gaf, weet het.',
   home: 'Naar het begin',

@@ -53,6 +53,10 @@ export const en = {
   lost: 'There is no connection just now. Your answers are kept on this device, and sent as soon as there is one.',
   elsewhere: 'This quiz has gone on in another window. Here is where it stands.',
   passed: 'This page was sent already. Go forward in your browser to where you were; here you can begin anew.',
+  provisional: {
+    one: 'This may still change: one answer waits for a person to read it.',
+    other: 'This may still change: {w} answers wait for a person to read them.',
+  },
   nowhere: 'There is no quiz at this address.',
   nowhereHint: 'It may not be open yet, or it may have moved. Whoever gave you the address will know.',
   home: 'To the start',

@@ -69,7 +69,7 @@ export function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderVie
             <span className="v-place">{at + 1}</span>
             <span>{wordsOf(id)}</span>
             <select className="v-off" name={partField(block.id, id)} aria-label={wordsOf(id)} defaultValue="">
-              <option value="" />
+              <option value="">–</option>
               {ids.map((_, i) => (
                 <option key={i} value={i + 1}>
                   {i + 1}

@@ -65,12 +65,27 @@ export function SliderQuestion({ block, answer, fault, onAnswer }: Asked<Measure
   return (
     <OneField block={block} fault={fault}>
       {(field) => (
-        <div className="v-slider" data-given={given ? '' : undefined}>
+        <div className="v-slider" data-given={given ? '' : undefined} data-optional={block.required ? undefined : ''}>
           <output htmlFor={field.id}>{given ? answer : say('moveIt')}</output>
+          {/* A slider always stands somewhere, and a plain form would send where. Without scripts, an answer that may be left out is a number. */}
+          {!block.required && (
+            <noscript>
+              <style>{'.v-slider[data-optional] input[type="range"]{display:none}'}</style>
+              <input
+                className="v-answer v-short"
+                type="number"
+                name={answerField(block.id)}
+                aria-labelledby={`${field.id}-label`}
+                min={min}
+                max={max}
+                step={block.step}
+                defaultValue={given ? answer : ''}
+              />
+            </noscript>
+          )}
           <input
             {...field}
-            name={answerField(block.id)}
-            required={block.required}
+            {...(block.required ? { name: answerField(block.id) } : {})}
             type="range"
             min={min}
             max={max}

@@ -53,9 +53,11 @@ export function OneField({
   return (
     <>
       <Media media={block.media} />
-      <label htmlFor={id} className="v-prompt" tabIndex={-1} data-heading style={{ display: 'block' }}>
-        <RichLine text={block.prompt} />
-      </label>
+      <h2 className="v-prompt" tabIndex={-1} data-heading>
+        <label htmlFor={id} id={`${id}-label`}>
+          <RichLine text={block.prompt} />
+        </label>
+      </h2>
       <Hint block={block} />
       {children({ id, ...(fault ? { 'aria-invalid': true, 'aria-describedby': `${id}-fault` } : {}) })}
       <Wrong id={`${id}-fault`}>{fault}</Wrong>
@@ -79,8 +81,10 @@ export function FieldGroup({
   return (
     <fieldset aria-describedby={fault ? `${id}-fault` : undefined}>
       <Media media={block.media} />
-      <legend className="v-prompt" tabIndex={-1} data-heading>
-        <RichLine text={block.prompt} />
+      <legend>
+        <h2 className="v-prompt" tabIndex={-1} data-heading>
+          <RichLine text={block.prompt} />
+        </h2>
       </legend>
       <Hint block={block} />
       {below}

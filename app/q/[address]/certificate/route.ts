@@ -23,6 +23,10 @@ export const POST = (request: Request, { params }: { params: Promise<{ address: 
     requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
     const bytes = await certificateOf((await params).address, token, block);
     return new Response(new Uint8Array(bytes), {
-      headers: { 'Content-Type': 'application/pdf', 'Cache-Control': 'no-store' },
+      headers: {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': 'attachment; filename="certificate.pdf"',
+        'Cache-Control': 'no-store',
+      },
     });
   });
