@@ -3,7 +3,7 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { forgetCluster, startCluster } from './lib/cluster.mjs';
-import { ensureModules, requireNode } from './lib/install.mjs';
+import { ensureModules, requireNode, sayWhatIsMissing } from './lib/install.mjs';
 import { logFile, secret, startServer, startStandins, tsx } from './lib/outside.mjs';
 import { data, endAll, freePort, portIsFree, run } from './lib/run.mjs';
 import { main, say, step, Trouble } from './lib/say.mjs';
@@ -11,6 +11,10 @@ import { main, say, step, Trouble } from './lib/say.mjs';
 const dev = process.argv.includes('--dev');
 const fresh = process.argv.includes('--fresh');
 const port = Number(process.env.PORT ?? 3000);
+
+/** Deaths within a minute after which a process is given up; milliseconds between looks at the database. */
+const MOST_DEATHS = 5;
+const LOOKS = 3_000;
 
 let ending = false;
 async function end() {
@@ -40,10 +44,12 @@ async function serve() {
     if (!(await portIsFree(wanted)))
       throw new Trouble(`Port ${wanted} is taken. End what uses it, or choose another: PORT=4000 npm run demo`);
   }
+  sayWhatIsMissing({ browser: false });
   await ensureModules();
   if (fresh) await startOver();
 
-  const database = process.env.DATABASE_URL ?? (await startCluster('demo')).url;
+  const cluster = process.env.DATABASE_URL ? null : await startCluster('demo');
+  const database = cluster?.url ?? process.env.DATABASE_URL;
   await step('Bringing the tables up to date', async () => {
     const done = await run(process.execPath, [...tsx, 'scripts/migrate.ts'], {
       env: { DATABASE_URL: database },
@@ -67,11 +73,13 @@ async function serve() {
     SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,
     ...(own ? { POST_OFFICE_URL: `http://127.0.0.1:${port + 2}` } : {}),
   };
-  await startStandins({
-    ...env,
-    WEBSITE_PORT: String(port + 1),
-    ...(own ? { SMTP_PORT: String(smtpPort), POST_PORT: String(port + 2), POST_FOLDER: join(data, 'post') } : {}),
-  });
+  await keepRunning('The website and the post office', () =>
+    startStandins({
+      ...env,
+      WEBSITE_PORT: String(port + 1),
+      ...(own ? { SMTP_PORT: String(smtpPort), POST_PORT: String(port + 2), POST_FOLDER: join(data, 'post') } : {}),
+    }),
+  );
 
   const { out } = await run(process.execPath, [...tsx, 'scripts/migrate.ts', '--is-empty'], { env });
   if (out.trim() === 'empty') {
@@ -80,16 +88,55 @@ async function serve() {
     );
   }
   if (!dev) await ensureBuild('.next');
-  const server = await startServer(env, port, { dev, log: dev ? undefined : logFile('server') });
-  server.once('exit', (code) => {
-    if (ending) return;
-    say(`The server ended with code ${code}; its log is .data/server.log`);
-    void end();
-  });
+  await keepRunning('The server', () => startServer(env, port, { dev, log: dev ? undefined : logFile('server', 'a') }));
+  if (cluster) watchOver(cluster);
   say(`\nThe sample website is at http://127.0.0.1:${port + 1}`);
   if (own) say(`The post office is at http://127.0.0.1:${port + 2}`);
   say('Ctrl-C ends all of it.');
   say(`Yes Maybe is at http://127.0.0.1:${port}`);
+}
+
+/** Brings a process back when it dies, and says so; one that dies again and again is given up. */
+async function keepRunning(what, begin) {
+  let deaths = 0;
+  const watch = (child) => {
+    child.once('exit', async (code, signal) => {
+      if (ending) return;
+      deaths += 1;
+      say(`${what} ended (${signal ?? `code ${code}`}); .data/ has the logs.`);
+      if (deaths > MOST_DEATHS) {
+        say('It has ended too often, so the demo ends.');
+        return void end();
+      }
+      setTimeout(() => (deaths -= 1), 60_000).unref();
+      try {
+        watch(await begin());
+        say(`${what} is back.`);
+      } catch (error) {
+        say(error.message);
+        void end();
+      }
+    });
+  };
+  watch(await begin());
+}
+
+/** Looks after the database, and brings it back when it has gone. */
+function watchOver(cluster) {
+  const timer = setInterval(async () => {
+    if (ending || (await cluster.isRunning())) return;
+    clearInterval(timer);
+    say('The database ended; it is being started again.');
+    try {
+      await cluster.start();
+      say('The database is back.');
+      watchOver(cluster);
+    } catch (error) {
+      say(error.message);
+      void end();
+    }
+  }, LOOKS);
+  timer.unref();
 }
 
 async function startOver() {

@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { ensureChromium, ensureModules, requireNode } from './lib/install.mjs';
+import { ensureChromium, ensureModules, requireNode, sayWhatIsMissing } from './lib/install.mjs';
 import { tsx } from './lib/outside.mjs';
 import { data, endAll, run } from './lib/run.mjs';
 import { elapsed, main, say, step, Trouble } from './lib/say.mjs';
@@ -33,6 +33,7 @@ await main(async () => {
 
 async function test() {
   requireNode();
+  sayWhatIsMissing({ browser: suites.includes('browser') });
   await ensureModules();
   mkdirSync(data, { recursive: true });
   const needsDatabase = suites.includes('server') || suites.includes('browser');

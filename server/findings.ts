@@ -3,7 +3,7 @@ import type { Question, QuestionKind, Quiz } from '../core/quiz/schema';
 import { answerText } from '../core/run/progress';
 import { foldRun, questionsOnWay } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
-import { journeyOf, type JourneyStep } from '../core/stats/counts';
+import { journeyOf, type JourneyStep, offersIn } from '../core/stats/counts';
 import { mannerOf } from '../core/quiz/manner';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
@@ -31,6 +31,8 @@ export type Findings = {
     right?: number;
   }[];
   outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
+  /** How many took each offer, of those who started. */
+  offers: Share[];
   /** The figures that tell which ways were taken, by the keys of `countsOf`. */
   ways: Record<string, number>;
 };
@@ -95,6 +97,7 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
         share(o.id, o.name, count(`outcome ${verdict.id} ${o.id}`), count('finished')),
       ),
     })),
+    offers: offersIn(quiz).map(({ id, name }) => share(id, name, count(`offer ${id}`), count('started'))),
     ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
   };
 }

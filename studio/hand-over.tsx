@@ -129,7 +129,7 @@ export function CarryPart({ quiz, to, value = [], onChange }: Props) {
         )}
         {left.length > 0 && (
           <MenuButton
-            label="Take something along"
+            label="Take along …"
             entries={left.map((c) => ({ id: keyOf(c), label: c.name, note: kindNames[c.value] }))}
             onAction={(id) => {
               const chosen = left.find((c) => keyOf(c) === id);
@@ -148,6 +148,7 @@ const kindNames: Record<Carriable['value'], string> = {
   outcome: 'outcome',
   points: 'points',
   percent: 'percent',
+  right: 'number right',
   answer: 'answer',
   contact: 'contact',
   known: 'known value',

@@ -26,7 +26,15 @@ export function useAround(pageId: string | undefined): boolean {
     const observer = new ResizeObserver(() => sayHeight(false));
     const page = document.querySelector('.v-page');
     if (page) observer.observe(page);
-    return () => observer.disconnect();
+    // The page around cannot hear the keys in here; where the quiz stands over it, Escape closes it.
+    const keys = (event: KeyboardEvent) => {
+      if (event.key === 'Escape' && !event.defaultPrevented) say({ escape: true });
+    };
+    window.addEventListener('keydown', keys);
+    return () => {
+      observer.disconnect();
+      window.removeEventListener('keydown', keys);
+    };
   }, []);
   const shown = useRef(pageId);
   useEffect(() => {

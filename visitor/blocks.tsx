@@ -208,6 +208,7 @@ export function Review({ lines }: { lines: ReviewLine[] }) {
               <Rich text={text} />
             </div>
           ))}
+          <Media media={line.media} />
         </li>
       ))}
     </ol>

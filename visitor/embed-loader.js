@@ -18,6 +18,8 @@
     addEventListener('message', function (event) {
       var told = event.data;
       if (event.source !== frame.contentWindow || event.origin !== home || !told || told.yesMaybe !== 1) return;
+      // Escape, pressed inside: a dialog around the frame closes, and the focus goes back to where it was.
+      if (told.escape && frame.parentNode && frame.parentNode.close) frame.parentNode.close();
       if (told.event) {
         var detail = Object.assign({ quiz: address }, told.event);
         place.dispatchEvent(new CustomEvent('yes-maybe', { bubbles: true, detail: detail }));

@@ -44,6 +44,11 @@ const answerOf = (fallback: string) => ({
     },
   ],
 });
+const passed = (showIf: Condition | undefined) =>
+  quiz([
+    page('p1', [choice('q1', [option('a', {}, { credit: 1 }), option('b')])]),
+    result('end', [{ id: 'c', kind: 'certificate', title: 'Passed', ...(showIf ? { showIf } : {}) }]),
+  ]);
 const both = (join: 'all' | 'any') => {
   const when = {
     [join]: [
@@ -266,6 +271,16 @@ describe('the check', () => {
       ),
     ],
     ['outcome-rare', split(40), split(30)],
+    // Not answering speaks for nothing; answering does, or it is said who is meant.
+    ['fallback-silent', quiz([page('p1', [ab('q1', { required: false })])], { verdicts: good.verdicts }), good],
+    [
+      'fallback-silent',
+      quiz([page('p1', [choice('q1', [option('a', { x: 1 }), option('b')])])], { verdicts: good.verdicts }),
+      quiz([page('p1', [choice('q1', [option('a', { x: 1 }), option('b')])])], {
+        verdicts: good.verdicts.map((v) => ({ ...v, fallback: 'y' })),
+      }),
+    ],
+    ['certificate-for-all', passed(undefined), passed({ scale: 'marks', ge: 1 })],
     ['band-out-of-range', banded(5), banded(4)],
     [
       'contact-never-asked',

@@ -1,9 +1,10 @@
 import type { Op } from '../quiz/edits';
 import type { Page, Quiz } from '../quiz/schema';
-import { indexOf, isContact, isKeyed, isReviewed, questionsOf } from '../quiz/lookup';
+import { indexOf, isContact, isKeyed, isQuestion, isReviewed, questionsOf } from '../quiz/lookup';
 import { differences } from '../run/examples';
 import { walk } from '../run/walk';
 import { resultOf } from '../score/result';
+import { bandStart } from '../score/verdicts';
 import { isBlank } from '../text/rich';
 import type { Odds } from '../rehearse/odds';
 import { perfectAnswers } from '../rehearse/perfect';
@@ -98,7 +99,7 @@ function reachability(quiz: Quiz): Finding[] {
   if (!reach) return [warning('too-much-to-look-at', 'route', [], TOO_MUCH)];
   const { pages, routes, endless } = reach;
   // Reasons are looked for as long as this lasts: with many rules that are never taken they would take minutes.
-  const budget = newBudget();
+  const budget = newBudget(REASONS);
   const found: Finding[] = [];
   const name = (page: Page) => page.name || 'A page';
   for (const page of quiz.pages) {
@@ -130,6 +131,9 @@ function reachability(quiz: Quiz): Finding[] {
   }
   return found;
 }
+
+/** What may be spent on looking for reasons: enough for some thirty rules. */
+const REASONS = 300_000;
 
 /** Why a rule is not taken, found by trying it in other places: whether answers make it true at all, and which rule above it is taken instead. */
 function whyNever(quiz: Quiz, page: Page, i: number, budget: Budget): string {
@@ -186,6 +190,7 @@ function verdicts(quiz: Quiz): Finding[] {
       );
     }
     if (verdict.by === 'bands') found.push(...bandFindings(quiz, verdict));
+    if (verdict.by === 'strongest') found.push(...silentFallback(quiz, verdict));
     for (const outcome of verdict.outcomes) {
       const at = [verdict.id, outcome.id];
       if (!outcome.name.trim()) found.push(error('empty-text', 'write', at, 'An outcome has no name.'));
@@ -220,30 +225,63 @@ function verdicts(quiz: Quiz): Finding[] {
   });
 }
 
+/** Whoever gives no answer that speaks for anything ends as the first outcome, though nobody said so. */
+function silentFallback(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], { by: 'strongest' }>): Finding[] {
+  const [first] = verdict.outcomes;
+  if (verdict.fallback !== undefined || !first || verdict.outcomes.length < 2) return [];
+  const ids = new Set(verdict.outcomes.map((o) => o.id));
+  const speaks = (weights: Record<string, number> | undefined) =>
+    Object.entries(weights ?? {}).some(([id, weight]) => weight !== 0 && ids.has(id));
+  // One question that everybody is asked, must answer, and whose every answer speaks is enough.
+  const isCertain = quiz.pages.some(
+    (page) =>
+      page.stage === 'ask' &&
+      !page.showIf &&
+      !page.draw &&
+      page === quiz.pages.find((p) => p.stage === 'ask' && p.blocks.some(isQuestion)) &&
+      page.blocks.some(
+        (block) =>
+          block.kind === 'choice' &&
+          block.required &&
+          !block.showIf &&
+          !block.other &&
+          block.options.length > 0 &&
+          block.options.every((o) => speaks(o.weights)),
+      ),
+  );
+  if (isCertain) return [];
+  const message = `Whoever gives no answer that speaks for an outcome of “${verdict.name}” ends as “${first.name}”, the first in the list. Say who is meant.`;
+  return [warning('fallback-silent', 'score', [verdict.id], message)];
+}
+
 function bandFindings(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], { by: 'bands' }>): Finding[] {
   if (verdict.topic !== undefined) return [];
   const percent = verdict.unit === 'percent';
+  const keyed = questionsOf(quiz).filter((q) => isKeyed(q) || isReviewed(q)).length;
   const scale = quiz.scales.find((s) => s.id === verdict.scale);
   const marks = questionsOf(quiz).reduce((sum, q) => sum + (q.marks ?? 1), 0);
   const span = percent
     ? { lowest: 0, highest: 100 }
-    : verdict.scale === 'marks'
-      ? { lowest: -Infinity, highest: marks }
-      : scale?.formula
-        ? null
-        : spanOf(quiz, verdict.scale, null);
+    : verdict.unit === 'right'
+      ? { lowest: 0, highest: keyed }
+      : verdict.scale === 'marks'
+        ? { lowest: -Infinity, highest: marks }
+        : scale?.formula
+          ? null
+          : spanOf(quiz, verdict.scale, null);
   return verdict.bands.flatMap((band, i) => {
     const above = verdict.bands[i - 1];
     const name = verdict.outcomes.find((o) => o.id === band.outcome)?.name ?? band.outcome;
-    const out = span && (band.from > span.highest || (i > 0 && band.from <= span.lowest));
-    const unsorted = above && band.from <= above.from;
+    const start = bandStart(band, span ?? { lowest: null, highest: null });
+    const out = span && (start > span.highest || (i > 0 && start <= span.lowest));
+    const unsorted = above && start <= bandStart(above, span ?? { lowest: null, highest: null });
     return out || unsorted
       ? [
           warning(
             'band-out-of-range',
             'score',
             [verdict.id, band.outcome],
-            `The band “${name}” begins at ${band.from}, ${unsorted ? 'which is not above the one before it' : 'where no visitor can be'}.`,
+            `The band “${name}” begins at ${start}, ${unsorted ? 'which is not above the one before it' : 'where no visitor can be'}.`,
           ),
         ]
       : [];

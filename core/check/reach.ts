@@ -328,12 +328,13 @@ function sumValues(quiz: Quiz, tests: Test[]): Sum[] {
   if (!first) return [];
   const target = 'scale' in first ? first.scale : first.of;
   const percent = first.unit === 'percent';
-  const span = percent || 'topic' in first || target === 'marks' ? null : spanOf(quiz, target, null);
+  const isRight = first.unit === 'right';
+  const span = percent || isRight || 'topic' in first || target === 'marks' ? null : spanOf(quiz, target, null);
   const low = percent ? -Infinity : (span?.lowest ?? -Infinity);
   const high = percent
     ? 100
     : (span?.highest ??
-      (target === 'marks' ? marksPossible(quiz, 'topic' in first ? first.topic : undefined) : Infinity));
+      (target === 'marks' ? marksPossible(quiz, 'topic' in first ? first.topic : undefined, isRight) : Infinity));
   const bounds = (tests as SumTest[])
     .flatMap((t) => [t.lt, t.le, t.gt, t.ge, t.eq])
     .filter((n) => typeof n === 'number');
@@ -349,10 +350,11 @@ function sumValues(quiz: Quiz, tests: Test[]): Sum[] {
   return [...(values.length ? values : [0]).map((value) => ({ value, most })), { value: null, most: null }];
 }
 
-const marksPossible = (quiz: Quiz, topic: string | undefined): number =>
+/** @param isRight how many can be right, rather than what they are worth */
+const marksPossible = (quiz: Quiz, topic: string | undefined, isRight: boolean): number =>
   [...indexOf(quiz).questions.values()]
     .filter((q) => (isKeyed(q) || q.kind === 'essay') && (topic === undefined || q.topic === topic))
-    .reduce((sum, q) => sum + (q.marks ?? 1), 0);
+    .reduce((sum, q) => sum + (isRight ? 1 : (q.marks ?? 1)), 0);
 
 function triedFacts(quiz: Quiz, chosen: Map<string, unknown>): Facts {
   const { questions } = indexOf(quiz);

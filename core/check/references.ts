@@ -56,6 +56,7 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
   const insertGone = ({ value, ref }: { value: string; ref?: string }): boolean =>
     (value === 'outcome' && ref !== undefined && !quiz.verdicts.some((v) => v.id === ref)) ||
     ((value === 'points' || value === 'percent') && ref !== undefined && !scales.has(ref)) ||
+    (value === 'right' && ref !== undefined && !topics.has(ref)) ||
     (value === 'answer' && !questions.has(ref ?? '')) ||
     (value === 'known' && !quiz.known.some((k) => k.id === ref));
   const carry = (tab: Tab, where: string[], name: string, values: Carry = []) => {

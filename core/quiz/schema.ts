@@ -31,7 +31,11 @@ export const VERSION = 1;
 const Address = Type.String({ maxLength: 2_000, pattern: TYPED_ADDRESS });
 /** What goes along to another quiz or address: a value of this quiz, and the name it goes by there. */
 const Carry = Type.Array(
-  closed({ value: oneOf('outcome', 'points', 'percent', 'answer', 'contact', 'known'), ref: optional(Id), as: Line }),
+  closed({
+    value: oneOf('outcome', 'points', 'percent', 'right', 'answer', 'contact', 'known'),
+    ref: optional(Id),
+    as: Line,
+  }),
   { maxItems: 60 },
 );
 const ContactField = closed({
@@ -197,7 +201,15 @@ const Verdict = byField(
     scale: Id,
     topic: optional(Id),
     unit: optional(Unit),
-    bands: Type.Array(closed({ from: Type.Number(), outcome: Id }), { maxItems: 60 }),
+    bands: Type.Array(
+      closed({
+        from: Type.Number(),
+        /** It begins at half or all of what can be had, however many questions there are; `from` is where that was when it was set. */
+        at: optional(oneOf('half', 'full')),
+        outcome: Id,
+      }),
+      { maxItems: 60 },
+    ),
   }),
   closed({
     ...verdict,
@@ -317,7 +329,7 @@ export type Insert = Static<typeof Insert>;
 export type Offer = Static<typeof Offer>;
 export type Carry = Static<typeof Carry>;
 export type Known = Static<typeof Known>;
-export type Unit = 'points' | 'percent';
+export type Unit = 'points' | 'percent' | 'right';
 export type Example = Static<typeof Example>;
 export type Preset = Static<typeof Preset>;
 export type QuestionKind = Question['kind'];

@@ -1,7 +1,7 @@
 /** Conditions and targets in words, as a creator reads them. */
 import { isQuestion, nameOf } from './lookup';
 import { indexOf, OTHER } from './lookup';
-import type { Condition, Question, Quiz, Target } from './schema';
+import type { Condition, Question, Quiz, Target, Unit } from './schema';
 
 /** A condition that asks one thing. */
 export type Test = Exclude<Condition, { all: Condition[] } | { any: Condition[] } | { not: Condition }>;
@@ -19,6 +19,8 @@ const optionWords = (question: Question | undefined, id: string): string => {
 };
 
 type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
+const unitWords = (unit: Unit | undefined): string => (unit === 'percent' ? ' %' : unit === 'right' ? ' right' : '');
+
 function boundWords(bounds: Bounds, unit: string): string[] {
   const say = (n: number | 'most') => (n === 'most' ? 'the full score' : `${n}${unit}`.replace('-', '−'));
   const { lt, le, gt, ge, eq } = bounds;
@@ -62,11 +64,10 @@ function testWords(quiz: Quiz, test: Test): string {
     ];
     return `${question ? nameOf(question) : 'a question that is gone'} ${joined(parts, 'and')}`;
   }
-  if ('scale' in test)
-    return `${scaleName(test.scale)} ${joined(boundWords(test, test.unit === 'percent' ? ' %' : ''), 'and')}`;
+  if ('scale' in test) return `${scaleName(test.scale)} ${joined(boundWords(test, unitWords(test.unit)), 'and')}`;
   if ('topic' in test) {
     const topic = quiz.topics.find((t) => t.id === test.topic)?.name ?? 'a topic that is gone';
-    return `${scaleName(test.of)} in ${topic} ${joined(boundWords(test, test.unit === 'percent' ? ' %' : ''), 'and')}`;
+    return `${scaleName(test.of)} in ${topic} ${joined(boundWords(test, unitWords(test.unit)), 'and')}`;
   }
   if ('verdict' in test) return `the visitor is ${outcomes.get(test.is)?.outcome.name || 'an outcome that is gone'}`;
   if ('known' in test)

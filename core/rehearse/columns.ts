@@ -5,7 +5,7 @@ import { type Test, testsIn } from '../score/conditions';
 import { namesIn } from '../score/formula';
 import { planOf, type Track, trackKey } from '../score/ledger';
 
-export type Part = 'points' | 'count' | 'low' | 'high' | 'answeredLow' | 'answeredHigh' | 'pending';
+export type Part = 'points' | 'count' | 'spoken' | 'low' | 'high' | 'answeredLow' | 'answeredHigh' | 'pending';
 /** `until` is the last page, by position, that asks about it. */
 export type Column = { until: number } & (
   | { kind: 'sum'; track: Track; part: Part }
@@ -68,9 +68,15 @@ function neededByTest(quiz: Quiz, test: Test, until: number): Column[] {
     return verdict ? neededByVerdict(quiz, verdict, until) : [];
   }
   const range = test.unit === 'percent' || test.lt === 'most' || test.ge === 'most';
-  return 'scale' in test
-    ? sums(quiz, test.scale, undefined, range, until)
-    : sums(quiz, test.of, test.topic, range, until);
+  const [target, topic] = 'scale' in test ? [test.scale, undefined] : [test.of, test.topic];
+  return test.unit === 'right' ? rightSums(target, topic, until) : sums(quiz, target, topic, range, until);
+}
+
+/** The sums behind the number right; of anything but marks there is none. */
+function rightSums(target: string, topic: string | undefined, until: number): Column[] {
+  if (target !== 'marks') return [];
+  const track = topic === undefined ? { target } : { target, topic };
+  return (['spoken', 'count'] as const).map((part) => ({ kind: 'sum', track, part, until }));
 }
 
 /** The sums behind a value: those of a formula's names, or its own. */
@@ -97,7 +103,11 @@ export function sums(
 }
 
 export function neededByVerdict(quiz: Quiz, verdict: Verdict, until: number): Column[] {
-  if (verdict.by === 'bands') return sums(quiz, verdict.scale, verdict.topic, verdict.unit === 'percent', until);
+  if (verdict.by === 'bands') {
+    const { scale, topic, unit, bands } = verdict;
+    if (unit === 'right') return rightSums(scale, topic, until);
+    return sums(quiz, scale, topic, unit === 'percent' || bands.some((band) => band.at !== undefined), until);
+  }
   if (verdict.by === 'rules') {
     // A rule that asks about its own verdict, or one decided later, finds nothing there.
     const earlier = new Set(quiz.verdicts.slice(0, quiz.verdicts.indexOf(verdict)).map((v) => v.id));

@@ -292,6 +292,7 @@ export class StateWalk {
           else if (last)
             change[i] = {
               count: 1,
+              spoken: 0,
               low: use.low,
               high: use.high,
               answeredLow: use.ownLow,

@@ -57,6 +57,7 @@ export function carriable(quiz: Quiz): Carriable[] {
   return [
     ...quiz.verdicts.map((v) => ({ value: 'outcome' as const, ref: v.id, name: v.name })),
     ...scored.map((s) => ({ value: 'points' as const, ref: s.id, name: s.name })),
+    { value: 'right' as const, name: 'Number right' },
     ...scored.map((s) => ({ value: 'percent' as const, ref: s.id, name: `${s.name} in percent` })),
     ...[...questions.values()].map((q) => ({ value: 'answer' as const, ref: q.id, name: nameOf(q) })),
     ...[...contactOf].map(([id, block]) => ({

@@ -7,6 +7,7 @@ import type { Answer } from '../score/answer';
 import { marksOf } from '../score/credit';
 import { round9 } from '../score/numbers';
 import { answerText } from './progress';
+import { type Media, mediaOf } from './question-view';
 
 export type ReviewLine = {
   id: string;
@@ -19,6 +20,8 @@ export type ReviewLine = {
   right?: string;
   marks?: string;
   explanations?: RichText[];
+  /** Shown with the explanations. */
+  media?: Media;
 };
 
 /** What counts as right, in words; "" where nothing does. */
@@ -100,5 +103,6 @@ export function reviewLine(
       ? { marks: `${number(marked.awarded)} / ${number(question.marks ?? 1)}` }
       : {}),
     ...(allowed.explanations && explanations.length ? { explanations } : {}),
+    ...(allowed.explanations && told.media ? { media: mediaOf(told.media) } : {}),
   };
 }

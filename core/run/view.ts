@@ -2,10 +2,11 @@
  * What the visitor's browser may see of a quiz: the page they stand on, without keys, weights, rules, accepted words, or the
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
-import type { Block, Offer, Page, Picture, Quiz, RichText } from '../quiz/schema';
+import type { Block, Offer, Page, Picture, Quiz, RichText, Unit } from '../quiz/schema';
 import { indexOf, isQuestion, OTHER, wordingOf } from '../quiz/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
+import { readRight } from '../score/ledger';
 import { fillFor, provisionalVerdicts, resultOf, type Result } from '../score/result';
 import { addressWith, carried } from './carry';
 import { besideIt, HELD_BACK, type HeldBack } from './held-back';
@@ -13,7 +14,7 @@ import { LOOK_OVER } from './look-over';
 import { answerText, progressOf } from './progress';
 import { given, type Media, mediaOf, type Part, partsOf, projectQuestion, type QuestionView } from './question-view';
 import { type ReviewLine, reviewLine } from './review';
-import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
+import { type ContactGiven, currentPage, ledgerOf, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
 
 export type {
   ChoiceView,
@@ -177,7 +178,7 @@ function explainedNow(quiz: Quiz, run: Run): ReviewLine[] | undefined {
   const help = { quiz, run, fill: filler(quiz, run, () => resultOf(quiz, run)) };
   const lines = (before?.shown ?? [])
     .flatMap((id) => reviewOf(id, { right: true, explanations: true }, help))
-    .filter((line) => line.state !== null || line.explanations);
+    .filter((line) => line.state !== null || line.explanations || line.media);
   return lines.length ? lines : undefined;
 }
 
@@ -291,7 +292,12 @@ function project(block: Block, help: Help): BlockView[] {
       ];
     case 'score':
       return [
-        { kind: 'score', id, ...given('title', block.title), lines: block.scales.flatMap((s) => scoreLine(s, help)) },
+        {
+          kind: 'score',
+          id,
+          ...given('title', block.title),
+          lines: block.scales.flatMap((s) => scoreLine(s, block.unit, help)),
+        },
       ];
     case 'chart': {
       const topic = help.quiz.topics.find((t) => t.id === block.topic);
@@ -337,7 +343,8 @@ function project(block: Block, help: Help): BlockView[] {
   }
 }
 
-function scoreLine(id: string, { quiz, result }: Help): ScoreLine[] {
+function scoreLine(id: string, unit: Unit | undefined, { quiz, run, result }: Help): ScoreLine[] {
+  if (id === 'marks' && unit === 'right') return [{ id, name: '', ...rightOf(quiz, run) }];
   if (id === 'marks') {
     const { awarded, possible, percent } = result().marks;
     return [{ id, name: '', points: `${say(awarded)} / ${say(possible)}`, percent }];
@@ -349,7 +356,13 @@ function scoreLine(id: string, { quiz, result }: Help): ScoreLine[] {
 }
 
 /** A line for each topic that was asked about on the way. */
-function topicLines(of: string, unit: 'points' | 'percent' | undefined, { quiz, result }: Help): ScoreLine[] {
+/** "3 / 5" questions right. */
+function rightOf(quiz: Quiz, run: Run, topic?: string): Pick<ScoreLine, 'points' | 'percent'> {
+  const { right, asked } = readRight(quiz, ledgerOf(quiz, run), topic);
+  return { points: `${right} / ${asked}`, percent: asked === 0 ? null : (right / asked) * 100 };
+}
+
+function topicLines(of: string, unit: Unit | undefined, { quiz, run, result }: Help): ScoreLine[] {
   return quiz.topics.flatMap(({ id, name }): ScoreLine[] => {
     const topic = result().topics[id];
     if (!topic) return [];
@@ -358,6 +371,7 @@ function topicLines(of: string, unit: 'points' | 'percent' | undefined, { quiz, 
     const points = marks ? marks.awarded : (reading?.points ?? null);
     const percent = marks ? marks.percent : (reading?.percent ?? null);
     if (points === null || percent === null) return [];
+    if (unit === 'right' && of === 'marks') return [{ id, name, ...rightOf(quiz, run, id) }];
     const decimals = quiz.scales.find((s) => s.id === of)?.decimals;
     const shown = unit === 'points' ? say(points, decimals) : `${say(percent, 0)} %`;
     return [{ id, name, points: marks && unit === 'points' ? `${shown} / ${say(marks.possible)}` : shown, percent }];

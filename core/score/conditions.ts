@@ -1,4 +1,4 @@
-import type { Condition, Question } from '../quiz/schema';
+import type { Condition, Question, Unit } from '../quiz/schema';
 import { fold } from '../text/fold';
 import { type Answer, chosenIn, isAnswered, isFreeEntry } from './answer';
 import { creditOf } from './credit';
@@ -11,7 +11,7 @@ export type Facts = {
   shown(id: string): boolean;
   answer(id: string): Answer | undefined;
   /** The value so far and the highest possible. "marks" is a scale here. */
-  value(target: string, unit: 'points' | 'percent', topic?: string): { value: number | null; most: number | null };
+  value(target: string, unit: Unit, topic?: string): { value: number | null; most: number | null };
   outcomes(verdict: string): string[];
   known(id: string): string | undefined;
   /** Whether the field was asked for on the way, and what was given. */

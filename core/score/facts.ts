@@ -2,7 +2,7 @@ import type { Quiz } from '../quiz/schema';
 import { indexOf } from '../quiz/lookup';
 import type { Answer } from './answer';
 import type { Facts } from './conditions';
-import { type Ledger, readMarks, readScale } from './ledger';
+import { type Ledger, readMarks, readRight, readScale } from './ledger';
 import { decide } from './verdicts';
 
 export type Sources = {
@@ -24,6 +24,11 @@ export function factsOf(quiz: Quiz, makeLedger: () => Ledger, sources: Sources):
     ...sources,
     question: (id) => indexOf(quiz).questions.get(id),
     value(target, unit, topic) {
+      if (unit === 'right') {
+        if (target !== 'marks') return { value: null, most: null };
+        const { right, asked } = readRight(quiz, ledger(), topic);
+        return { value: right, most: asked };
+      }
       if (target === 'marks') {
         const marks = readMarks(quiz, ledger(), topic);
         return unit === 'percent'

@@ -110,7 +110,7 @@ function optionTable(question: Question, target: string): Map<string, Contributi
 
 export class Ledger {
   readonly points: Float64Array;
-  /** Questions that contributed, and those of them that had a weight other than 0. */
+  /** Questions that contributed, and those of them that had a weight other than 0. For marks: those that have any, and those that are right. */
   readonly count: Float64Array;
   readonly spoken: Float64Array;
   /** Least and greatest so far. For marks, `high` is what was possible. */
@@ -167,6 +167,9 @@ export function addQuestion(ledger: Ledger, plan: QuestionPlan, { answer, first,
     for (const track of plan.marksTracks) {
       ledger.points[track] = (ledger.points[track] as number) + marked.awarded;
       ledger.high[track] = (ledger.high[track] as number) + plan.marks;
+      ledger.count[track] = (ledger.count[track] as number) + 1;
+      if (marked.credit !== null && round9(marked.credit) >= 1)
+        ledger.spoken[track] = (ledger.spoken[track] as number) + 1;
       if (marked.pending) ledger.pending[track] = (ledger.pending[track] as number) + 1;
     }
   }
@@ -279,6 +282,16 @@ export function readMarks(quiz: Quiz, ledger: Ledger, topic?: string): Marks {
   possible = round9(possible);
   const awarded = round9(at(ledger.points, index));
   return { awarded, possible, percent: percentOf(awarded, possible), pending: at(ledger.pending, index) };
+}
+
+/** How many questions with marks are on the way (or in the quiz, with `scoring.of: "all"`), and how many of them have full credit. */
+export function readRight(quiz: Quiz, ledger: Ledger, topic?: string): { right: number; asked: number } {
+  const plan = planOf(quiz);
+  const index = plan.tracks.get(trackKey({ target: 'marks', topic }));
+  const all = [...plan.questions.values()].filter(
+    ({ question, counts }) => counts && (topic === undefined || question.topic === topic),
+  );
+  return { right: at(ledger.spoken, index), asked: quiz.scoring.of === 'all' ? all.length : at(ledger.count, index) };
 }
 
 export type TallyReading = { points: number; greatest: number; spoken: boolean; last: number };

@@ -1,12 +1,12 @@
 import type { Insert, Quiz } from '../quiz/schema';
 import type { Fill } from '../text/rich';
-import { questionsOnWay, type Run, runFacts } from '../run/run';
+import { ledgerOf, questionsOnWay, type Run, runFacts } from '../run/run';
 import { dayIn, listIn } from '../text/language';
 import { answerText } from '../run/progress';
 import { indexOf } from '../quiz/lookup';
 import { isAnswered } from './answer';
 import { round9 } from './numbers';
-import { addQuestion, Ledger, type Marks, planOf, readMarks, readScale, type Reading } from './ledger';
+import { addQuestion, Ledger, type Marks, planOf, readMarks, readRight, readScale, type Reading } from './ledger';
 import { type Decision, decide } from './verdicts';
 
 export type Result = {
@@ -110,6 +110,8 @@ export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, ru
         const names = ids.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? '');
         return listIn(quiz.language, names);
       }
+      case 'right':
+        return String(readRight(quiz, ledgerOf(quiz, run), ref).right);
       case 'points':
       case 'percent': {
         if (ref === undefined || ref === 'marks') {

@@ -1,6 +1,6 @@
 import type { Quiz, Verdict } from '../quiz/schema';
 import { type Facts, holds } from './conditions';
-import { type Ledger, readMarks, readScale, readTally } from './ledger';
+import { type Ledger, readMarks, readRight, readScale, readTally } from './ledger';
 import { round9 } from './numbers';
 
 export type Decision = { outcomes: string[]; tallies?: Record<string, number> };
@@ -17,9 +17,13 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
     return { outcomes: rule ? [rule.outcome] : orElse };
   }
   if (verdict.by === 'bands') {
-    const value = measureOf(quiz, verdict, ledger);
+    const measured = readMeasure(quiz, verdict, ledger);
+    const { value } = measured;
     if (value === null) return { outcomes: orElse };
-    const band = verdict.bands.reduce((found, b) => (round9(b.from) <= value ? b : found), verdict.bands[0]);
+    const band = verdict.bands.reduce(
+      (found, b) => (round9(bandStart(b, measured)) <= value ? b : found),
+      verdict.bands[0],
+    );
     return { outcomes: band ? [band.outcome] : orElse };
   }
   const tallies = verdict.outcomes.map(({ id }) => ({ id, ...readTally(quiz, ledger, id) }));
@@ -29,14 +33,40 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
   };
 }
 
+type ByBands = Extract<Verdict, { by: 'bands' }>;
+/** A value with the least and the greatest it could be; null where there is none. */
+export type Measured = { value: number | null; lowest: number | null; highest: number | null };
+
+/** What a verdict by bands looks at, in its unit. */
+export function readMeasure(quiz: Quiz, verdict: ByBands, ledger: Ledger): Measured {
+  const { scale, topic, unit } = verdict;
+  if (unit === 'right') {
+    const { right, asked } = readRight(quiz, ledger, topic);
+    return scale === 'marks' && asked > 0
+      ? { value: right, lowest: 0, highest: asked }
+      : { value: null, lowest: null, highest: null };
+  }
+  if (scale === 'marks') {
+    const { awarded, possible, percent } = readMarks(quiz, ledger, topic);
+    return unit === 'percent'
+      ? { value: percent, lowest: 0, highest: 100 }
+      : { value: awarded, lowest: 0, highest: possible };
+  }
+  const { points, percent, lowest, highest } = readScale(quiz, ledger, scale, topic);
+  return unit === 'percent' ? { value: percent, lowest: 0, highest: 100 } : { value: points, lowest, highest };
+}
+
 /** The value that a verdict by bands looks at, in its unit; null where there is none yet. */
-export function measureOf(quiz: Quiz, verdict: Extract<Verdict, { by: 'bands' }>, ledger: Ledger): number | null {
-  const reading =
-    verdict.scale === 'marks'
-      ? readMarks(quiz, ledger, verdict.topic)
-      : readScale(quiz, ledger, verdict.scale, verdict.topic);
-  if (verdict.unit === 'percent') return reading.percent;
-  return 'awarded' in reading ? reading.awarded : reading.points;
+export const measureOf = (quiz: Quiz, verdict: ByBands, ledger: Ledger): number | null =>
+  readMeasure(quiz, verdict, ledger).value;
+
+/** Where a band begins: half and all of what can be had follow by themselves when a question is added. */
+export function bandStart(
+  { from, at }: ByBands['bands'][number],
+  { lowest, highest }: Pick<Measured, 'lowest' | 'highest'>,
+): number {
+  if (at === undefined || highest === null) return from;
+  return at === 'full' ? highest : round9(((lowest ?? 0) + highest) / 2);
 }
 
 export type Tally = { id: string; points: number; greatest: number; spoken: boolean; last: number };

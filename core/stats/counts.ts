@@ -2,7 +2,7 @@
  * What a run adds to the figures of its quiz: a set of keys, each counted once per run. Figures are sums of these sets, so a run that goes
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
-import type { Question, Quiz } from '../quiz/schema';
+import type { Offer, Question, Quiz } from '../quiz/schema';
 import { boundsOf, indexOf, isContact, isQuestion } from '../quiz/lookup';
 import { mannerOf } from '../quiz/manner';
 import { cellOf } from '../rehearse/mix';
@@ -16,7 +16,7 @@ type NumberQuestion = Extract<Question, { kind: 'number' }>;
 
 /**
  * @param started whether the visitor has gone on from the first page
- * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `route PAGE RULE` by `routeKey`, `finished`, `contact`, `offer`, `answered QUESTION`,
+ * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `route PAGE RULE` by `routeKey`, `finished`, `contact`, `offer`, `offer ID` by its block or outcome, `answered QUESTION`,
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
  *   `right QUESTION` of other questions with a key,
  *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
@@ -24,6 +24,7 @@ type NumberQuestion = Extract<Question, { kind: 'number' }>;
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
   if (run.offers.length > 0) keys.add('offer');
+  for (const id of run.offers) keys.add(`offer ${id}`);
   if (!started) return [...keys];
   keys.add('started');
   run.way.forEach(({ page, route }, i) => {
@@ -86,11 +87,28 @@ export const hasContact = (run: Run): boolean =>
     (given) => 'fields' in given && Object.values(given.fields).some((value) => value.trim() !== ''),
   );
 
-export type JourneyStep = { key: string; name: string; count: number; /** less than the step before */ lost: number };
+export type JourneyStep = {
+  key: string;
+  name: string;
+  count: number;
+  /** Less than the step before; of a page, those who came to it and went nowhere from there. */
+  lost: number;
+  /** Those who came to it. */
+  entered: number;
+};
 
-const hasOffers = (quiz: Quiz): boolean =>
-  quiz.verdicts.some((v) => v.outcomes.some((o) => o.offer)) ||
-  quiz.pages.some((p) => p.blocks.some((b) => b.kind === 'offer'));
+/** Everything that offers something, with what its creator would call it. */
+export function offersIn(quiz: Quiz): { id: string; name: string }[] {
+  const named = (offer: Offer, otherwise: string) => offer.text.trim() || offer.button.trim() || otherwise;
+  return [
+    ...quiz.pages.flatMap((page) =>
+      page.blocks.flatMap((b) => (b.kind === 'offer' ? [{ id: b.id, name: named(b.offer, page.name) }] : [])),
+    ),
+    ...quiz.verdicts.flatMap((verdict) =>
+      verdict.outcomes.flatMap((o) => (o.offer ? [{ id: o.id, name: `${o.name}: ${named(o.offer, '')}` }] : [])),
+    ),
+  ];
+}
 
 /** The journey: seen, started, each asking page left, finished, contact left, offer taken; only steps the quiz has. */
 export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneyStep[] {
@@ -101,11 +119,13 @@ export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneySt
     ...asks.map((page) => ({ key: `leave ${page.id}`, name: page.name })),
     { key: 'finished', name: 'Finished' },
     ...(quiz.pages.some((p) => p.blocks.some(isContact)) ? [{ key: 'contact', name: 'Left an address' }] : []),
-    ...(hasOffers(quiz) ? [{ key: 'offer', name: 'Took the offer' }] : []),
+    ...(offersIn(quiz).length ? [{ key: 'offer', name: 'Took the offer' }] : []),
   ];
   return steps.map((s, i) => {
     const own = count(s.key);
-    const before = i === 0 ? own : count(steps[i - 1]?.key ?? '');
-    return { ...s, count: own, lost: Math.max(0, before - own) };
+    // A page that a route skips loses nobody: who did not come to it cannot leave there.
+    const page = /^leave (.*)$/.exec(s.key)?.[1];
+    const entered = page !== undefined ? count(`enter ${page}`) : i === 0 ? own : count(steps[i - 1]?.key ?? '');
+    return { ...s, count: own, entered, lost: Math.max(0, entered - own) };
   });
 }

@@ -20,4 +20,6 @@ UPDATE "edits" SET "size" = length("edit"::text);--> statement-breakpoint
 -- Sessions are known by the hashes of their tokens from now on, so everybody signs in once more. Who has an account was let in without a letter.
 DELETE FROM "session";--> statement-breakpoint
 DELETE FROM "verification";--> statement-breakpoint
-UPDATE "user" SET "email_verified" = true;
+UPDATE "user" SET "email_verified" = true;--> statement-breakpoint
+-- Runs count for each offer by itself. They are counted again; what was counted stays counted meanwhile.
+UPDATE "runs" SET "counted_seq" = -1 WHERE "counted_seq" >= 0;

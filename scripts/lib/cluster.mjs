@@ -108,6 +108,7 @@ export async function startCluster(name) {
       );
     },
     stop,
+    isRunning: async () => (await control('status')).code === 0,
   };
   if (running.code !== 0) await step('Starting the database', () => cluster.start());
   atEnd(() => cluster.stop());

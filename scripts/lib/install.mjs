@@ -52,6 +52,16 @@ export function postgresPrograms() {
 export const chromium = () =>
   ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null;
 
+/** Says first what this machine lacks, so that nobody learns of it at the end. */
+export function sayWhatIsMissing({ browser }) {
+  const missing = [
+    ...(existsSync(join(root, 'node_modules/.package-lock.json')) ? [] : ['the npm packages']),
+    ...(postgresPrograms() ? [] : ['PostgreSQL']),
+    ...(browser && !chromium() ? ['Chromium'] : []),
+  ];
+  if (missing.length) say(`This machine lacks ${missing.join(', ')}: that is installed first.`);
+}
+
 async function installDebian(packages, why) {
   const root = process.getuid?.() === 0;
   const sudo = !root && existsSync('/usr/bin/sudo');

@@ -12,7 +12,8 @@ export function secret(name) {
   return readFileSync(file, 'utf8').trim();
 }
 
-export const logFile = (name) => openSync(join(data, `${name}.log`), 'w');
+/** @param how 'w' begins it anew, 'a' goes on behind what is there */
+export const logFile = (name, how = 'w') => openSync(join(data, `${name}.log`), how);
 export const tsx = ['--import', 'tsx'];
 
 /** Starts post office and sample website, and waits until they answer. */

@@ -7,37 +7,53 @@ const number = (n: number) => n.toLocaleString('en');
 /** "between 34 and 43%", as sure as 95 % of such counts are. */
 const sure = (s: Share) => `between ${Math.round(s.low * 100)} and ${percent(s.high)}`;
 
+/** Shares as bars, each on a track that means all of them. */
+const Bars = ({ shares }: { shares: Share[] }) => (
+  <ul style={{ listStyle: 'none' }}>
+    {shares.map((o) => (
+      <li key={o.id} style={{ marginBottom: 8 }} title={`${percent(o.share)}, ${sure(o)} with 95 % certainty`}>
+        <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums', fontSize: 14 }}>
+          <span style={{ flex: 1, minWidth: 0 }}>{o.name}</span>
+          <b style={{ fontWeight: 600 }}>{number(o.count)}</b>
+          <span style={{ color: 'var(--ink-2)', width: 34, textAlign: 'end' }}>{percent(o.share)}</span>
+        </span>
+        <span style={{ display: 'block', height: 8, background: 'var(--line)', marginTop: 3 }}>
+          <i
+            style={{
+              display: 'block',
+              height: '100%',
+              width: `${Math.min(1, o.share) * 100}%`,
+              background: 'var(--data-1)',
+            }}
+          />
+        </span>
+      </li>
+    ))}
+  </ul>
+);
+
+const section = { breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' } as const;
+const heading = { font: '700 15px/1.35 var(--heading)' } as const;
+const below = { fontSize: 13, color: 'var(--ink-2)', marginBottom: 8 } as const;
+
+export const OffersChart = ({ offers }: { offers: Share[] }) => (
+  <section style={section}>
+    <h3 style={heading}>Offers taken</h3>
+    <p style={below}>Of those who started; whoever takes one twice counts once.</p>
+    <Bars shares={offers} />
+  </section>
+);
+
 export function AnswersChart({ question }: { question: Findings['questions'][number] }) {
-  const most = Math.max(0.0001, ...question.options.map((o) => o.share));
   return (
-    <section style={{ breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' }}>
-      <h3 style={{ font: '700 15px/1.35 var(--heading)' }}>{question.name}</h3>
-      <p style={{ fontSize: 13, color: 'var(--ink-2)', marginBottom: 8 }}>
+    <section style={section}>
+      <h3 style={heading}>{question.name}</h3>
+      <p style={below}>
         {number(question.answered)} {question.answered === 1 ? 'answer' : 'answers'}
         {question.many && ', several each'}
         {question.kind !== 'choice' && '; read them under People, or in the table of runs'}
       </p>
-      <ul style={{ listStyle: 'none' }}>
-        {question.options.map((o) => (
-          <li key={o.id} style={{ marginBottom: 8 }} title={`${percent(o.share)}, ${sure(o)} with 95 % certainty`}>
-            <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums', fontSize: 14 }}>
-              <span style={{ flex: 1, minWidth: 0 }}>{o.name}</span>
-              <b style={{ fontWeight: 600 }}>{number(o.count)}</b>
-              <span style={{ color: 'var(--ink-2)', width: 34, textAlign: 'end' }}>{percent(o.share)}</span>
-            </span>
-            <span style={{ display: 'block', height: 8, background: 'var(--line)', marginTop: 3 }}>
-              <i
-                style={{
-                  display: 'block',
-                  height: '100%',
-                  width: `${(o.share / most) * 100}%`,
-                  background: 'var(--data-1)',
-                }}
-              />
-            </span>
-          </li>
-        ))}
-      </ul>
+      <Bars shares={question.options} />
     </section>
   );
 }

@@ -7,7 +7,7 @@ import { useDocument, useQuiz } from '../document';
 import { request } from '../request';
 import { Views } from '../shell/view-switch';
 import { targetsOf } from '../targets';
-import { AnswersChart, OutcomesChart } from './charts';
+import { AnswersChart, OutcomesChart, OffersChart } from './charts';
 import { Journey } from './journey';
 import { PeopleView } from './people';
 import type { Findings, People } from './types';
@@ -91,6 +91,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
             {findings.outcomes.map((verdict) => (
               <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />
             ))}
+            {findings.offers.length > 0 && <OffersChart offers={findings.offers} />}
             {findings.questions.map((question) => (
               <AnswersChart key={question.id} question={question} />
             ))}

@@ -74,7 +74,6 @@ export function Journey({ steps }: { steps: JourneyStep[] }) {
   // Not starting, not leaving an address and not buying are choices; leaving in the middle of the questions is the loss to look at.
   const pages = steps.filter((s) => s.key.startsWith('leave '));
   const worst = pages.reduce<JourneyStep | null>((a, b) => (b.lost > (a?.lost ?? 0) ? b : a), null);
-  const before = worst ? (steps[steps.indexOf(worst) - 1]?.count ?? 0) : 0;
   const share = (part: number, whole: number) => (whole ? `${Math.round((part / whole) * 1000) / 10}%` : '–');
   const count = (key: string) => steps.find((s) => s.key === key)?.count ?? 0;
   return (
@@ -123,7 +122,8 @@ export function Journey({ steps }: { steps: JourneyStep[] }) {
         {worst && worst.lost > 0 && (
           <span style={{ color: 'var(--brick)', fontWeight: 600 }}>
             {' '}
-            The largest loss is at {worst.name}: {share(worst.lost, before)} stop there.
+            Most of those who stop between the questions stop at {worst.name}: {share(worst.lost, worst.entered)} of
+            those who come to it.
           </span>
         )}
       </p>

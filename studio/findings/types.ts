@@ -9,11 +9,12 @@ export type Share = {
   /** bounds of the 95 % interval */ low: number;
   high: number;
 };
-export type JourneyStep = { key: string; name: string; count: number; lost: number };
+export type JourneyStep = { key: string; name: string; count: number; lost: number; entered: number };
 export type Findings = {
   journey: JourneyStep[];
   questions: { id: string; name: string; kind: QuestionKind; many: boolean; answered: number; options: Share[] }[];
   outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
+  offers: Share[];
 };
 export type PersonLine = {
   runId: string;

@@ -153,6 +153,7 @@ export function QuizList({
   const router = useRouter();
   const [gone, setGone] = useState<{ id: string; title: string } | null>(null);
   const [trouble, setTrouble] = useState('');
+  const [copying, setCopying] = useState('');
   const [saved, setSaved] = useState<{ name: string; lost: string[] } | null>(null);
   // What the check has not looked at yet is asked for again, each time when the last answer has been drawn.
   const looking = lines.some((l) => !l.faults);
@@ -161,12 +162,15 @@ export function QuizList({
     const timer = setTimeout(() => router.refresh(), CHECK_AGAIN);
     return () => clearTimeout(timer);
   }, [looking, lines, router]);
+  // The list has come anew, and the copy with it.
+  useEffect(() => setCopying(''), [lines]);
   const act = async (work: () => Promise<unknown>) => {
     setTrouble('');
     try {
       await work();
       router.refresh();
     } catch (error) {
+      setCopying('');
       setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
     }
   };
@@ -207,6 +211,7 @@ export function QuizList({
           </span>
         </div>
         <div role="status" aria-live="polite">
+          {copying && <p style={{ padding: '8px 12px', color: 'var(--ink-2)' }}>“{copying}” is being copied …</p>}
           {gone && (
             <p style={{ background: 'var(--saffron-wash)', padding: '8px 12px', display: 'flex', gap: 16 }}>
               “{gone.title}” is deleted; its address says so to visitors.
@@ -270,7 +275,10 @@ export function QuizList({
                   key={line.id}
                   line={line}
                   today={today}
-                  onCopy={() => void act(() => request(`/api/quizzes/${line.id}/copy`, {}))}
+                  onCopy={() => {
+                    setCopying(line.title);
+                    void act(() => request(`/api/quizzes/${line.id}/copy`, {}));
+                  }}
                   onSave={(format) => void act(async () => setSaved(await saveFile(line.id, format)))}
                   onDelete={() =>
                     void act(async () => {

@@ -7,6 +7,7 @@ import { Kbd, PrimaryButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { ReadList } from '../read-list';
 import { request } from '../request';
+import { START } from '../shell/place';
 
 const Start = styled.form`
   flex: 1 1 420px;
@@ -74,7 +75,7 @@ export function NewQuiz() {
         prompt: String(data.get('prompt') ?? ''),
         answers: data.getAll('answer').map(String),
       });
-      router.push(`/quizzes/${id}/write`);
+      router.push(`/quizzes/${id}/write#${START}`);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
       setBusy(false);

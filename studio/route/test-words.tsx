@@ -131,6 +131,7 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
             options={[
               { id: 'points', label: 'points' },
               { id: 'percent', label: 'percent' },
+              ...(isOfMarks(test) ? [{ id: 'right' as const, label: 'questions right' }] : []),
             ]}
             onChange={(unit) => onChange({ ...test, unit } as Condition)}
           />
@@ -139,6 +140,10 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
     </>
   );
 }
+
+/** Only of marks can be told how many are right. */
+const isOfMarks = (test: Test): boolean =>
+  ('scale' in test && test.scale === 'marks') || ('topic' in test && test.of === 'marks');
 
 type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
 const boundKeys = ['lt', 'le', 'gt', 'ge', 'eq'] as const;

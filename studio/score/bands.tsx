@@ -5,6 +5,7 @@ import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Verdict } from '../../core/quiz/schema';
 import type { Spread } from '../../core/rehearse/odds';
+import { bandStart } from '../../core/score/verdicts';
 import { Choose, TextButton } from '../../ui/controls';
 import { Bar } from '../write/sheet';
 import { NumberField } from '../write/number-field';
@@ -76,6 +77,7 @@ const Board = styled.div`
   }
 `;
 
+const unitWords = { points: 'points', percent: 'percent', right: 'questions right' };
 const shown = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
 
 /**
@@ -99,7 +101,8 @@ export function BandRuler({
 }) {
   const board = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<{ index: number; from: number } | null>(null);
-  const { bands } = verdict;
+  // Where half and all of it are now, whatever was written down when they were chosen.
+  const bands = verdict.bands.map((b) => ({ ...b, from: bandStart(b, span) }));
   const values = bands.map((b, i) => (held?.index === i ? held.from : b.from));
   const low = Math.min(span.lowest, ...bands.slice(1).map((b) => b.from));
   const high = Math.max(span.highest, ...bands.map((b) => b.from), low + step);
@@ -113,7 +116,7 @@ export function BandRuler({
   };
   const set = (index: number, from: number) =>
     onChange(
-      bands.map((b, i) => (i === index ? { ...b, from: Number(from.toFixed(6)) } : b)),
+      bands.map((b, i) => (i === index ? { from: Number(from.toFixed(6)), outcome: b.outcome } : b)),
       `band ${verdict.id} ${index}`,
     );
   const keys = (event: KeyboardEvent, index: number) => {
@@ -191,7 +194,7 @@ export function BandRuler({
                 aria-valuenow={values[i] ?? 0}
                 aria-valuemin={low}
                 aria-valuemax={high}
-                aria-valuetext={`${shown(values[i] ?? 0)}${verdict.unit === 'percent' ? ' percent' : ' points'}`}
+                aria-valuetext={`${shown(values[i] ?? 0)} ${unitWords[verdict.unit ?? 'points']}`}
                 style={{ top: y(values[i] ?? 0) }}
                 onKeyDown={(event) => keys(event, i)}
                 onPointerDown={(event) => {
@@ -239,19 +242,42 @@ export function BandRuler({
                   {bands.length > 1 ? 'all below' : 'everything'}
                 </span>
               ) : (
-                <NumberField
-                  label="from"
-                  value={band.from}
-                  wide
-                  {...(verdict.unit === 'percent' ? { after: '%' } : {})}
-                  onChange={(to) => {
-                    if (to === undefined) return;
-                    // Typed past a neighbour it would turn the order round; it is kept where it makes sense.
-                    const [least, upmost] = [bands[i - 1]?.from, bands[i + 1]?.from];
-                    if ((i > 1 && least !== undefined && to <= least) || (upmost !== undefined && to >= upmost)) return;
-                    set(i, to);
-                  }}
-                />
+                <>
+                  <Choose
+                    label={`Where band ${i + 1} begins`}
+                    value={band.at ?? 'number'}
+                    options={[
+                      { id: 'number', label: 'at' },
+                      { id: 'half', label: 'at half' },
+                      { id: 'full', label: 'at all of it' },
+                    ]}
+                    onChange={(to) =>
+                      onChange(
+                        bands.map(({ at: _old, ...b }, k) => {
+                          const own = bands[k]?.at;
+                          const at = k === i ? (to === 'number' ? undefined : to) : own;
+                          return { ...b, ...(at ? { at } : {}) };
+                        }),
+                      )
+                    }
+                  />
+                  {band.at === undefined && (
+                    <NumberField
+                      label="from"
+                      value={band.from}
+                      wide
+                      {...(verdict.unit === 'percent' ? { after: '%' } : {})}
+                      onChange={(to) => {
+                        if (to === undefined) return;
+                        // Typed past a neighbour it would turn the order round; it is kept where it makes sense.
+                        const [least, upmost] = [bands[i - 1]?.from, bands[i + 1]?.from];
+                        if ((i > 1 && least !== undefined && to <= least) || (upmost !== undefined && to >= upmost))
+                          return;
+                        set(i, to);
+                      }}
+                    />
+                  )}
+                </>
               )}
               {bands.length > 1 && (
                 <TextButton

@@ -65,6 +65,7 @@ export const guessSaid = (guess: Weighed['guess']): string =>
 /** A cell in words, as a screen reader says it. */
 export function saidOf(row: GridRow, target: Target): string {
   const value = valueOf(row, target);
+  if (target.decidedBy && value === 0) return `decided by ${target.decidedBy}`;
   if (target.id === GUESS) return guessSaid(row.of.guess);
   if (target.id === RIGHT && row.of.times !== 'once') return hasKey(row) ? 'has a key' : 'neither right nor wrong';
   if (row.of.times === 'key') {

@@ -230,7 +230,7 @@ export function Grid(props: Props) {
                   <td
                     key={target.id}
                     role="gridcell"
-                    className={`cell${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
+                    className={`cell${target.decidedBy && value === 0 ? ' closed' : ''}${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
                     tabIndex={isActive ? 0 : -1}
                     aria-selected={holds(range, r, c)}
                     aria-label={`${wordsOf(row)}, ${target.name}: ${saidOf(row, target)}`}
@@ -260,7 +260,7 @@ export function Grid(props: Props) {
                       <KeyCell row={row} target={target} />
                     ) : target.id === GUESS ? (
                       <Guess row={row} />
-                    ) : target.id !== RIGHT ? (
+                    ) : target.decidedBy && value === 0 ? null : target.id !== RIGHT ? (
                       <Weight value={value} colour={target.colour} />
                     ) : row.of.keyed ? (
                       <span style={{ display: 'inline-flex' }}>
@@ -330,9 +330,9 @@ function Rows({
           )}
           {mark}
           {row.of.times !== 'once' && row.of.times !== 'key' && (
-            <span aria-hidden="true" title={factor[row.of.times]}>
-              ×{' '}
-            </span>
+            <small aria-hidden="true" title={factor[row.of.times]}>
+              each{' '}
+            </small>
           )}
           {wordsOf(row)}
         </th>

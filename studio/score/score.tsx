@@ -111,12 +111,17 @@ export function Score() {
   });
 
   const change = (changes: Change[]) => {
-    setTrouble('');
+    // An outcome of a verdict by bands or rules is not spoken for; a weight that is left from before can be taken away.
+    const closed = changes.find(({ column: c, value }) => value !== 0 && targets[c]?.decidedBy);
+    const outcome = closed && targets[closed.column];
+    setTrouble(outcome ? `“${outcome.name}” is decided by ${outcome.decidedBy}: no answer speaks for it.` : '');
     const edit = weighMany(
-      changes.flatMap(({ row, column: c, value, blank }) => {
-        const [of, target] = [rows[row]?.of, targets[c]];
-        return of && target ? [{ of, target: target.id, value, blank }] : [];
-      }),
+      changes
+        .filter(({ column: c, value }) => value === 0 || !targets[c]?.decidedBy)
+        .flatMap(({ row, column: c, value, blank }) => {
+          const [of, target] = [rows[row]?.of, targets[c]];
+          return of && target ? [{ of, target: target.id, value, blank }] : [];
+        }),
     );
     if (edit) store.getState().edit(edit);
   };

@@ -69,6 +69,10 @@ export const Table = styled.table`
     width: 24px;
     font: 700 13px/1 var(--heading);
   }
+  td.cell.closed {
+    background: var(--chalk);
+    cursor: default;
+  }
   td.cell {
     width: 72px;
     min-width: 72px;

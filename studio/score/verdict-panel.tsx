@@ -2,6 +2,7 @@
 /** How a verdict is decided, as sentences with choices in them. */
 import type { Quiz, Verdict } from '../../core/quiz/schema';
 import type { Op } from '../../core/quiz/edits';
+import { isKeyed, isReviewed, questionsOf } from '../../core/quiz/lookup';
 import { spanOf } from '../../core/rehearse/span';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -101,17 +102,12 @@ function Measure({ quiz, verdict }: { quiz: Quiz; verdict: ByBands }) {
     }));
     // From points to percent and back the boundaries are carried over, since they are the same stretches.
     if (part.unit && part.unit !== unit) {
-      const span = rulerSpan(quiz, { ...verdict, unit: 'points' }, odds);
-      const size = span.highest - span.lowest || 1;
-      const to = verdict.bands.map((b) => ({
-        ...b,
-        from: Number(
-          (part.unit === 'percent'
-            ? ((b.from - span.lowest) / size) * 100
-            : span.lowest + (b.from / 100) * size
-          ).toFixed(2),
-        ),
-      }));
+      const before = rulerSpan(quiz, verdict, odds);
+      const after = rulerSpan(quiz, { ...verdict, unit: part.unit }, odds);
+      const share = (from: number) => (from - before.lowest) / (before.highest - before.lowest || 1);
+      const place = (from: number) => after.lowest + share(from) * (after.highest - after.lowest);
+      const digits = part.unit === 'right' ? 0 : 2;
+      const to = verdict.bands.map((b) => ({ ...b, from: Number(place(b.from).toFixed(digits)) }));
       ops.push({ op: 'set', at, field: ['bands'], was: verdict.bands, to });
     }
     store.getState().edit({ name: 'set-measure', ops });
@@ -126,7 +122,7 @@ function Measure({ quiz, verdict }: { quiz: Quiz; verdict: ByBands }) {
           { id: 'marks', label: 'marks' },
           ...quiz.scales.map((s) => ({ id: s.id, label: s.name || 'Unnamed' })),
         ]}
-        onChange={(scale) => change({ scale })}
+        onChange={(scale) => change({ scale, ...(unit === 'right' && scale !== 'marks' ? { unit: 'points' } : {}) })}
       />{' '}
       {quiz.topics.length > 0 && (
         <>
@@ -149,6 +145,7 @@ function Measure({ quiz, verdict }: { quiz: Quiz; verdict: ByBands }) {
         options={[
           { id: 'points', label: 'points' },
           { id: 'percent', label: 'percent of the full score' },
+          ...(verdict.scale === 'marks' ? [{ id: 'right' as const, label: 'questions right' }] : []),
         ]}
         onChange={(to) => change({ unit: to })}
       />
@@ -157,11 +154,16 @@ function Measure({ quiz, verdict }: { quiz: Quiz; verdict: ByBands }) {
   );
 }
 
+/** Questions that have marks. */
+const marked = (quiz: Quiz, topic?: string): number =>
+  questionsOf(quiz).filter((q) => (isKeyed(q) || isReviewed(q)) && (topic === undefined || q.topic === topic)).length;
+
 type Odds = ReturnType<typeof useRehearsal>['odds'];
 
 /** The ends of the ruler: what the score can be, or where rehearsed visitors end. */
 function rulerSpan(quiz: Quiz, verdict: ByBands, odds: Odds): { lowest: number; highest: number } {
   if (verdict.unit === 'percent') return { lowest: 0, highest: 100 };
+  if (verdict.unit === 'right') return { lowest: 0, highest: marked(quiz, verdict.topic) || 1 };
   const spread = odds?.bands[verdict.id];
   const seen = spread?.histogram.length ? { lowest: spread.lowest, highest: spread.highest } : null;
   const known = verdict.topic ? null : spanOf(quiz, verdict.scale, odds);

@@ -163,11 +163,29 @@ const Top = styled.header`
     padding: 10px 16px;
   }
 `;
+/** Seen only by who comes to it by the keyboard: over the tabs and the line on top. */
+const Skip = styled.a`
+  position: absolute;
+  inset-inline-start: 8px;
+  top: -60px;
+  z-index: 20;
+  background: var(--paper);
+  color: var(--ink);
+  padding: 10px 16px;
+  border: 2px solid var(--ink);
+  &:focus {
+    top: 8px;
+  }
+`;
 const Sheet = styled.main`
   overflow: auto;
   background: var(--sheet);
   min-width: 0;
   min-height: 0;
+  &:focus {
+    outline: none;
+    box-shadow: none;
+  }
   @media (max-width: 899px) {
     grid-row: 2;
   }
@@ -190,6 +208,7 @@ export function Frame({
 }) {
   return (
     <Grid style={{ ['--sheet' as string]: paper ? 'var(--paper)' : 'var(--chalk)' }}>
+      <Skip href="#sheet">Skip to the sheet</Skip>
       <Column aria-label="Parts">
         <Link href="/quizzes" className="home" aria-label="Yes Maybe, all quizzes">
           <Wordmark light />
@@ -207,7 +226,9 @@ export function Frame({
         <div className="foot">{foot}</div>
       </Column>
       <Top>{top}</Top>
-      <Sheet id="sheet">{children}</Sheet>
+      <Sheet id="sheet" tabIndex={-1}>
+        {children}
+      </Sheet>
     </Grid>
   );
 }

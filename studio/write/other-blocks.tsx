@@ -176,6 +176,7 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
               options={[
                 { id: 'percent', label: 'percent' },
                 { id: 'points', label: 'points' },
+                ...(block.of === 'marks' ? [{ id: 'right' as const, label: 'questions right' }] : []),
               ]}
               onChange={(to) => set(['unit'], block.unit, to)}
             />

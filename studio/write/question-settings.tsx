@@ -7,7 +7,7 @@ import { changeKind } from '../../core/quiz/change-kind';
 import type { Place } from '../../core/quiz/edits';
 import type { Choice, Page, Question, QuestionKind, RichDoc } from '../../core/quiz/schema';
 import { isKeyed, isReviewed, without } from '../../core/quiz/lookup';
-import { plainText, toDoc } from '../../core/text/rich';
+import { isBlank, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
 import { BankLine } from '../bank/from-bank';
 import { useDocument, useDocumentStore } from '../document';
@@ -145,15 +145,15 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           )}
         </div>
       )}
-      <label className="wide">
-        Hint
-        <LineInput
-          value={plainText(question.hint)}
-          maxLength={2000}
+      <div className="wide">
+        <span>Hint</span>
+        <RichField
+          label="Hint"
+          value={question.hint}
           placeholder="Shown under the question"
-          onChange={(e) => set('hint', question.hint, e.target.value || undefined, 'hint')}
+          onChange={(to) => set('hint', question.hint, isBlank(to) ? undefined : to, 'hint')}
         />
-      </label>
+      </div>
       <Explanations question={question} at={at()} scored={scored} />
       <label className="wide">
         Your own label
@@ -262,6 +262,8 @@ function Explanations({ question, at, scored }: { question: Question; at: Place;
         `explain ${part} ${question.id}`,
       );
   };
+  const media = explain.media ?? {};
+  const told = explanations.some(([part]) => explain[part] !== undefined) || explain.media !== undefined;
   const offered = explanations.filter(([part]) => explain[part] === undefined && (scored || part === 'always'));
   return (
     <>
@@ -283,6 +285,20 @@ function Explanations({ question, at, scored }: { question: Question; at: Place;
             />
           </div>
         ))}
+      {told && (
+        <div className="wide">
+          <span>With it</span>
+          <span style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+            <PictureButton
+              at={() => at}
+              field={['explain', 'media', 'picture']}
+              picture={media.picture}
+              of="the explanation"
+            />
+            <RecordingButton at={() => at} field={['explain', 'media']} media={media} of="the explanation" />
+          </span>
+        </div>
+      )}
       {offered.length > 0 && (
         <MenuButton
           label="Add an explanation"

@@ -78,10 +78,18 @@ const Frame = styled.div`
 export function insertsFor(quiz: Quiz): { id: string; label: string; attrs: Insert['attrs'] }[] {
   const list: { label: string; attrs: Insert['attrs'] }[] = [
     { label: 'First name', attrs: { value: 'firstName', fallback: 'friend' } },
+    { label: 'Full name', attrs: { value: 'name', fallback: 'friend' } },
     { label: 'Title of the quiz', attrs: { value: 'title', fallback: '' } },
     ...quiz.verdicts.map((v) => ({
       label: v.name,
       attrs: { value: 'outcome' as const, ref: v.id, fallback: 'your result' },
+    })),
+    { label: 'Marks', attrs: { value: 'points', ref: 'marks', fallback: '–' } },
+    { label: 'Marks, percent', attrs: { value: 'percent', ref: 'marks', fallback: '–' } },
+    { label: 'Number right', attrs: { value: 'right', fallback: '–' } },
+    ...quiz.topics.map((t) => ({
+      label: `Number right in ${t.name}`,
+      attrs: { value: 'right' as const, ref: t.id, fallback: '–' },
     })),
     ...quiz.scales.flatMap((s) => [
       { label: `${s.name}, points`, attrs: { value: 'points' as const, ref: s.id, fallback: '–' } },
@@ -98,6 +106,12 @@ export function insertsFor(quiz: Quiz): { id: string; label: string; attrs: Inse
   ];
   return list.map((l) => ({ ...l, id: `${l.attrs.value} ${l.attrs.ref ?? ''}` }));
 }
+
+const wholeNames: Partial<Record<Insert['attrs']['value'], string>> = {
+  outcome: 'Outcome',
+  points: 'Marks',
+  percent: 'Marks, percent',
+};
 
 const insertNode = (labelOf: (attrs: Insert['attrs']) => string) =>
   Node.create({
@@ -154,6 +168,8 @@ export function RichField({ label, value, onChange, line, placeholder, wording, 
   names.current = inserts;
   const nameOfInsert = (attrs: Insert['attrs']) =>
     names.current.find((i) => i.attrs.value === attrs.value && (i.attrs.ref ?? null) === (attrs.ref ?? null))?.label ??
+    // Without saying of what, it is the first verdict's outcome, and the marks.
+    (attrs.ref === undefined || attrs.ref === null ? wholeNames[attrs.value] : undefined) ??
     'Gone';
   const sent = useRef<RichDoc>(toDoc(value));
   const [focused, setFocused] = useState(false);

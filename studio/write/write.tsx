@@ -13,14 +13,14 @@ import {
 } from 'react';
 import styled from 'styled-components';
 import type { Page, Quiz } from '../../core/quiz/schema';
-import { isContact, isQuestion } from '../../core/quiz/lookup';
+import { isContact, isQuestion, questionsOf } from '../../core/quiz/lookup';
 import { TextButton } from '../../ui/controls';
 import { BankButton } from '../bank/from-bank';
 import { useAfterPause } from '../after-pause';
 import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
-import { useArrival } from '../shell/place';
-import { targetsOf } from '../targets';
+import { START, useArrival } from '../shell/place';
+import { weighedTargets } from '../targets';
 import { pasteEdit } from './bulk';
 import { FocusProvider, useCursor, useFocusLater } from './cursor';
 import { walkLines } from './fields';
@@ -48,14 +48,14 @@ export function Write({
   const store = useDocumentStore();
   const sheet = useRef<HTMLDivElement>(null);
   const { cursor, focusLater, onFocus, onPointerDown } = useCursor(sheet);
-  const targets = targetsOf(quiz);
+  const targets = weighedTargets(quiz);
   const parts = useMemo(
     () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
     [quiz.verdicts, quiz.scales, quiz.topics],
   );
   const later = useAfterPause(useMemo(() => ({ quiz, page: cursor.page }), [quiz, cursor.page]));
   const arriveAt = useCallback((id: string, option?: string) => arrive(store.getState().quiz, id, option), [store]);
-  useArrival((id) => arriveAt(id));
+  useArrival((id) => arriveAt(id === START ? (questionsOf(store.getState().quiz)[0]?.id ?? '') : id));
   // Pages that are put in later are drawn at once, since the cursor goes there.
   const standing = useRef(false);
   useEffect(() => void (standing.current = true), []);

@@ -18,7 +18,8 @@ export const boundOrMost = {
   ge: optional(Type.Union([Type.Number(), Type.Literal('most')])),
 };
 export const Ids = Type.Union([Id, Type.Array(Id, { minItems: 1, maxItems: 200 })]);
-export const Unit = oneOf('points', 'percent');
+/** `right`: the number of questions that are right; of marks alone. */
+export const Unit = oneOf('points', 'percent', 'right');
 
 export const ConditionTree = Type.Recursive(
   (This) =>
@@ -65,7 +66,13 @@ export const Accept = shared('Accept', Type.Array(Accepted, { maxItems: 200 }));
 
 export const Explain = shared(
   'Explain',
-  closed({ right: optional(RichText), wrong: optional(RichText), always: optional(RichText) }),
+  closed({
+    right: optional(RichText),
+    wrong: optional(RichText),
+    always: optional(RichText),
+    /** A picture, sound or video that is shown with whichever of them is told, or by itself. */
+    media: optional(Media),
+  }),
 );
 export const question = {
   id: Id,

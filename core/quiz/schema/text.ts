@@ -16,7 +16,7 @@ export const Mark = byField(
 export const Insert = closed({
   type: oneOf('insert'),
   attrs: closed({
-    value: oneOf('firstName', 'name', 'outcome', 'points', 'percent', 'answer', 'known', 'title'),
+    value: oneOf('firstName', 'name', 'outcome', 'points', 'percent', 'right', 'answer', 'known', 'title'),
     /** The scale, verdict, question or known value that is meant. */
     ref: optional(Id),
     /** Stands where the value is empty. */

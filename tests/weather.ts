@@ -1,0 +1,247 @@
+/** `npm run storm` and `npm run fuzz`, behind scripts/weather.mjs: the application as it is served, in processes that are killed, under requests that are wrong. */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { SMTPServer } from 'smtp-server';
+import { figuresOf } from '../db/queries/figures';
+import { insertWorkspace, membershipOf, setVerified } from '../db/queries/members';
+import { migrateDatabase } from '../db/migrate';
+import { auth } from '../server/auth';
+import { closePool } from '../server/background/pool';
+import { countRuns, recountRuns } from '../server/count-runs';
+import { closeDatabase, database } from '../server/database';
+import { hashToken, newId } from '../server/ids';
+import { prepareQueue, stopJobs } from '../server/jobs';
+import { freePort, answers } from './browser/servers';
+import { fuzz, randomFrom } from './fuzz';
+import { published, smallQuiz } from './server/world';
+import { compare, goThrough, type Log, type Wire, wireTo } from './storm';
+
+const direct = process.env['DATABASE_URL'] ?? '';
+const say = (words: string) => console.log(words);
+const pause = (ms: number) => new Promise((resume) => setTimeout(resume, ms));
+const option = (name: string, otherwise: number) => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? otherwise : Number(process.argv[at + 1]);
+};
+const seed = option('seed', 1);
+
+/** A post office that takes everything, and remembers which letters came. */
+async function postOffice() {
+  const came = new Map<string, number>();
+  const server = new SMTPServer({
+    disabledCommands: ['AUTH', 'STARTTLS'],
+    onData(stream, _session, done) {
+      let text = '';
+      stream.on('data', (part: Buffer) => (text += part.toString('latin1')));
+      stream.on('end', () => {
+        const id = /^Message-ID: <(l-[^.>]+)/im.exec(text)?.[1] ?? '';
+        came.set(id, (came.get(id) ?? 0) + 1);
+        done();
+      });
+    },
+  });
+  server.on('error', () => undefined);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.server.address() as { port: number };
+  return { port, came, close: () => new Promise<void>((resolve) => server.close(() => resolve())) };
+}
+
+/** A process of the application, started again when it is killed. */
+class App {
+  private child: ChildProcess | null = null;
+  constructor(
+    readonly port: number,
+    private readonly env: Record<string, string>,
+  ) {}
+  readonly url = () => `http://127.0.0.1:${this.port}`;
+  async start(): Promise<void> {
+    this.child = spawn(process.execPath, ['scripts/serve.mjs'], {
+      env: { ...process.env, ...this.env, PORT: String(this.port), NODE_ENV: 'production' },
+      stdio: ['ignore', 'ignore', 'ignore'],
+    });
+    await answers(`${this.url()}/api/health/live`, this.child);
+  }
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = once(child, 'close');
+    child.kill('SIGKILL');
+    await gone;
+  }
+}
+
+async function creator() {
+  const email = `${newId('c')}@slowspoke.test`;
+  const password = 'only in this weather';
+  const { user } = await auth().api.signUpEmail({ body: { name: 'Wren', email, password } });
+  await setVerified(database(), user.id);
+  const response = await auth().api.signInEmail({ body: { email, password }, asResponse: true });
+  const cookie = response.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ');
+  const member = await membershipOf(database(), user.id);
+  if (!member) await insertWorkspace(database(), { workspaceId: newId('w'), name: 'Storm', userId: user.id });
+  const own = member ?? (await membershipOf(database(), user.id));
+  if (!own) throw new Error('There is no workspace.');
+  return { cookie, at: await published(smallQuiz(), own) };
+}
+
+const cluster = (what: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    const code = `import { clusterAt } from './scripts/lib/cluster.mjs'; const c = await clusterAt('weather'); await c.${what};`;
+    const child = spawn(process.execPath, ['--input-type=module', '-e', code], { stdio: 'ignore' });
+    child.on('close', (status) => (status === 0 ? resolve() : reject(new Error(`${what} ended with ${status}`))));
+  });
+
+async function storm(apps: App[], wire: Wire, came: Map<string, number>): Promise<boolean> {
+  const { cookie, at } = await creator();
+  const lasts = option('seconds', 600) * 1000;
+  const random = randomFrom(seed);
+  const log: Log = { faults: {}, runs: [], edits: new Set() };
+  const count = (what: string, n = 1) => (log.faults[what] = (log.faults[what] ?? 0) + n);
+  let over = false;
+  const weather = (async () => {
+    const until = Date.now() + lasts;
+    while (Date.now() < until) {
+      await pause(200 + random.below(500));
+      const luck = random.below(30);
+      if (luck === 0) {
+        count('database killed');
+        await cluster("stop('immediate')");
+        await pause(random.below(1_500));
+        await cluster('restart()');
+      } else if (luck < 4) {
+        count('process killed');
+        const app = random.oneOf(apps);
+        await app.kill();
+        await app.start();
+      } else count('connections to the database cut', wire.cut(0.5));
+    }
+    over = true;
+  })();
+  const urls = apps.map((app) => app.url());
+  const quizzes = { apps: urls, address: at.address, quiz: at.quizId, cookie, seed, lasts };
+  await goThrough({ ...quizzes, visitors: option('visitors', 24), creators: 1 }, log);
+  await weather;
+  if (!over) return false;
+  say('The weather has cleared. Waiting for letters and figures …');
+  const { workspaceId } = at.member;
+  const waiting = async () =>
+    (await database().$client.query("select count(*)::int as n from deliveries where state = 'waiting'")).rows[0] as {
+      n: number;
+    };
+  for (let i = 0; i < 240 && (await waiting().catch(() => ({ n: 1 }))).n > 0; i++) await pause(500);
+  await countRuns(workspaceId, at.quizId);
+  const before = await figuresOf(database(), workspaceId, at.quizId);
+  await recountRuns(workspaceId, at.quizId);
+  const after = await figuresOf(database(), workspaceId, at.quizId);
+  const figures = [...new Set([...before.keys(), ...after.keys()])].filter(
+    (k) => (before.get(k) ?? 0) !== (after.get(k) ?? 0),
+  );
+  const verdict = await compare(direct, log, hashToken);
+  const unsent = (await waiting()).n;
+  const faults = Object.values(log.faults).reduce((a, b) => a + b, 0);
+  say(
+    `faults: ${faults} (${Object.entries(log.faults)
+      .map(([k, n]) => `${n} ${k}`)
+      .join(', ')})`,
+  );
+  say(`acknowledged: ${verdict.events} answers of ${log.runs.length} runs, ${verdict.edits} edits`);
+  say(
+    `letters: ${verdict.letters} written, ${came.size} arrived, ${[...came.values()].filter((n) => n > 1).length} of them more than once, ${unsent} waiting`,
+  );
+  say(`lost: ${verdict.lost.length} ${verdict.lost.slice(0, 5).join('; ')}`);
+  say(`wrong: ${verdict.wrong.length} ${verdict.wrong.slice(0, 5).join('; ')}`);
+  say(`figures that differ from a recount: ${figures.length} ${figures.slice(0, 5).join('; ')}`);
+  return (
+    verdict.lost.length + verdict.wrong.length + figures.length === 0 &&
+    verdict.events > 0 &&
+    came.size >= verdict.letters
+  );
+}
+
+async function wrongRequests(app: App): Promise<boolean> {
+  const { cookie, at } = await creator();
+  const requests = option('requests', 20_000);
+  const usual = await timesOf(app.url(), at.address, 60);
+  const beside: number[] = [];
+  let over = false;
+  const other = (async () => {
+    while (!over) beside.push(...(await timesOf(app.url(), at.address, 4)));
+  })();
+  const target = { app: app.url(), cookie, quiz: at.quizId, address: at.address };
+  // Signing out would end what the others need, and deleting what they ask for.
+  const report = await fuzz(target, { requests, seed });
+  over = true;
+  await other;
+  const median = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
+  say(`requests: ${report.sent}, seed ${seed}; by status: ${JSON.stringify(report.byStatus)}`);
+  say(`5xx or no answer: ${report.failed.length}`);
+  for (const f of report.failed.slice(0, 10)) say(`  ${f.status} ${f.method} ${f.path} ${f.body.slice(0, 300)}`);
+  const { slowest } = report;
+  say(`slowest: ${Math.round(slowest.ms)} ms, ${slowest.status} ${slowest.method} ${slowest.path.slice(0, 120)}`);
+  say(
+    `another visitor’s answer: ${median(usual).toFixed(1)} ms alone, ${median(beside).toFixed(1)} ms beside it (medians)`,
+  );
+  return report.failed.length === 0;
+}
+
+/** How long a visitor's answers take. Milliseconds. */
+async function timesOf(app: string, address: string, answersGiven: number): Promise<number[]> {
+  const times: number[] = [];
+  for (let i = 0; i < answersGiven; i++) {
+    const token = newId('visitor', 30);
+    const post = (path: string, body: unknown) =>
+      fetch(app + path, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+    await (await post('/runs/open', { address, token, params: {}, source: 'x' })).text();
+    const begun = performance.now();
+    const sent = { do: 'go', page: 'p1', answers: { q1: ['a'] } };
+    await (await post('/runs/step', { address, token, seq: 1, sent })).text();
+    times.push(performance.now() - begun);
+  }
+  return times;
+}
+
+async function main(): Promise<void> {
+  const office = await postOffice();
+  process.env['SMTP_URL'] = `smtp://127.0.0.1:${office.port}`;
+  await migrateDatabase(direct, () => prepareQueue(direct));
+  const random = randomFrom(seed + 77);
+  const wire = await wireTo(direct, () => random.below(1_000) / 1_000);
+  const through = new URL(direct);
+  through.port = String(wire.port);
+  const env = {
+    DATABASE_URL: through.href,
+    SMTP_URL: process.env['SMTP_URL'],
+    PUBLIC_URL: process.env['PUBLIC_URL'] ?? '',
+    VISITOR_RATE: '1000',
+  };
+  const apps = [new App(await freePort(), env), new App(await freePort(), env)];
+  let isGood = false;
+  try {
+    const needed = process.argv.includes('fuzz') ? apps.slice(0, 1) : apps;
+    const [first] = apps;
+    if (process.argv.includes('fuzz') && first) env.PUBLIC_URL = first.url();
+    for (const app of needed) await app.start();
+    if (process.argv.includes('fuzz') && first) isGood = await wrongRequests(first);
+    else isGood = await storm(apps, wire, office.came);
+  } finally {
+    for (const app of apps) await app.kill();
+    await stopJobs();
+    await closePool();
+    await closeDatabase();
+    await wire.close();
+    await office.close();
+  }
+  process.exit(isGood ? 0 : 1);
+}
+
+void main().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});
