@@ -31,6 +31,7 @@ await main(async () => {
       DEMO_RUNS: '10',
       SAMPLE_SITE_URL: `http://127.0.0.1:${site}`,
       LOG_LEVEL: 'silent',
+      VISITOR_RATE: '1000',
     };
     await run(process.execPath, [...tsx, 'scripts/migrate.ts'], { env });
     await startStandins(

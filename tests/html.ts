@@ -26,6 +26,9 @@ const validator = new HtmlValidate({
 export async function htmlFaults(html: string): Promise<string[]> {
   const { results } = await validator.validateString(html);
   return results.flatMap((result) =>
-    result.messages.map((m) => `${m.ruleId}: ${m.message} (${(html.split('\n')[m.line - 1] ?? '').slice(Math.max(0, m.column - 60), m.column + 80)})`),
+    result.messages.map(
+      (m) =>
+        `${m.ruleId}: ${m.message} (${(html.split('\n')[m.line - 1] ?? '').slice(Math.max(0, m.column - 60), m.column + 80)})`,
+    ),
   );
 }

@@ -38,7 +38,7 @@ export function readMarkdown(text: string, id = 'quiz'): Read {
     }
     const listed = item.exec(raw);
     const named = field.exec(raw);
-    const name = fold(named?.[1] ?? '');
+    const name = named ? fold(named[1] ?? '') : '';
     if (listed) here.answers.push(answerFrom(listed, here));
     else if (named && own.has(name)) setField(here, name, unescape(named[2] ?? ''));
     else if (here.answers.length === 0) here.prompt += ` ${unescape(raw.trim())}`;

@@ -48,7 +48,7 @@ export function readPlain(text: string, id = 'quiz'): Read {
       return;
     }
     const named = field.exec(words);
-    const name = fold(named?.[1] ?? '');
+    const name = named ? fold(named[1] ?? '') : '';
     const answer = (lettered.exec(words) ?? bulleted.exec(words))?.[1];
     if (here && named && (rightFields.has(name) || fieldNames[name])) {
       const value = (named[2] ?? '').trim();

@@ -18,10 +18,14 @@ export function publishedSchema(): Record<string, unknown> {
   };
 }
 
-/** An ES module whose `validate` tells whether something has the shape of a quiz, without saying what is wrong. */
+/**
+ * An ES module whose `validate` tells whether something has the shape of a quiz, and every place where it has not; and the `defaults` of what may
+ * be left out. Put together beforehand: pages that allow no code made of text could not put it together themselves.
+ */
 export function shapeCode(): string {
-  const ajv = new Ajv({ ...reading, messages: false, code: { source: true, esm: true, lines: true } });
+  const ajv = new Ajv({ ...reading, allErrors: true, messages: false, code: { source: true, esm: true, lines: true } });
   const code = standalone(ajv, ajv.compile(QuizSchema));
   // The one function it needs at run time comes along, so that it can be loaded as a module anywhere.
-  return code.replace('require("ajv/dist/runtime/ucs2length").default', String(ucs2length));
+  const whole = code.replace('require("ajv/dist/runtime/ucs2length").default', String(ucs2length));
+  return `${whole}\nexport const defaults = ${JSON.stringify(defaults)};\n`;
 }

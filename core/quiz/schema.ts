@@ -21,11 +21,11 @@ import {
   Unit,
 } from './schema/questions';
 import { TYPED_ADDRESS } from '../text/address';
+import { VERSION } from './version';
 import { Inline, Insert, media, Picture, RichDoc, RichText } from './schema/text';
 
 export type { Condition } from './schema/questions';
-
-export const VERSION = 1;
+export { VERSION } from './version';
 
 // Other blocks.
 const Address = Type.String({ maxLength: 2_000, pattern: TYPED_ADDRESS });

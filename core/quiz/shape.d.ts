@@ -1,5 +1,7 @@
-/** shape.js is made from schema.ts by `npm run schema`, and kept by nobody. */
+import type { ErrorObject } from 'ajv';
 import type { Quiz } from './schema';
 
-/** Whether it has the shape of a quiz. Ids that stand twice, and whatever else no shape can tell, are not looked at. */
-export function validate(value: unknown): value is Quiz;
+/** Made from the schema by `npm run schema`. What is wrong stands in `errors` until it is called again. */
+export const validate: { (document: unknown): document is Quiz; errors?: ErrorObject[] | null };
+/** Fields that may be left out of a file, with what they are then. */
+export const defaults: [field: string, value: unknown][];
