@@ -1,4 +1,4 @@
-/** `npm test`: sets everything up and runs all suites, or those named: checks, core, command, server, browser. Ends with `N passed, N failed`. */
+/** `npm test`: sets everything up and runs all suites, or those named: checks, core, command, server, browser, weather. Ends with `N passed, N failed`. */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
@@ -7,8 +7,9 @@ import { ensureChromium, ensureModules, requireNode, sayWhatIsMissing } from './
 import { tsx } from './lib/outside.mjs';
 import { data, endAll, run } from './lib/run.mjs';
 import { elapsed, main, say, step, Trouble } from './lib/say.mjs';
+import { weather } from './weather.mjs';
 
-const all = ['checks', 'core', 'command', 'server', 'browser'];
+const all = ['checks', 'core', 'command', 'server', 'browser', 'weather'];
 const wanted = process.argv.slice(2).filter((name) => all.includes(name));
 const rest = process.argv.slice(2).filter((name) => !all.includes(name));
 const suites = wanted.length ? wanted : all;
@@ -56,6 +57,18 @@ async function test() {
     await ensureChromium();
     await ensureBuild(build);
     await playwright({ ...env, BUILD_DIR: build });
+  }
+  if (suites.includes('weather')) await badWeather();
+}
+
+/** The short forms of `npm run storm` and `npm run fuzz`; what they say is shown, since it is told in numbers. */
+async function badWeather() {
+  for (const args of [
+    ['storm', '--seconds', '20'],
+    ['fuzz', '--requests', '600', '--seed', '2'],
+  ]) {
+    const isGood = await weather(args);
+    count(args[0], isGood ? 1 : 0, isGood ? 0 : 1);
   }
 }
 
