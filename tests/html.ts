@@ -19,6 +19,7 @@ const validator = new HtmlValidate({
     'require-sri': 'off',
     'tel-non-breaking': 'off',
     'no-missing-references': 'error',
+    'aria-label-misuse': ['error', { allowAnyNamable: true }],
   },
 });
 

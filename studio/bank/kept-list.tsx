@@ -118,7 +118,7 @@ export function KeptList({ kept, act }: Props) {
           value={words}
           onChange={(e) => setWords(e.target.value)}
         />
-        <span>
+        <div style={{ display: 'inline' }}>
           about{' '}
           <Choose
             label="Topic"
@@ -144,7 +144,7 @@ export function KeptList({ kept, act }: Props) {
             ]}
             onChange={setUse}
           />
-        </span>
+        </div>
         <span role="status" style={{ color: 'var(--ink-2)', fontSize: 13 }}>
           {shown.length} of {kept.length}
         </span>

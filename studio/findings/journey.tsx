@@ -122,8 +122,8 @@ export function Journey({ steps }: { steps: JourneyStep[] }) {
         {worst && worst.lost > 0 && (
           <span style={{ color: 'var(--brick)', fontWeight: 600 }}>
             {' '}
-            Most of those who stop between the questions stop at {worst.name}: {share(worst.lost, worst.entered)} of
-            those who come to it.
+            Nowhere between the questions do more stop than at {worst.name}: {share(worst.lost, worst.entered)} of those
+            who come to it.
           </span>
         )}
       </p>

@@ -98,10 +98,10 @@ export function Route() {
           <b>
             {asks} {asks === 1 ? 'page' : 'pages'}, {results} {results === 1 ? 'result page' : 'result pages'}
           </b>
-          <span>
+          <div>
             {thickness(taken)}
             <MixChoice />
-          </span>
+          </div>
         </div>
         <Spine
           quiz={quiz}

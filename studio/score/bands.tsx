@@ -228,7 +228,7 @@ export function BandRuler({
                 paddingBottom: 4,
               }}
             >
-              <span style={{ flex: 1, minWidth: 0 }}>
+              <div style={{ display: 'inline', flex: 1, minWidth: 0 }}>
                 <Bar $n={colourOf(band.outcome)} />
                 <Choose
                   label={`Outcome of band ${i + 1}`}
@@ -236,7 +236,7 @@ export function BandRuler({
                   options={verdict.outcomes.map((o) => ({ id: o.id, label: o.name || 'Unnamed' }))}
                   onChange={(outcome) => onChange(bands.map((b, k) => (k === i ? { ...b, outcome } : b)))}
                 />
-              </span>
+              </div>
               {i === 0 ? (
                 <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>
                   {bands.length > 1 ? 'all below' : 'everything'}

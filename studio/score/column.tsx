@@ -84,7 +84,7 @@ export function Column({
           Move right
         </TextButton>
         {target.colour !== null && (
-          <span>
+          <div style={{ display: 'inline' }}>
             Colour{' '}
             <Choose
               label="Colour of the outcome"
@@ -94,7 +94,7 @@ export function Column({
                 store.getState().edit(setField('set-colour', place, ['colour'], outcome?.colour, Number(to)))
               }
             />
-          </span>
+          </div>
         )}
       </div>
       {children}

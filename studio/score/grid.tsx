@@ -229,7 +229,6 @@ export function Grid(props: Props) {
                 return (
                   <td
                     key={target.id}
-                    role="gridcell"
                     className={`cell${target.decidedBy && value === 0 ? ' closed' : ''}${isActive ? ' active' : ''}${holds(range, r, c) ? ' chosen' : active.column === c ? ' column' : ''}`}
                     tabIndex={isActive ? 0 : -1}
                     aria-selected={holds(range, r, c)}

@@ -12,7 +12,7 @@ const words: { id: MixKind; label: string }[] = [
 export function MixChoice() {
   const { mixKind, setMix, trouble, progress, stop, again } = useRehearsal();
   return (
-    <span style={{ display: 'block' }}>
+    <div style={{ display: 'block' }}>
       {progress !== null ? (
         <>
           <progress
@@ -35,6 +35,6 @@ export function MixChoice() {
           {trouble && <span role="status"> {trouble}</span>}
         </>
       )}
-    </span>
+    </div>
   );
 }

@@ -65,7 +65,7 @@ export function VerdictRules({ quiz, verdict }: { quiz: Quiz; verdict: ByRules }
             >
               {i + 1}
             </button>
-            <span>
+            <div style={{ display: 'inline' }}>
               When{' '}
               <ConditionSentence
                 quiz={quiz}
@@ -91,7 +91,7 @@ export function VerdictRules({ quiz, verdict }: { quiz: Quiz; verdict: ByRules }
                 onChange={(outcome) => set(rules.map((r, k) => (k === i ? { ...r, outcome } : r)))}
               />
               .
-            </span>
+            </div>
             <TextButton
               aria-label={`Remove rule ${i + 1}: ${conditionWords(quiz, rule.when)}`}
               onPress={() => set(rules.filter((_, k) => k !== i))}

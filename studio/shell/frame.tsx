@@ -1,7 +1,7 @@
 'use client';
 /** The frame around every screen: the ink column with its index tabs, and the line on top. */
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { Mark, Wordmark } from '../../ui/marks';
 
@@ -160,7 +160,12 @@ const Top = styled.header`
   @media (max-width: 899px) {
     grid-row: 1;
     flex-wrap: wrap;
-    padding: 10px 16px;
+    gap: 6px 14px;
+    padding: 8px 16px;
+    /* What is live already need not be said by a button as well. */
+    .publish[data-disabled] {
+      display: none;
+    }
   }
 `;
 /** Seen only by who comes to it by the keyboard: over the tabs and the line on top. */
@@ -191,6 +196,17 @@ const Sheet = styled.main`
   }
 `;
 
+/** On a phone the tabs are a bar that scrolls: the open one is brought into sight. */
+function useOpenTab(current: string) {
+  const bar = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    const open = bar.current?.querySelector<HTMLElement>('[aria-current]');
+    if (bar.current && open)
+      bar.current.scrollLeft = open.offsetLeft - (bar.current.clientWidth - open.offsetWidth) / 2;
+  }, [current]);
+  return bar;
+}
+
 export function Frame({
   tabs,
   current,
@@ -206,6 +222,7 @@ export function Frame({
   /** paper is what one edits, chalk what one looks at */ paper: boolean;
   children: ReactNode;
 }) {
+  const bar = useOpenTab(current);
   return (
     <Grid style={{ ['--sheet' as string]: paper ? 'var(--paper)' : 'var(--chalk)' }}>
       <Skip href="#sheet">Skip to the sheet</Skip>
@@ -213,7 +230,7 @@ export function Frame({
         <Link href="/quizzes" className="home" aria-label="Yes Maybe, all quizzes">
           <Wordmark light />
         </Link>
-        <ul>
+        <ul ref={bar}>
           {tabs.map((tab) => (
             <li key={tab.id}>
               <TabLink href={tab.href} aria-current={tab.id === current ? 'page' : undefined}>

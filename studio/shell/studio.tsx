@@ -290,6 +290,7 @@ function TopLine({
       </TextButton>
       <TextButton onPress={onPreview}>Preview</TextButton>
       <PrimaryButton
+        className="publish"
         style={{ whiteSpace: 'nowrap', flexShrink: 0 }}
         isDisabled={publishing || unchanged}
         onPress={() => void publish()}

@@ -74,7 +74,7 @@ export function ContactPart({ block, at }: { block: ContactBlock; at: string[] }
             required
           </Toggle>
           {known.length > 0 && (
-            <span style={{ color: 'var(--ink-2)' }}>
+            <div style={{ display: 'inline', color: 'var(--ink-2)' }}>
               filled in with{' '}
               <Choose
                 label={`What ${field.label} is filled in with`}
@@ -82,7 +82,7 @@ export function ContactPart({ block, at }: { block: ContactBlock; at: string[] }
                 options={[{ id: '', label: 'nothing' }, ...known.map((k) => ({ id: k.id, label: knownName(k) }))]}
                 onChange={(to) => edit('set-field', [...at, 'fields', field.id], ['from'], field.from, to || undefined)}
               />
-            </span>
+            </div>
           )}
           <TextButton
             $weight={400}

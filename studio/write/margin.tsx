@@ -172,7 +172,7 @@ function LeadsChoice({ question, option }: { question: string; option: Option })
   const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.id !== page?.id);
   if (page?.stage !== 'ask' || (asks.length === 0 && to === null)) return null;
   return (
-    <span>
+    <div style={{ display: 'inline' }}>
       goes to{' '}
       <Choose
         label={`Where “${option.text}” leads`}
@@ -190,7 +190,7 @@ function LeadsChoice({ question, option }: { question: string; option: Option })
           if (edit) store.getState().edit(edit);
         }}
       />
-    </span>
+    </div>
   );
 }
 

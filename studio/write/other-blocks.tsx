@@ -161,7 +161,7 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
             placeholder="A title, if you like"
             onChange={(to) => set(['title'], block.title, to || undefined)}
           />
-          <span>
+          <div style={{ display: 'inline' }}>
             For each topic, the{' '}
             <Choose
               label="Which score"
@@ -181,7 +181,7 @@ function Body({ block, quiz, at }: Props & { at: string[] }): ReactNode {
               onChange={(to) => set(['unit'], block.unit, to)}
             />
             .
-          </span>
+          </div>
         </div>
       );
     case 'answers':
@@ -294,7 +294,7 @@ function ChartPart({ block, set }: Of<'chart'>) {
         placeholder="A title, if you like; else the question"
         onChange={(to) => set(['title'], block.title, to || undefined)}
       />
-      <span>
+      <div style={{ display: 'inline' }}>
         How others answered{' '}
         <Choose
           label="Which question or topic"
@@ -313,7 +313,7 @@ function ChartPart({ block, set }: Of<'chart'>) {
           }}
         />
         .
-      </span>
+      </div>
     </div>
   );
 }

@@ -46,7 +46,7 @@ export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined
               }
             />
             {verdict.by === 'strongest' && (
-              <span>
+              <div style={{ display: 'inline' }}>
                 The strongest outcome wins; level ones are decided by{' '}
                 <Choose
                   label="Who wins when outcomes are level"
@@ -60,7 +60,7 @@ export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined
                     store.getState().edit(setField('set-ties', ['verdicts', verdict.id], ['ties'], verdict.ties, to))
                   }
                 />
-              </span>
+              </div>
             )}
           </Small>
         </Row>

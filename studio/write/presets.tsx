@@ -69,7 +69,7 @@ export function PresetPart({ quiz }: { quiz: Quiz }) {
   if (presets.length === 0) return null;
   return (
     <div className="row" role="group" aria-label="Settings kept">
-      <span>
+      <div style={{ display: 'inline' }}>
         New questions begin with{' '}
         <Choose
           label="What new questions begin with"
@@ -78,7 +78,7 @@ export function PresetPart({ quiz }: { quiz: Quiz }) {
           onChange={(to) => store.getState().edit(beginWith(store.getState().quiz, to || null))}
         />
         .
-      </span>
+      </div>
       {presets.map((p) => (
         <span key={p.id}>
           {p.name}

@@ -100,7 +100,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           </Toggle>
         )}
         {question.kind === 'choice' && question.as !== 'drop-down' && (
-          <span>
+          <div style={{ display: 'inline' }}>
             <Choose
               label="Answers beside each other"
               value={String(question.across ?? 0)}
@@ -113,7 +113,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
               ]}
               onChange={(to) => set('across', question.across, Number(to) || undefined)}
             />
-          </span>
+          </div>
         )}
       </div>
       {scored && (
@@ -317,7 +317,7 @@ type Setter = (field: string, was: unknown, to: unknown, join?: string) => void;
 function ChoiceSettings({ question, set }: { question: Choice; set: Setter }) {
   return (
     <div className="row">
-      <span>
+      <div style={{ display: 'inline' }}>
         A visitor chooses{' '}
         <Choose
           label="How many answers may be chosen"
@@ -340,7 +340,7 @@ function ChoiceSettings({ question, set }: { question: Choice; set: Setter }) {
           ]}
           onChange={(to) => set('as', question.as, to === 'list' ? undefined : to)}
         />
-      </span>
+      </div>
       {question.pick === 'many' && (
         <>
           <NumberField

@@ -26,6 +26,17 @@ const Button = styled.button`
   color: inherit;
   font: 700 34px/38px var(--heading);
   font-variant-numeric: tabular-nums;
+  /* Two and three digits leave the grip its room. */
+  &[data-digits='2'] {
+    padding: 0;
+    margin-inline-end: 4px;
+    font-size: 26px;
+  }
+  &[data-digits='3'] {
+    padding: 0;
+    margin-inline-end: 2px;
+    font-size: 19px;
+  }
   &[aria-pressed='true'] {
     background: var(--saffron-wash);
     box-shadow: inset 4px 0 0 var(--saffron);
@@ -78,6 +89,7 @@ export function Numeral({ question, number }: { question: string; number: number
     <Button
       type="button"
       data-numeral={question}
+      data-digits={String(number).length}
       aria-pressed={on}
       aria-label={`Choose number ${number}`}
       title="Choose it; Shift chooses all up to it"

@@ -59,7 +59,7 @@ const Line = styled.div<{ $active?: boolean }>`
   @media (max-width: 899px) {
     grid-template-columns: var(--gutter) minmax(0, 1fr);
     > .gutter {
-      padding-inline-end: 6px;
+      padding-inline: 4px 6px;
       overflow: hidden;
       > span {
         margin-inline-end: 0 !important;

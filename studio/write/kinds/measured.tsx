@@ -35,7 +35,7 @@ export function MeasuredPart({ question, targets, open }: { question: Measured; 
           />
         }
       >
-        <span style={sentence}>
+        <div style={sentence}>
           {question.kind === 'rating' && (
             <Choose
               label="How it is rated"
@@ -67,7 +67,7 @@ export function MeasuredPart({ question, targets, open }: { question: Measured; 
               onChange={(to) => set('step', question.step, to)}
             />
           )}
-        </span>
+        </div>
         {question.weights && (
           <div style={{ marginTop: 6 }}>
             <Toggle
@@ -81,7 +81,7 @@ export function MeasuredPart({ question, targets, open }: { question: Measured; 
       </Row>
       {question.kind !== 'rating' && (open || question.target !== undefined) && (
         <Row margin={question.target === undefined ? null : <RightWords question={question} />}>
-          <span style={sentence}>
+          <div style={sentence}>
             <NumberField
               label="Right is"
               value={question.target}
@@ -128,7 +128,7 @@ export function MeasuredPart({ question, targets, open }: { question: Measured; 
                 />
               </>
             )}
-          </span>
+          </div>
         </Row>
       )}
     </>

@@ -192,7 +192,7 @@ export function SpotsPart({ question, cursor }: { question: Spots; cursor: Curso
           active={cursor?.option === spot.id}
           gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{i + 1}</span>}
           margin={
-            <span style={{ display: 'flex', gap: '4px 12px', flexWrap: 'wrap', alignItems: 'center' }}>
+            <div style={{ display: 'flex', gap: '4px 12px', flexWrap: 'wrap', alignItems: 'center' }}>
               {cursor?.option === spot.id ? (
                 <Choose
                   label={`What a visitor does with place ${i + 1}`}
@@ -234,7 +234,7 @@ export function SpotsPart({ question, cursor }: { question: Spots; cursor: Curso
                   <X size={14} />
                 </TextButton>
               )}
-            </span>
+            </div>
           }
         >
           <TextField
