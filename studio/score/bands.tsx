@@ -222,13 +222,14 @@ export function BandRuler({
               key={i}
               style={{
                 display: 'flex',
-                gap: 8,
+                flexWrap: 'wrap',
+                gap: '2px 8px',
                 alignItems: 'center',
                 borderBottom: '1px solid var(--line)',
                 paddingBottom: 4,
               }}
             >
-              <div style={{ display: 'inline', flex: 1, minWidth: 0 }}>
+              <div style={{ display: 'inline', flex: '1 1 140px', minWidth: 0 }}>
                 <Bar $n={colourOf(band.outcome)} />
                 <Choose
                   label={`Outcome of band ${i + 1}`}
@@ -247,9 +248,9 @@ export function BandRuler({
                     label={`Where band ${i + 1} begins`}
                     value={band.at ?? 'number'}
                     options={[
-                      { id: 'number', label: 'at' },
-                      { id: 'half', label: 'at half' },
-                      { id: 'full', label: 'at all of it' },
+                      { id: 'number', label: 'from' },
+                      { id: 'half', label: 'from half' },
+                      { id: 'full', label: 'from all of it' },
                     ]}
                     onChange={(to) =>
                       onChange(
@@ -263,7 +264,8 @@ export function BandRuler({
                   />
                   {band.at === undefined && (
                     <NumberField
-                      label="from"
+                      label=""
+                      name={`From where the band of ${nameOf(band.outcome)} goes`}
                       value={band.from}
                       wide
                       {...(verdict.unit === 'percent' ? { after: '%' } : {})}

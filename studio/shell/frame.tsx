@@ -166,6 +166,9 @@ const Top = styled.header`
     .publish[data-disabled] {
       display: none;
     }
+    .looking {
+      display: none;
+    }
   }
 `;
 /** Seen only by who comes to it by the keyboard: over the tabs and the line on top. */

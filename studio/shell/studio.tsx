@@ -278,7 +278,9 @@ function TopLine({
           </span>
         )}
         {looking ? (
-          <span style={{ color: 'var(--ink-3)', fontWeight: 400 }}>looking …</span>
+          <span style={{ color: 'var(--ink-3)', fontWeight: 400 }}>
+            <span className="looking">looking </span>…
+          </span>
         ) : (
           errors + warnings === 0 && (
             <>

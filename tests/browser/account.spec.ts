@@ -41,6 +41,29 @@ test('a question typed before the scripts have come is not lost', async ({ page,
   await expect(early.getByLabel('Answer 2')).toHaveValue('Lane');
 });
 
+test('the very first Enter leads into the first question, and what is typed next is kept', async ({ page }) => {
+  await signUp(page);
+  await page.getByLabel('First question').fill('Hill or lane?');
+  await page.getByLabel('Answer 2').fill('Lane');
+  await page.getByLabel('Answer 1').fill('Hill');
+  await page.keyboard.press('Enter');
+  const question = page.getByLabel('Question 1', { exact: true });
+  await expect(question).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' Say.');
+  await expect(question).toHaveValue('Hill or lane? Say.');
+  await saved(page);
+});
+
+test('the keyboard can leap over the tabs', async ({ page }) => {
+  await enterDemo(page);
+  await page.reload();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the sheet' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+});
+
 test('a stranger is sent to the door, and another workspace’s quiz is not there', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Whose is this?', ['Mine', 'Yours']);

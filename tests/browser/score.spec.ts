@@ -357,6 +357,28 @@ test.describe('a verdict by bands', () => {
     await saved(page);
   });
 
+  test('begins at half or all of it, and no answer speaks for its outcomes', async ({ page }) => {
+    const ridge = page.getByRole('slider', { name: 'The ridge begins at' });
+    await page.getByRole('button', { name: 'Where band 3 begins' }).click();
+    await page.getByRole('option', { name: 'from all of it' }).click();
+    await expect(ridge).toHaveAttribute('aria-valuenow', '100');
+    await page.getByRole('button', { name: 'Where band 2 begins' }).click();
+    await page.getByRole('option', { name: 'from half' }).click();
+    await expect(page.getByRole('slider', { name: 'One night, near a railway begins at' })).toHaveAttribute(
+      'aria-valuenow',
+      '50',
+    );
+    for (let i = 0; i < 2; i++) await page.keyboard.press('Control+z');
+    await expect(ridge).toHaveAttribute('aria-valuenow', '70');
+    const cell = page.getByRole('gridcell', { name: 'A tarp and optimism, The ridge: decided by bands' });
+    await cell.click();
+    await page.keyboard.type('3');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('“The ridge” is decided by bands: no answer speaks for it.')).toBeVisible();
+    await expect(cell).toHaveText('');
+    await saved(page);
+  });
+
   test('keeps its stretches in another unit, and its outcomes in another way of deciding', async ({ page }) => {
     await page.getByRole('button', { name: 'In which unit' }).click();
     await page.getByRole('option', { name: 'points' }).click();

@@ -371,6 +371,14 @@ test.describe('in a page that lets in nothing but what it names', () => {
     expect((await dialog.boundingBox())?.width).toBeGreaterThan(600);
     await page.keyboard.press('Escape');
     await expect(dialog).toBeHidden();
+    // Escape closes it from inside the frame too, and the focus goes back to the button.
+    const button = page.getByRole('button', { name: 'Could you mend it? Find out' });
+    await button.click();
+    await dialog.frameLocator('iframe').getByRole('button', { name: 'Get the tools out' }).click();
+    await dialog.frameLocator('iframe').getByLabel('A folded banknote').check();
+    await page.keyboard.press('Escape');
+    await expect(dialog).toBeHidden();
+    await expect(button).toBeFocused();
     expect(refused()).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 /** The door: wrong, too large, foreign and unsigned requests, through the routes themselves. */
+import { sql } from 'drizzle-orm';
 import { POST as editPOST, GET as editGET } from '../../app/api/quizzes/[quiz]/edits/route';
 import { DELETE as quizDELETE } from '../../app/api/quizzes/[quiz]/route';
 import { POST as openPOST } from '../../app/runs/open/route';
@@ -6,6 +7,7 @@ import { POST as stepPOST } from '../../app/runs/step/route';
 import { setVerified } from '../../db/queries/members';
 import { auth, memberOf } from '../../server/auth';
 import { database } from '../../server/database';
+import { errorForLog } from '../../server/log';
 import { createQuiz, getQuiz } from '../../server/quizzes';
 import { go, newToken, published } from './world';
 
@@ -60,6 +62,40 @@ describe('a visitor’s request', () => {
     const step = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['a'] }) }));
     expect(await step.json()).toMatchObject({ seq: 1, view: { page: { id: 'p2' } } });
   });
+  it('with half an emoji, or with a character that no database keeps, is taken with a sign in its place', async () => {
+    const { address } = await published();
+    const token = newToken();
+    await openPOST(json({ address, token, params: { constructor: 'x', '\u0000': '\ud83d' }, source: '\u0000' }));
+    for (const [seq, sent] of [
+      [1, go('p1', { q1: ['a'] })],
+      [2, go('p2', { q2: ['a'] })],
+      [
+        3,
+        {
+          do: 'go',
+          page: 'p3',
+          contact: { c: { fields: { name: 'Ida \ud83d\u0000', email: 'ida@example.com' }, consent: 1 } },
+        },
+      ],
+    ] as const)
+      expect((await stepPOST(json({ address, token, seq, sent }))).status).toBe(200);
+  });
+  it('that is nested without end is refused', async () => {
+    const { address } = await published();
+    const deep = `${'['.repeat(9_000)}${']'.repeat(9_000)}`;
+    const text = `{"address":"${address}","token":"${newToken()}","seq":1,"sent":{"do":"go","page":"p1","answers":{"q1":${deep}}}}`;
+    expect(await told(await stepPOST(json(text)))).toMatchObject({ status: 400, code: 'too-deep' });
+  });
+  it('that comes too often is told to wait', async () => {
+    const { address } = await published();
+    const token = newToken();
+    await openPOST(json({ address, token, params: {}, source: 'test' }));
+    const body = { address, token, seq: 9, sent: go('p1') };
+    const answers = await Promise.all(Array.from({ length: 130 }, () => stepPOST(json(body))));
+    const late = answers.find((a) => a.status === 429);
+    expect(late?.headers.get('retry-after')).toMatch(/^\d+$/);
+    expect((await late?.json()) as object).toMatchObject({ message: expect.stringContaining('Your answers are kept') });
+  });
   it('with an answer that cannot be is refused at its place', async () => {
     const { address } = await published();
     const token = newToken();
@@ -108,6 +144,20 @@ describe('a creator’s request', () => {
     expect(await told(await quizDELETE(remove, quiz(id)))).toMatchObject({ status: 403 });
     expect((await getQuiz(member, id)).draft.title).toBe('Tea?');
   });
+  it('is refused where its browser calls it cross-site, whatever it leaves out', async () => {
+    const { cookie, member } = await signUp('Wren');
+    const id = await createQuiz(member, { prompt: 'Tea?', answers: [] });
+    const request = json(edits, { cookie, 'sec-fetch-site': 'cross-site' });
+    expect(await told(await editPOST(request, quiz(id)))).toMatchObject({ status: 403, code: 'other-origin' });
+  });
+  it('asks for revisions that a column can hold', async () => {
+    const { cookie, member } = await signUp('Wren');
+    const id = await createQuiz(member, { prompt: 'Tea?', answers: [] });
+    for (const since of ['2147483648', '-1', '1e3', 'x', ''])
+      expect(
+        (await editGET(new Request(`http://quiz.test/x?since=${since}`, { headers: { cookie } }), quiz(id))).status,
+      ).toBe(400);
+  });
   it('edits the own quiz, and finds none of somebody else’s', async () => {
     const [wren, otto] = [await signUp('Wren'), await signUp('Otto')];
     const id = await createQuiz(wren.member, { prompt: 'Tea?', answers: [] });
@@ -154,5 +204,18 @@ describe('a creator’s request', () => {
     const response = await auth().api.signInEmail({ body: { email, password: 'quick and hasty' }, asResponse: true });
     expect(response.status).toBe(401);
     expect(response.headers.getSetCookie()).toEqual([]);
+  });
+});
+
+describe('the log', () => {
+  it('holds nothing of what was written, when the database refuses it', async () => {
+    const secret = 'ida@example.com';
+    const failed = await database()
+      .execute(sql`select ${secret}::int`)
+      .catch((error: unknown) => error);
+    const told = JSON.stringify(errorForLog(failed));
+    expect(String(failed)).toContain(secret);
+    expect(told).not.toContain(secret);
+    expect(JSON.parse(told)).toMatchObject({ code: '22P02' });
   });
 });

@@ -1,3 +1,4 @@
+import type { RichDoc } from '../../core/quiz/schema';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -5,6 +6,8 @@ import { createServer } from 'node:net';
 import { startWorkers } from '../../server/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
+import { letterHtml, letterText } from '../../server/post';
+import { htmlFaults } from '../html';
 import { contact, go, type Published, published, visit } from './world';
 
 const folder = mkdtempSync(join(tmpdir(), 'yes-maybe-post-'));
@@ -110,4 +113,40 @@ it('a test goes to the creator, filled in for a visitor', async () => {
   );
   expect(letters[0]?.subject).toMatch(/^Test: You are a (Lane drifter|Ridge seeker)$/);
   await close();
+});
+
+describe('a letter as it goes out', () => {
+  const body: RichDoc = {
+    type: 'doc',
+    content: [
+      {
+        type: 'paragraph',
+        content: [
+          { type: 'text', text: 'Look at ' },
+          {
+            type: 'text',
+            text: 'our loops',
+            marks: [{ type: 'link', attrs: { href: 'https://slowspoke.test/lanes' } }],
+          },
+          { type: 'text', text: ' & <b>mend</b>.' },
+        ],
+      },
+      {
+        type: 'bulletList',
+        content: [{ type: 'listItem', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Tea' }] }] }],
+      },
+    ],
+  };
+  it('is HTML with a language, a direction and a title', async () => {
+    for (const language of ['en', 'ar']) {
+      const html = letterHtml(body, { subject: 'Your <result>', language });
+      expect(await htmlFaults(html)).toEqual([]);
+      expect(html).toContain(`<html lang="${language}"${language === 'ar' ? ' dir="rtl"' : ''}>`);
+      expect(html).toContain('<title>Your &lt;result&gt;</title>');
+      expect(html).not.toContain('<b>mend');
+    }
+  });
+  it('says in its text part where links lead', () => {
+    expect(letterText(body)).toBe('Look at our loops (https://slowspoke.test/lanes) & <b>mend</b>.\n\n– Tea');
+  });
 });

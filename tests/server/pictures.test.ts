@@ -44,6 +44,59 @@ describe('a picture', () => {
     await expect(addPicture(member, bomb)).rejects.toMatchObject({ code: 'too-large' });
   });
 
+  const svg = (inside: string) =>
+    Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="400" height="400">${inside}</svg>`);
+  const copies = (n: number) =>
+    `<g id="a0"><rect width="9" height="9"/></g>${Array.from(
+      { length: n },
+      (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(9)}</g>`,
+    ).join('')}<use href="#a${n}"/>`;
+  /** A PNG of which only the head is there: one point wide, and sixty million high. */
+  const tall = Buffer.concat([
+    Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex'),
+    Buffer.from([0, 0, 0, 1]),
+    Buffer.from([0x03, 0x93, 0x87, 0x00]),
+    Buffer.from('0802000000', 'hex'),
+    Buffer.alloc(4),
+  ]);
+  it.each<[string, Buffer, RegExp]>([
+    [
+      'filters',
+      svg(
+        '<filter id="f"><feTurbulence baseFrequency="9" numOctaves="9999"/></filter><rect filter="url(#f)" width="400" height="400"/>',
+      ),
+      /filter/,
+    ],
+    ['copies of copies', svg(copies(9)), /copies its own copies/],
+    [
+      'entities',
+      Buffer.from('<!DOCTYPE svg [<!ENTITY a "aaaa">]><svg xmlns="http://www.w3.org/2000/svg">&a;</svg>'),
+      /./,
+    ],
+    ['parts in parts', svg(`${'<g>'.repeat(5_000)}${'</g>'.repeat(5_000)}`), /./],
+    ['scripts', svg('<script>1</script>'), /script/],
+    ['one point wide and sixty million high', tall, /./],
+  ])('made of %s is refused in time, and the process goes on', async (_what, bytes, words) => {
+    let beats = 0;
+    const pulse = setInterval(() => (beats += 1), 10);
+    const begun = performance.now();
+    await expect(addPicture(await somebody(), bytes)).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringMatching(words),
+    });
+    clearInterval(pulse);
+    const took = performance.now() - begun;
+    expect(took).toBeLessThan(12_000);
+    expect(beats).toBeGreaterThan(took / 10 / 4);
+  });
+  it('that is drawn plainly is taken, copies in it too', async () => {
+    const { src } = await addPicture(
+      await somebody(),
+      svg('<g id="a"><rect width="90" height="90"/></g><use href="#a" x="99"/>'),
+    );
+    expect((await served(src)).headers.get('content-type')).toBe('image/webp');
+  });
+
   it('is put in by those who may edit, and found under its own workspace alone', async () => {
     const [member, other] = [await somebody(), await somebody()];
     await expect(addPicture(await somebody('Otto', 'reader'), await photo(10, 10))).rejects.toMatchObject({
