@@ -1,9 +1,10 @@
 'use client';
 /** Findings: what became of those who saw the quiz, and what they answered. */
 import { Download } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { useDocument, useQuiz } from '../document';
+import { useAskAgain } from '../ask-again';
 import { request } from '../request';
 import { Views } from '../shell/view-switch';
 import { targetsOf } from '../targets';
@@ -44,15 +45,13 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
   const [findings, setFindings] = useState(first);
   const [view, setView] = useState<'journey' | 'people'>('journey');
   // Runs come in while one looks: the figures follow.
-  useEffect(() => {
-    const look = () =>
-      void request<{ findings: Findings | null }>(`/api/quizzes/${quizId}/findings`).then(
-        (now) => setFindings(now.findings),
-        () => undefined,
-      );
-    const timer = setInterval(() => document.visibilityState === 'visible' && look(), 4_000);
-    return () => clearInterval(timer);
-  }, [quizId]);
+  useAskAgain(
+    () =>
+      request<{ findings: Findings | null }>(`/api/quizzes/${quizId}/findings`).then((now) =>
+        setFindings(now.findings),
+      ),
+    4_000,
+  );
 
   if (!findings) {
     return (

@@ -1,7 +1,7 @@
 'use client';
 /** Mail: the letters of the quiz as they will arrive, and the tray of what was sent, is waiting, or failed. */
 import { Plus } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import styled from 'styled-components';
 import type { Letter } from '../../core/quiz/schema';
 import { composeLetter } from '../../core/run/letter';
@@ -12,6 +12,7 @@ import { Mark } from '../../ui/marks';
 import { Rich } from '../../ui/rich';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { addLetter, setField } from '../edits';
+import { useAskAgain } from '../ask-again';
 import { request } from '../request';
 import { useArrival } from '../shell/place';
 import { Views } from '../shell/view-switch';
@@ -287,10 +288,7 @@ function TrayPart({ first, postOffice }: { first: Tray; postOffice: string | nul
     () => request<Tray>(`/api/quizzes/${quizId}/letters`).then(setTray, () => undefined),
     [quizId],
   );
-  useEffect(() => {
-    const timer = setInterval(() => document.visibilityState === 'visible' && void look(), 3_000);
-    return () => clearInterval(timer);
-  }, [look]);
+  useAskAgain(look, 3_000);
   const again = (letter: TrayLetter) =>
     void request(`/api/quizzes/${quizId}/letters/${letter.id}`, {}).then(
       () => void look(),

@@ -2,6 +2,7 @@
 /** Quizzes to start from: looked at as their visitors would meet them, then taken over whole. */
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { drawnCount } from '../../core/run/draw';
 import { isQuestion } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
@@ -94,7 +95,17 @@ function Taken({ quiz }: { quiz: Quiz }) {
 
 /** What there is in it, in a line. */
 function size(quiz: Quiz): string {
-  const questions = quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)).length;
+  // Of a page that draws some out of many, as many as it asks.
+  const questions = quiz.pages.reduce((sum, { draw, blocks }) => {
+    const own = blocks.filter(isQuestion).length;
+    return sum + (draw ? drawnCount(draw) : own);
+  }, 0);
   const outcomes = quiz.verdicts.reduce((sum, v) => sum + v.outcomes.length, 0);
-  return `${questions} questions, ${outcomes} outcomes${quiz.messages.length ? ', a letter' : ''}`;
+  const many = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+  const parts = [
+    many(questions, 'question'),
+    ...(outcomes ? [many(outcomes, 'outcome')] : []),
+    ...(quiz.messages.length ? ['a letter'] : []),
+  ];
+  return parts.join(', ');
 }

@@ -9,6 +9,7 @@ import { applyEdit } from '../../core/quiz/edits';
 import type { Quiz } from '../../core/quiz/schema';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, type MarkKind } from '../../ui/marks';
+import { useAskAgain } from '../ask-again';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
 import { setField } from '../edits';
 import { RehearsalProvider, useRehearsal } from '../rehearsal';
@@ -37,9 +38,9 @@ export function Studio({
   children: ReactNode;
 }) {
   const [store] = useState(() => createDocument(open));
+  useAskAgain(() => store.getState().catchUp(), 1_000);
   useEffect(() => {
     const look = () => void store.getState().catchUp();
-    const timer = setInterval(() => document.visibilityState === 'visible' && look(), 1_000);
     const leave = (event: BeforeUnloadEvent) => {
       if (store.getState().pending.length === 0) return;
       void store.getState().flush();
@@ -48,7 +49,6 @@ export function Studio({
     window.addEventListener('focus', look);
     window.addEventListener('beforeunload', leave);
     return () => {
-      clearInterval(timer);
       window.removeEventListener('focus', look);
       window.removeEventListener('beforeunload', leave);
       void store.getState().flush();
