@@ -45,7 +45,9 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (rest.length > 0) return NextResponse.next();
   const live = await liveOrNot(decodeURIComponent(address));
   if (!live) return nowhere(request);
-  if (request.method !== 'GET' || bringsAlong(url.searchParams)) return madeWith(request, visitorPolicy);
+  // Served from source, a page is another one each time, and none is kept.
+  const isMade = process.env.NODE_ENV !== 'production' || request.method !== 'GET' || bringsAlong(url.searchParams);
+  if (isMade) return madeWith(request, visitorPolicy);
   return kept(request, decodeURIComponent(address), live).catch(() => madeWith(request, visitorPolicy));
 }
 
