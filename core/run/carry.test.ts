@@ -111,6 +111,7 @@ describe('what a visitor takes along', () => {
       'v',
       'Marks',
       'Kit',
+      'Number right',
       'Marks in percent',
       'Kit in percent',
       'q',
