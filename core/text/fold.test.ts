@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { processorTime } from '../../tests/processor';
 import { matchAccepted, slipsBetween } from './fold';
 
 /** Optimal string alignment by the whole table, as the textbooks have it. */
@@ -30,9 +31,10 @@ describe('typing slips', () => {
   it('in long words cost no more than their length', () => {
     // By the whole table this is 4 million steps a spelling, and 200 spellings: half a minute.
     const accept = Array.from({ length: 200 }, (_, i) => `${'ab'.repeat(999)}${'cd'[i % 2]}x`);
-    const begun = performance.now();
-    expect(matchAccepted(`${'ab'.repeat(997)}zzzzzz`, accept, { slips: 5 })).toBeNull();
-    expect(matchAccepted('ab'.repeat(1_000), accept, { slips: 5 })).toBe(1);
-    expect(performance.now() - begun).toBeLessThan(2_000);
+    const took = processorTime(() => {
+      expect(matchAccepted(`${'ab'.repeat(997)}zzzzzz`, accept, { slips: 5 })).toBeNull();
+      expect(matchAccepted('ab'.repeat(1_000), accept, { slips: 5 })).toBe(1);
+    });
+    expect(took).toBeLessThan(4_000);
   });
 });
