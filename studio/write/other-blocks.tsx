@@ -323,9 +323,9 @@ function HandOverPart({ block, set }: Of<'hand-over'>) {
   const { live } = useLive();
   return (
     <div style={{ display: 'grid', gap: 6 }}>
-      <span>
+      <div>
         On to <QuizChoice value={block.quiz} onChange={(to) => set(['quiz'], block.quiz, to)} />
-      </span>
+      </div>
       <TextField
         label="Words on the button"
         value={block.button ?? ''}

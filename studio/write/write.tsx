@@ -55,7 +55,11 @@ export function Write({
   );
   const later = useAfterPause(useMemo(() => ({ quiz, page: cursor.page }), [quiz, cursor.page]));
   const arriveAt = useCallback((id: string, option?: string) => arrive(store.getState().quiz, id, option), [store]);
-  useArrival((id) => arriveAt(id === START ? (questionsOf(store.getState().quiz)[0]?.id ?? '') : id));
+  useArrival((id) => {
+    if (id !== START) return arriveAt(id);
+    // Whoever was quicker than the scripts stays where they are.
+    if (!sheet.current?.contains(document.activeElement)) arriveAt(questionsOf(store.getState().quiz)[0]?.id ?? '');
+  });
   // Pages that are put in later are drawn at once, since the cursor goes there.
   const standing = useRef(false);
   useEffect(() => void (standing.current = true), []);

@@ -45,8 +45,9 @@ test('the screens of the studio are HTML', async ({ page, request }) => {
         .or(page.getByRole('heading', { level: 1 }))
         .first(),
     ).toBeVisible();
-    const html = (await page.content()).replace(/<img class="ProseMirror-separator"[^>]*>/g, '');
-    expect(await htmlFaults(html), path).toEqual([]);
+    const faults = async () =>
+      htmlFaults((await page.content()).replace(/<img class="ProseMirror-separator"[^>]*>/g, ''));
+    await expect.poll(faults, { message: path }).toEqual([]);
   }
 });
 
@@ -80,9 +81,9 @@ test('scripts that nobody has put there do not run, and pages say what they may 
     // As somebody would bring it in who got HTML of theirs into the page.
     await page.evaluate(() => {
       const brought =
-        '<img src="x:" onerror="window.planted = true"><a id="planted" href="#" onclick="window.planted = true">x</a>';
+        '<img src="x:" onerror="window.planted = true"><a id="brought" href="#" onclick="window.planted = true">x</a>';
       document.body.insertAdjacentHTML('beforeend', brought);
-      document.getElementById('planted')?.click();
+      document.getElementById('brought')?.click();
     });
     expect(await page.evaluate(() => 'planted' in window), path).toBe(false);
   }
