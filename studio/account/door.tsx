@@ -100,6 +100,21 @@ function Door({ children }: { children: ReactNode }) {
   );
 }
 
+/** Once a letter is on its way: what it is for stands in it. */
+function LetterSent({ children }: { children: ReactNode }) {
+  return (
+    <Door>
+      <div className="inner" role="status">
+        <h1>Look into your mail</h1>
+        <p>{children}</p>
+        <p>
+          <Link href="/">Back to signing in</Link>
+        </p>
+      </div>
+    </Door>
+  );
+}
+
 /** Runs a form: one request at a time, its trouble told above the button. */
 function useForm(work: (data: Record<string, string>) => Promise<void>) {
   const [wrong, setWrong] = useState('');
@@ -186,18 +201,10 @@ export function SignUp() {
   });
   if (sent)
     return (
-      <Door>
-        <div className="inner" role="status">
-          <h1>Look into your mail</h1>
-          <p>
-            A letter to {sent} is on its way. The address in it opens your account; it works for a day, and you can
-            leave this page.
-          </p>
-          <p>
-            <Link href="/">Back to signing in</Link>
-          </p>
-        </div>
-      </Door>
+      <LetterSent>
+        A letter to {sent} is on its way. The address in it opens your account; it works for a day, and you can leave
+        this page.
+      </LetterSent>
     );
   return (
     <Door>
@@ -233,22 +240,13 @@ export function Forgot() {
     await request('/api/auth/request-password-reset', { email, redirectTo: '/reset' });
     setSent(email);
   });
-  if (sent) {
+  if (sent)
     return (
-      <Door>
-        <div className="inner">
-          <h1>Look into your mail</h1>
-          <p>
-            If {sent} has an account here, a letter with an address to set a new password is on its way. It works for an
-            hour.
-          </p>
-          <p>
-            <Link href="/">Back to signing in</Link>
-          </p>
-        </div>
-      </Door>
+      <LetterSent>
+        If {sent} has an account here, a letter with an address to set a new password is on its way. It works for an
+        hour.
+      </LetterSent>
     );
-  }
   return (
     <Door>
       <Form onSubmit={(e) => void submit(e)}>
