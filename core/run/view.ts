@@ -2,11 +2,10 @@
  * What the visitor's browser may see of a quiz: the page they stand on, without keys, weights, rules, accepted words, or the
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
-import type { Block, Offer, Page, Picture, Quiz, RichText, Unit } from '../quiz/schema';
+import type { Block, Offer, Page, Picture, Quiz, RichText } from '../quiz/schema';
 import { indexOf, isQuestion, OTHER, wordingOf } from '../quiz/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
-import { readRight } from '../score/ledger';
 import { fillFor, provisionalVerdicts, resultOf, type Result } from '../score/result';
 import { addressWith, carried } from './carry';
 import { besideIt, HELD_BACK, type HeldBack } from './held-back';
@@ -14,7 +13,8 @@ import { LOOK_OVER } from './look-over';
 import { answerText, progressOf } from './progress';
 import { given, type Media, mediaOf, type Part, partsOf, projectQuestion, type QuestionView } from './question-view';
 import { type ReviewLine, reviewLine } from './review';
-import { type ContactGiven, currentPage, ledgerOf, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
+import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
+import { type ScoreLine, scoreLine, topicLines } from './score-lines';
 
 export type {
   ChoiceView,
@@ -30,6 +30,7 @@ export type {
   TypedView,
 } from './question-view';
 export type { ReviewLine } from './review';
+export type { ScoreLine } from './score-lines';
 
 export type ContactView = {
   kind: 'contact';
@@ -54,7 +55,6 @@ export type OutcomeView = {
   body?: RichText;
   offer?: Offer;
 };
-export type ScoreLine = { id: string; name: string; points: string; percent: number | null };
 export type BlockView =
   | QuestionView
   | ContactView
@@ -343,41 +343,6 @@ function project(block: Block, help: Help): BlockView[] {
   }
 }
 
-function scoreLine(id: string, unit: Unit | undefined, { quiz, run, result }: Help): ScoreLine[] {
-  if (id === 'marks' && unit === 'right') return [{ id, name: '', ...rightOf(quiz, run) }];
-  if (id === 'marks') {
-    const { awarded, possible, percent } = result().marks;
-    return [{ id, name: '', points: `${say(awarded)} / ${say(possible)}`, percent }];
-  }
-  const scale = quiz.scales.find((s) => s.id === id);
-  const reading = result().scales[id];
-  if (!scale || !reading || reading.points === null) return [];
-  return [{ id, name: scale.name, points: say(reading.points, scale.decimals), percent: reading.percent }];
-}
-
-/** A line for each topic that was asked about on the way. */
-/** "3 / 5" questions right. */
-function rightOf(quiz: Quiz, run: Run, topic?: string): Pick<ScoreLine, 'points' | 'percent'> {
-  const { right, asked } = readRight(quiz, ledgerOf(quiz, run), topic);
-  return { points: `${right} / ${asked}`, percent: asked === 0 ? null : (right / asked) * 100 };
-}
-
-function topicLines(of: string, unit: Unit | undefined, { quiz, run, result }: Help): ScoreLine[] {
-  return quiz.topics.flatMap(({ id, name }): ScoreLine[] => {
-    const topic = result().topics[id];
-    if (!topic) return [];
-    const marks = of === 'marks' ? topic.marks : null;
-    const reading = topic.scales[of];
-    const points = marks ? marks.awarded : (reading?.points ?? null);
-    const percent = marks ? marks.percent : (reading?.percent ?? null);
-    if (points === null || percent === null) return [];
-    if (unit === 'right' && of === 'marks') return [{ id, name, ...rightOf(quiz, run, id) }];
-    const decimals = quiz.scales.find((s) => s.id === of)?.decimals;
-    const shown = unit === 'points' ? say(points, decimals) : `${say(percent, 0)} %`;
-    return [{ id, name, points: marks && unit === 'points' ? `${shown} / ${say(marks.possible)}` : shown, percent }];
-  });
-}
-
 const reviewLines = (block: Extract<Block, { kind: 'answers' }>, help: Help): ReviewLine[] =>
   questionsOnWay(help.quiz, help.run).flatMap(({ id }) => reviewOf(id, block, help));
 
@@ -394,8 +359,6 @@ function reviewOf(
   });
   return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
 }
-
-const say = (points: number, decimals = 2): string => String(Number(points.toFixed(decimals))).replace('-', '−');
 
 function outcomeView(id: string, { quiz, fill }: Help): OutcomeView[] {
   const found = indexOf(quiz).outcomes.get(id)?.outcome;
