@@ -13,10 +13,22 @@ const MOST_WAITING_IN_ALL = 200;
 /** Megabytes that a thread may hold. */
 const MEMORY = 512;
 
-// Kept on the global object: the framework bundles this module several times, and one pool is enough.
-const kept = globalThis as { yesMaybePool?: Piscina };
+type Kept = {
+  pool?: Piscina;
+  /** Threads that are free, and who waits for one, longest first. */
+  free: number;
+  waiting: (() => void)[];
+  /** What each workspace has under way: one piece of work at a time, the others behind it. */
+  lines: Map<string, { tail: Promise<unknown>; waiting: number }>;
+};
+// On the global object: the framework bundles this module several times, and the limits are those of the process.
+const kept: Kept = ((globalThis as { yesMaybeBackground?: Kept }).yesMaybeBackground ??= {
+  free: THREADS,
+  waiting: [],
+  lines: new Map(),
+});
 const pool = (): Piscina =>
-  (kept.yesMaybePool ??= new Piscina({
+  (kept.pool ??= new Piscina({
     filename: join(process.cwd(), 'built/worker.mjs'),
     minThreads: 0,
     maxThreads: THREADS,
@@ -25,12 +37,9 @@ const pool = (): Piscina =>
   }));
 
 export async function closePool(): Promise<void> {
-  await kept.yesMaybePool?.destroy();
-  delete kept.yesMaybePool;
+  await kept.pool?.destroy();
+  delete kept.pool;
 }
-
-/** What each workspace has under way: one piece of work at a time, the others behind it. */
-const lines = new Map<string, { tail: Promise<unknown>; waiting: number }>();
 
 /**
  * Does a piece of work in a thread.
@@ -42,39 +51,35 @@ export function inBackground<K extends keyof Tasks>(
   task: K,
   given: Parameters<Tasks[K]>[0],
 ): Promise<ReturnType<Tasks[K]>> {
-  const line = lines.get(workspaceId) ?? { tail: Promise.resolve(), waiting: 0 };
+  const line = kept.lines.get(workspaceId) ?? { tail: Promise.resolve(), waiting: 0 };
   if (line.waiting >= MOST_WAITING)
     return Promise.reject(
       new Problem(429, 'too-much-at-once', 'This is being asked for too often at once. Wait a moment, then try again.'),
     );
-  lines.set(workspaceId, line);
+  kept.lines.set(workspaceId, line);
   line.waiting += 1;
   const done = line.tail.then(() => run(task, given));
   line.tail = done
     .catch(() => undefined)
     .finally(() => {
       line.waiting -= 1;
-      if (line.waiting === 0) lines.delete(workspaceId);
+      if (line.waiting === 0) kept.lines.delete(workspaceId);
     });
   return done;
 }
 
-/** Threads that are free, and who waits for one, longest first. */
-let free = THREADS;
-const waiting: (() => void)[] = [];
-
 async function aThread(): Promise<void> {
-  if (free > 0) free -= 1;
-  else await new Promise<void>((next) => waiting.push(next));
+  if (kept.free > 0) kept.free -= 1;
+  else await new Promise<void>((next) => kept.waiting.push(next));
 }
 function giveBack(): void {
-  const next = waiting.shift();
+  const next = kept.waiting.shift();
   if (next) next();
-  else free += 1;
+  else kept.free += 1;
 }
 
 async function run<K extends keyof Tasks>(task: K, given: Parameters<Tasks[K]>[0]): Promise<ReturnType<Tasks[K]>> {
-  if (waiting.length >= MOST_WAITING_IN_ALL)
+  if (kept.waiting.length >= MOST_WAITING_IN_ALL)
     throw new Problem(
       503,
       'busy',
