@@ -49,7 +49,7 @@ await main(async () => {
     const server = await startServer({ ...env, BUILD_DIR: '.next-test' }, port, { log: logFile('bench-server') });
     env.SERVER_PID = String(server.pid);
     const wanted = process.argv.slice(2);
-    for (const bench of wanted.length ? wanted : ['answers', 'page', 'typing'])
+    for (const bench of wanted.length ? wanted : ['answers', 'page', 'opening', 'typing'])
       await run(process.execPath, [...tsx, `bench/${bench}.ts`], { env, show: true });
   } finally {
     await endAll();
