@@ -74,6 +74,9 @@ type Answer = {
   body: { seq?: number; revision?: number; details?: { seq?: number }; refused?: unknown[] };
 };
 
+/** How long an answer is waited for. Milliseconds. */
+const LONGEST = 15_000;
+
 /** Sends as a bad line would: now and then the answer is cut off, the request comes twice, or late. Undefined where no answer came. */
 function badLine(random: ReturnType<typeof randomFrom>, faults: Record<string, number>) {
   const count = (what: string) => (faults[what] = (faults[what] ?? 0) + 1);
@@ -82,7 +85,7 @@ function badLine(random: ReturnType<typeof randomFrom>, faults: Record<string, n
       method: 'POST',
       headers: { 'Content-Type': 'application/json', ...headers },
       body: JSON.stringify(body),
-      signal: AbortSignal.timeout(cut ?? 15_000),
+      signal: AbortSignal.timeout(cut ?? LONGEST),
     });
     return { status: response.status, body: (await response.json()) as Answer['body'] };
   };
@@ -97,11 +100,10 @@ function badLine(random: ReturnType<typeof randomFrom>, faults: Record<string, n
       count('delayed');
       setTimeout(() => void post(url, body, headers, null).catch(() => undefined), 50 + random.below(400));
     }
-    try {
-      return await post(url, body, headers, luck < 3 ? 1 + random.below(25) : null);
-    } catch {
-      return undefined;
-    }
+    // Where a process is killed in the middle of an answer, fetch may neither answer nor fail; nor does its own time-out end that.
+    const never = pause(LONGEST).then(() => undefined);
+    const answer = post(url, body, headers, luck < 3 ? 1 + random.below(25) : null).catch(() => undefined);
+    return Promise.race([answer, never]);
   };
 }
 

@@ -131,7 +131,7 @@ async function storm(apps: App[], wire: Wire, came: Map<string, number>): Promis
     (await database().$client.query("select count(*)::int as n from deliveries where state = 'waiting'")).rows[0] as {
       n: number;
     };
-  for (let i = 0; i < 240 && (await waiting().catch(() => ({ n: 1 }))).n > 0; i++) await pause(500);
+  for (let i = 0; i < 1_200 && (await waiting().catch(() => ({ n: 1 }))).n > 0; i++) await pause(500);
   await countRuns(workspaceId, at.quizId);
   const before = await figuresOf(database(), workspaceId, at.quizId);
   await recountRuns(workspaceId, at.quizId);

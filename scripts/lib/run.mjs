@@ -1,3 +1,4 @@
+import { randomInt } from 'node:crypto';
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
@@ -70,14 +71,13 @@ export const portIsFree = (port) =>
     server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
   });
 
+/** A port below those that systems give to connections: one that is closed and opened again later is still free then. */
 export const freePort = () =>
-  new Promise((resolve, reject) => {
+  new Promise((resolve) => {
+    const port = randomInt(11_000, 32_000);
     const server = createServer();
-    server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
+    server.once('error', () => resolve(freePort()));
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(port)));
   });
 
 /** Waits until an address answers, or the process that should serve it has ended. */

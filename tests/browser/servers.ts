@@ -1,4 +1,5 @@
 /** The processes that browser tests run against: started by the setup, and killed and started again by tests of restarts. */
+import { randomInt } from 'node:crypto';
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { openSync } from 'node:fs';
@@ -13,10 +14,15 @@ export type World = {
 
 export const world = (): World => JSON.parse(process.env['TEST_WORLD'] ?? '{}') as World;
 
+/** A port below those that systems give to connections: one that is closed and opened again later is still free then. */
 export async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const { port } = server.address() as { port: number };
+  const port = randomInt(11_000, 32_000);
+  const server = createServer().listen(port, '127.0.0.1');
+  try {
+    await once(server, 'listening');
+  } catch {
+    return freePort();
+  }
   server.close();
   await once(server, 'close');
   return port;

@@ -2,11 +2,11 @@ import type { RichDoc } from '../../core/quiz/schema';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createServer } from 'node:net';
 import { startWorkers } from '../../server/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
 import { letterHtml, letterText } from '../../server/post';
+import { freePort } from '../browser/servers';
 import { htmlFaults } from '../html';
 import { contact, go, type Published, published, visit } from './world';
 
@@ -18,13 +18,6 @@ const close = async () => {
   await office?.close();
   office = null;
 };
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
 /** Looks until it is so. */
 async function until<T>(look: () => Promise<T>, isSo: (seen: T) => boolean): Promise<T> {
   for (let i = 0; i < 200; i++) {
