@@ -1,14 +1,28 @@
 /** The import rules of docs/architecture.md. Each folder lists what it may use of the others. */
 const mayUse = {
   core: [],
+  contract: ['core'],
   db: ['core'],
-  server: ['core', 'db'],
+  server: ['contract', 'core', 'db'],
   ui: ['core/text', 'core/quiz'],
-  studio: ['core', 'ui', 'visitor'],
-  visitor: ['core', 'ui'],
+  studio: ['contract', 'core', 'ui', 'visitor'],
+  visitor: ['contract', 'core', 'ui'],
   cli: ['core'],
 };
-const folders = ['core', 'db', 'server', 'ui', 'studio', 'visitor', 'app', 'cli', 'standins', 'demo', 'tests'];
+const folders = [
+  'core',
+  'contract',
+  'db',
+  'server',
+  'ui',
+  'studio',
+  'visitor',
+  'app',
+  'cli',
+  'standins',
+  'demo',
+  'tests',
+];
 
 module.exports = {
   forbidden: [
@@ -35,6 +49,13 @@ module.exports = {
       severity: 'error',
       from: { path: '^visitor/' },
       to: { path: 'node_modules/(react-aria|@tiptap|zustand|ajv|lucide-react|@sinclair)' },
+    },
+    {
+      name: 'contracts-are-types-in-browsers',
+      comment: 'A browser takes their types and the one function that calls; the schemas stay on the server.',
+      severity: 'error',
+      from: { path: '^(studio|visitor|ui)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^contract/', pathNot: '^contract/call\\.ts$', dependencyTypesNot: ['type-only'] },
     },
     ...Object.entries(mayUse).map(([folder, allowed]) => ({
       name: `${folder}-imports`,

@@ -1,39 +1,8 @@
 /** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
-import Ajv, { type JSONSchemaType, type Schema } from 'ajv';
-import type { Membership } from '../db/queries/members';
-import { requireMember } from '../server/auth';
+import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/config';
-import { isDeeperThan } from '../core/quiz/validate';
-import { wellFormed } from '../core/text/well-formed';
 import { logFailure } from '../server/log';
 import { Problem } from '../server/problem';
-
-const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });
-
-/** Objects and lists inside each other: an edit holds a document, or a part of one. */
-const MOST_DEPTH = 60;
-
-/** A reader of request bodies: JSON of at most `most` bytes that the schema allows, or a clear refusal. */
-export function bodyReader<T>(schema: JSONSchemaType<T> | Schema, most = 64_000): (request: Request) => Promise<T> {
-  const check = ajv.compile<T>(schema);
-  return async (request) => {
-    if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
-      throw new Problem(400, 'not-json', 'JSON is expected here.');
-    const text = (await readBytes(request, most)).toString('utf8');
-    let value: unknown;
-    try {
-      value = JSON.parse(text);
-    } catch {
-      throw new Problem(400, 'not-json', 'This is not JSON.');
-    }
-    if (isDeeperThan(value, MOST_DEPTH))
-      throw new Problem(400, 'too-deep', `This is nested too deeply: ${MOST_DEPTH} levels at most.`);
-    value = wellFormed(text, value);
-    if (check(value)) return value;
-    const [error] = check.errors ?? [];
-    throw new Problem(400, 'not-valid', `${error?.instancePath || 'The request'} ${error?.message ?? 'is not valid'}.`);
-  };
-}
 
 /** The body as bytes; a body that is too long is given up on as soon as it is. */
 export async function readBytes(request: Request, most: number): Promise<Buffer> {
@@ -92,16 +61,6 @@ export function wholeNumber(text: string | null, name: string): number {
   const number = text === null || !/^\d{1,10}$/.test(text) ? NaN : Number(text);
   if (!(number <= LARGEST_INTEGER)) throw new Problem(400, 'not-valid', `${name}: a whole number is expected.`);
   return number;
-}
-export const LARGEST_INTEGER = 2 ** 31 - 1;
-
-/** A route of the studio: signed in, and, where it changes something, called from our own pages. */
-export function studioRoute<P>(work: (request: Request, member: Membership, params: P) => Promise<Response | object>) {
-  return (request: Request, { params }: { params: Promise<P> }): Promise<Response> =>
-    answer(async () => {
-      if (request.method !== 'GET') requireOwnOrigin(request);
-      return work(request, await requireMember(request.headers), await params);
-    });
 }
 
 /** Refuses what a page of another site sends. Every browser says where a request comes from in one of these two. */

@@ -68,6 +68,7 @@ async function serve() {
     SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,
     PUBLIC_URL: process.env.PUBLIC_URL ?? `http://127.0.0.1:${port}`,
     AUTH_SECRET: process.env.AUTH_SECRET ?? secret('auth-secret'),
+    ...(dev ? { CHECK_ANSWERS: '1' } : {}),
     DEMO_EMAIL: 'wren@slowspoke.test',
     DEMO_PASSWORD: secret('demo-password'),
     SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,

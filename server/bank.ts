@@ -1,3 +1,4 @@
+import type { BankedQuestion } from '../contract/quizzes';
 import { isAsKept } from '../core/quiz/bank';
 import { emptyQuiz } from '../core/quiz/blank';
 import type { Op } from '../core/quiz/edits';
@@ -41,14 +42,8 @@ export async function openBank(member: Membership, now = new Date()): Promise<Qu
   return getQuiz(member, quizId);
 }
 
-export type Kept = {
-  question: Question;
-  topic: string | null;
-  usedIn: { quiz: string; title: string; own: boolean }[];
-};
-
 /** The questions of the bank, each with the quizzes that take it; `own` where one has changed its copy. */
-export async function listBank(member: Membership): Promise<Kept[]> {
+export async function listBank(member: Membership): Promise<BankedQuestion[]> {
   const { draft } = await openBank(member);
   const copies = new Map<string, { quiz: string; title: string; question: Question }[]>();
   for (const { quizId, title, draft: other } of await quizzesWithLinks(database(), member.workspaceId)) {
@@ -60,7 +55,7 @@ export async function listBank(member: Membership): Promise<Kept[]> {
   }
   return draft.pages.flatMap((p) =>
     p.blocks.filter(isQuestion).map((question) => {
-      const usedIn = new Map<string, Kept['usedIn'][number]>();
+      const usedIn = new Map<string, BankedQuestion['usedIn'][number]>();
       for (const { quiz, title, question: copy } of copies.get(question.id) ?? []) {
         const asKept = usedIn.get(quiz)?.own === false || isAsKept(copy, question);
         usedIn.set(quiz, { quiz, title, own: !asKept });

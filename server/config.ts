@@ -15,6 +15,8 @@ export type Config = {
   signInLimit: number;
   /** What visitors may send, as a multiple of what is usual (`rates.ts`). */
   visitorRate: number;
+  /** Whether what is answered is held against its contract, which costs time: in tests and in development. */
+  checkAnswers: boolean;
 };
 
 let config: Config | undefined;
@@ -46,6 +48,7 @@ export function readConfig(): Config {
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
     visitorRate: positive('VISITOR_RATE', 1),
+    checkAnswers: process.env['CHECK_ANSWERS'] === '1',
   };
   return config;
 }

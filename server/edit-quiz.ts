@@ -1,4 +1,5 @@
-import type { Edit, EditRefusal } from '../core/quiz/edits';
+import type { EditsKept, EditsSince } from '../contract/editing';
+import type { SentEdit } from '../core/quiz/edits';
 import type { Quiz } from '../core/quiz/schema';
 import {
   bankIdOf,
@@ -7,7 +8,6 @@ import {
   forgetOldEdits,
   insertEdit,
   insertState,
-  type KeptEdit,
   knownEdits,
   lockQuiz,
   updateQuiz,
@@ -19,13 +19,6 @@ import { applyEdits, type EditsApplied } from './background/tasks';
 import { database } from './database';
 import { followAll } from './follow-bank';
 import { notFound, Problem } from './problem';
-
-export type EditsKept = {
-  revision: number;
-  /** Edits since the revision the browser knew, its own included, in order. */
-  since: KeptEdit[];
-  refused: { id: string; refusal: EditRefusal }[];
-};
 
 /** A pause this long ends a stretch of work, whose end is kept as a state; so does every so many edits, or another person. */
 const STRETCH = 5 * 60_000;
@@ -44,7 +37,7 @@ export async function keepEdits(
   member: Membership,
   quizId: string,
   base: number,
-  sent: { id: string; edit: Edit }[],
+  sent: SentEdit[],
   now = new Date(),
 ): Promise<EditsKept> {
   requireEditor(member);
@@ -102,24 +95,13 @@ export async function keepEdits(
 }
 
 /** Short work is done at once; what could hold visitors up, in a thread. */
-function appliedTo(
-  workspaceId: string,
-  quiz: Quiz,
-  edits: { id: string; edit: Edit }[],
-): EditsApplied | Promise<EditsApplied> {
+function appliedTo(workspaceId: string, quiz: Quiz, edits: SentEdit[]): EditsApplied | Promise<EditsApplied> {
   const looked = edits.length * JSON.stringify(quiz).length;
   return looked < QUICK ? applyEdits(quiz, edits) : inBackground(workspaceId, 'applyEdits', { quiz, edits });
 }
 
-export type Since = {
-  revision: number;
-  since: KeptEdit[];
-  /** In place of edits that are not kept any more: the draft as it stands. */
-  whole?: Quiz;
-};
-
 /** What others changed since a revision: as many edits as are told at once, or the whole draft where they are too old to be kept. */
-export async function editsSince(member: Membership, quizId: string, revision: number): Promise<Since> {
+export async function editsSince(member: Membership, quizId: string, revision: number): Promise<EditsSince> {
   const { workspaceId } = member;
   const row = await findQuiz(database(), workspaceId, quizId);
   if (!row || row.deletedAt) throw notFound('This quiz');

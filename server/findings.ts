@@ -1,9 +1,10 @@
+import type { Findings, People, Person, PersonLine, Share } from '../contract/results';
 import { indexOf, nameOf, OTHER, questionsOf } from '../core/quiz/lookup';
-import type { Question, QuestionKind, Quiz } from '../core/quiz/schema';
+import type { Question, Quiz } from '../core/quiz/schema';
 import { answerText } from '../core/run/progress';
 import { foldRun, questionsOnWay } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
-import { journeyOf, type JourneyStep, offersIn } from '../core/stats/counts';
+import { journeyOf, offersIn } from '../core/stats/counts';
 import { mannerOf } from '../core/quiz/manner';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
@@ -14,28 +15,6 @@ import { database } from './database';
 import { editionOf } from './editions';
 import { notFound } from './problem';
 import { getQuiz } from './quizzes';
-
-export type Share = { id: string; name: string; count: number; share: number; low: number; high: number };
-export type Findings = {
-  journey: JourneyStep[];
-  questions: {
-    id: string;
-    name: string;
-    kind: QuestionKind;
-    many: boolean;
-    answered: number;
-    options: Share[];
-    /** How often each value was given, each cell of a grid chosen, or each item put at each place. */
-    values?: Record<string, number>;
-    /** How many had a question right that has a key and no options. */
-    right?: number;
-  }[];
-  outcomes: { verdict: string; name: string; decided: number; outcomes: Share[] }[];
-  /** How many took each offer, of those who started. */
-  offers: Share[];
-  /** The figures that tell which ways were taken, by the keys of `countsOf`. */
-  ways: Record<string, number>;
-};
 
 const WAYS = /^(started$|enter |route |outcome )/;
 
@@ -102,17 +81,6 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
   };
 }
 
-export type PersonLine = {
-  runId: string;
-  lastAt: string;
-  source: string;
-  finished: boolean;
-  pages: number;
-  name: string;
-  email: string;
-  outcomes: string[];
-};
-export type People = { people: PersonLine[]; next: { lastAt: string; runId: string } | null };
 const PAGE = 50;
 
 const outcomeNames = (quiz: Quiz, result: Result): string[] =>
@@ -149,20 +117,6 @@ export async function listPeople(
   const last = rows.length > PAGE ? rows[PAGE - 1] : undefined;
   return { people, next: last ? { lastAt: last.lastAt.toISOString(), runId: last.runId } : null };
 }
-
-export type Person = {
-  runId: string;
-  edition: number;
-  seenAt: string;
-  lastAt: string;
-  source: string;
-  finished: boolean;
-  standsAt: string;
-  contact: Record<string, string>;
-  answers: { question: string; answer: string; seconds: number | null }[];
-  scales: { id: string; name: string; points: number | null; lowest: number | null; highest: number | null }[];
-  tallies: { id: string; name: string; points: number; won: boolean }[];
-};
 
 /** One run, read out: what was answered and what it came to. */
 export async function readPerson(member: Membership, quizId: string, runId: string): Promise<Person> {

@@ -1,3 +1,4 @@
+import type { EarlierState } from '../contract/editing';
 import type { Quiz } from '../core/quiz/schema';
 import type { Membership } from '../db/queries/members';
 import { findState, statesOf } from '../db/queries/quizzes';
@@ -5,11 +6,10 @@ import { database } from './database';
 import { notFound } from './problem';
 import { getQuiz } from './quizzes';
 
-export type StateLine = { revision: number; at: string; by: string };
 const MOST = 200;
 
 /** The states of a draft that can be looked at, newest first. */
-export async function listStates(member: Membership, quizId: string): Promise<StateLine[]> {
+export async function listStates(member: Membership, quizId: string): Promise<EarlierState[]> {
   await getQuiz(member, quizId);
   const rows = await statesOf(database(), member.workspaceId, quizId, MOST);
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));

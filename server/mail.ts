@@ -1,4 +1,4 @@
-import type { RichDoc } from '../core/quiz/schema';
+import type { Tray } from '../contract/results';
 import { composeLetter } from '../core/run/letter';
 import { looksLikeEmail } from '../core/run/faults';
 import { foldRun, type Run } from '../core/run/run';
@@ -21,19 +21,6 @@ import { enqueueLetter } from './jobs';
 import { notFound, Problem } from './problem';
 import { getQuiz } from './quizzes';
 import { takeOne } from './rates';
-
-export type TrayLetter = {
-  id: string;
-  recipient: string;
-  subject: string;
-  body: RichDoc;
-  writtenAt: string;
-  state: 'waiting' | 'delivered' | 'failed';
-  tries: number;
-  trouble: string;
-  changedAt: string;
-};
-export type Tray = { letters: TrayLetter[]; counts: Record<string, number> };
 
 const TRAY = 60;
 

@@ -4,6 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import { EncryptJWT, jwtDecrypt } from 'jose';
+import { LONGEST_TICKET } from '../contract/visits';
 import { readConfig } from './config';
 
 /** The run's own token, which never stands in an address, and the number of things sent when the page was made. */
@@ -11,7 +12,6 @@ export type PlainTicket = { token: string; seq: number };
 
 const ISSUER = 'plain-form';
 const GOOD_FOR = '7 days';
-export const LONGEST_TICKET = 600;
 
 let made: Uint8Array | undefined;
 const key = (): Uint8Array => (made ??= createHash('sha256').update(`${ISSUER} ${readConfig().authSecret}`).digest());

@@ -1,3 +1,4 @@
+import type { EditionLine } from '../contract/quizzes';
 import type { Finding } from '../core/check/check';
 import { bankIdOf, editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
@@ -49,7 +50,6 @@ export async function publishQuiz(
   });
 }
 
-export type EditionLine = { edition: number; publishedAt: string; publishedBy: string };
 export const listEditions = async (member: Membership, quizId: string): Promise<EditionLine[]> =>
   (await editionsOf(database(), member.workspaceId, quizId)).map((e) => ({
     ...e,

@@ -1,3 +1,4 @@
+import type { QuizFile, QuizLine } from '../contract/quizzes';
 import type { Known, Quiz } from '../core/quiz/schema';
 import { blankQuiz } from '../core/quiz/blank';
 import type { HandOver } from '../core/quiz/chain';
@@ -31,25 +32,7 @@ import { newId, slugOf } from './ids';
 import { logFailure } from './log';
 import { notFound, Problem } from './problem';
 
-export type QuizState = 'live' | 'changed' | 'draft';
-export type QuizLine = {
-  id: string;
-  title: string;
-  description: string;
-  state: QuizState;
-  edition: number | null;
-  /** What the check says; null while it is still looking. */
-  faults: { errors: number; warnings: number } | null;
-  /** Runs started on each of the last thirty days, oldest first. */
-  days: number[];
-  runs: number;
-  finished: number;
-  contacts: number;
-  changedAt: string;
-  changedBy: string;
-};
-
-export const stateOf = (row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' | 'revision'>): QuizState =>
+export const stateOf = (row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' | 'revision'>): QuizLine['state'] =>
   row.liveEdition === null ? 'draft' : row.publishedRevision === row.revision ? 'live' : 'changed';
 
 const DAYS = 30;
@@ -241,7 +224,7 @@ export async function writeQuizFile(
   member: Membership,
   quizId: string,
   format: 'json' | 'csv' | 'md',
-): Promise<{ name: string; text: string; lost: string[] }> {
+): Promise<QuizFile> {
   const { draft } = await getQuiz(member, quizId);
   const { text, lost } =
     format === 'json'

@@ -1,4 +1,5 @@
 /** Where a run stands, as the visitor's browser is told: the core's view, and what only the server knows. */
+import type { Standing } from '../contract/visits';
 import type { Quiz } from '../core/quiz/schema';
 import { viewsAhead } from '../core/run/ahead';
 import { type Deadline, deadlineOf, hasLimits } from '../core/run/clock';
@@ -11,16 +12,6 @@ import { heldUntil } from './held-back';
 import { whatWasLeft } from './keep-contact';
 import { handOverAddress } from './hand-over';
 import { sharedMark } from './share';
-
-export type Standing = {
-  seq: number;
-  edition: number;
-  view: View;
-  /** How long is left, where time is limited. Milliseconds. */
-  clock?: { of: 'page' | 'quiz'; left: number };
-  /** The pages that come next for certain, to be gone on with while there is no connection. */
-  ahead?: View[];
-};
 
 /** When time is up for a run as it is on disk; null where nothing limits it. */
 export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | null> {

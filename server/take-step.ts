@@ -1,5 +1,6 @@
 import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
+import type { Standing } from '../contract/visits';
 import type { Quiz } from '../core/quiz/schema';
 import { same } from '../core/quiz/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../core/run/run';
@@ -17,7 +18,7 @@ import { Problem, notFound } from './problem';
 import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
 import { plainTicket, readPlainTicket } from './plain-ticket';
-import { deadlineFor, pageNow, type Standing, standingOf } from './standing';
+import { deadlineFor, pageNow, standingOf } from './standing';
 
 /** The first page of a quiz as everybody gets it, before there is a run. */
 export function firstLook({ quiz, edition }: Pick<Live, 'quiz' | 'edition'>): Standing {

@@ -1,11 +1,9 @@
 /** Complete quizzes to start from, each with a purpose. They are files, as the command reads them. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Quiz } from '../core/quiz/schema';
+import type { Template } from '../contract/quizzes';
 import { standAlone } from '../core/quiz/stand-alone';
 import { validateQuiz } from '../core/quiz/validate';
-
-export type Template = { purpose: string; quiz: Quiz };
 
 const files: [purpose: string, file: string][] = [
   ['Find your type', 'demo/tourer.json'],

@@ -18,7 +18,7 @@ import type { Odds } from '../core/rehearse/odds';
 import { type SeenWays, seenWays } from '../core/stats/ways';
 import { useQuiz } from './document';
 import type { RehearsalApi } from './rehearsal.worker';
-import { request } from './request';
+import { call } from '../contract/call';
 import type { OtherQuiz } from './shell/live';
 
 /** How rehearsed visitors answer: evenly, by the creator's guess, or as real visitors did. */
@@ -124,12 +124,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
       setTrouble('');
       setMixKind(kind);
       if (kind !== 'real') return;
-      type Line = Pick<Counted, 'answered' | 'values' | 'right'> & {
-        id: string;
-        options: { id: string; count: number }[];
-      };
-      type Counts = { questions: Line[]; ways: Record<string, number> };
-      request<{ findings: Counts | null }>(`/api/quizzes/${quiz.id}/findings`).then(
+      call('GET /api/quizzes/{quiz}/findings', { quiz: quiz.id }).then(
         ({ findings }) => {
           const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
           const counts = answered.map(({ id, options, ...q }) => [

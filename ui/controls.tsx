@@ -5,6 +5,7 @@ import {
   Button as AriaButton,
   Dialog as AriaDialog,
   Heading,
+  type Key,
   ListBox,
   ListBoxItem,
   Menu as AriaMenu,
@@ -118,10 +119,16 @@ const Choice = styled(ListBoxItem)`
   }
 `;
 
-export type MenuEntry = { id: string; label: string; note?: string; danger?: boolean; disabled?: boolean };
+export type MenuEntry<Id extends string = string> = {
+  id: Id;
+  label: string;
+  note?: string;
+  danger?: boolean;
+  disabled?: boolean;
+};
 
 /** A button that opens a list of things to do. */
-export function MenuButton({
+export function MenuButton<Id extends string>({
   label,
   children,
   entries,
@@ -129,9 +136,13 @@ export function MenuButton({
 }: {
   label: string;
   children: ReactNode;
-  entries: MenuEntry[];
-  onAction: (id: string) => void;
+  entries: MenuEntry<Id>[];
+  onAction: (id: Id) => void;
 }) {
+  const act = (key: Key) => {
+    const entry = entries.find((e) => e.id === key);
+    if (entry) onAction(entry.id);
+  };
   return (
     <MenuTrigger>
       <TextButton aria-label={label} $weight={500}>
@@ -140,7 +151,7 @@ export function MenuButton({
       <Float placement="bottom start">
         <AriaMenu
           aria-label={label}
-          onAction={(key) => onAction(String(key))}
+          onAction={act}
           disabledKeys={entries.filter((e) => e.disabled).map((e) => e.id)}
           style={{ outline: 'none' }}
         >

@@ -1,7 +1,8 @@
 'use client';
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { ReviewLine, View } from '../core/run/view';
+import type { Standing, StepRefused } from '../contract/visits';
+import type { ReviewLine } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
 import { tellAround, useAround } from './around';
 import { Clock } from './clock';
@@ -12,14 +13,6 @@ import { PageView } from './page-view';
 import { answersIn, goFrom, type Values, valuesFrom } from './values';
 import { SpokenIn, wordsOf } from './words';
 
-type Standing = {
-  seq: number;
-  edition: number;
-  view: View;
-  clock?: { of: 'page' | 'quiz'; left: number };
-  /** What comes next for certain. */
-  ahead?: View[];
-};
 type Trouble = Key | { told: string };
 /** What had to wait is tried again this often. Milliseconds. */
 const RETRY = 4_000;
@@ -294,7 +287,7 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
         if (sent.do === 'go' && now.view.explained && now.view.page?.id !== pageId) setExplained(now.view.explained);
         else follow(now);
       } else if (status === 422) {
-        const { refused, standing: now } = body as { refused: Refusal[]; standing: Standing };
+        const { refused, standing: now } = body as StepRefused;
         setStanding(now);
         setFaults(refused);
       } else if (status === 409) {

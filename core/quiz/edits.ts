@@ -2,24 +2,12 @@
  * Edits: small named operations that change a document, each with its inverse. They address things by id, so an edit made on an
  * older revision still finds its place after others have worked; where it no longer does, it is refused by name and changes nothing.
  */
+import type { Edit, EditRefusal, Op, Place } from './edit-schema';
 import type { Quiz } from './schema';
 import { validateQuiz } from './validate';
 
-type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
-/** Where a thing stands: list names and ids in turn, `["pages", "p1", "blocks", "q1"]`; `[]` is the quiz itself. */
-export type Place = string[];
+export type { Edit, EditRefusal, KeptEdit, Op, Place, SentEdit } from './edit-schema';
 
-export type Op =
-  /** Sets a field, or takes it away where `to` is absent. `was` is what the editor saw: another value there refuses the edit. */
-  | { op: 'set'; at: Place; field: string[]; to?: unknown; was?: unknown }
-  /** Puts a thing into a list behind another, or first where `after` is null. */
-  | { op: 'insert'; at: Place; list: string; item: { id: string }; after: string | null }
-  /** `ifEmpty` names a list of the thing: it goes only where nothing is in that list any more, and stays without a word otherwise. */
-  | { op: 'remove'; at: Place; list: string; id: string; ifEmpty?: string }
-  | { op: 'move'; at: Place; list: string; id: string; to: Place; after: string | null };
-
-export type Edit = { name: string; ops: Op[] };
-export type EditRefusal = { code: 'gone' | 'changed' | 'exists' | 'not-valid'; place: Place; message: string };
 export type Applied = { quiz: Quiz; inverse: Edit };
 
 class Refused extends Error {
@@ -214,73 +202,3 @@ export function same(a: unknown, b: unknown): boolean {
   const keys = Object.keys(a).filter((k) => a[k] !== undefined);
   return keys.length === Object.keys(b).filter((k) => b[k] !== undefined).length && keys.every((k) => same(a[k], b[k]));
 }
-
-/** JSON Schema of an edit as it comes over the network; what it does to the document is checked by applying it. */
-export const EditSchema = {
-  type: 'object',
-  additionalProperties: false,
-  required: ['name', 'ops'],
-  properties: {
-    name: { type: 'string', maxLength: 80 },
-    ops: {
-      type: 'array',
-      minItems: 1,
-      maxItems: 500,
-      items: {
-        type: 'object',
-        required: ['op', 'at'],
-        properties: { at: { $ref: '#/$defs/place' } },
-        oneOf: [
-          {
-            properties: {
-              op: { const: 'set' },
-              field: { type: 'array', minItems: 1, maxItems: 6, items: { type: 'string' } },
-              at: true,
-              to: true,
-              was: true,
-            },
-            required: ['field'],
-            additionalProperties: false,
-          },
-          {
-            properties: {
-              op: { const: 'insert' },
-              at: true,
-              list: { type: 'string' },
-              after: { type: ['string', 'null'] },
-              item: { type: 'object', required: ['id'], properties: { id: { type: 'string' } } },
-            },
-            required: ['list', 'item', 'after'],
-            additionalProperties: false,
-          },
-          {
-            properties: {
-              op: { const: 'remove' },
-              at: true,
-              list: { type: 'string' },
-              id: { type: 'string' },
-              ifEmpty: { type: 'string' },
-            },
-            required: ['list', 'id'],
-            additionalProperties: false,
-          },
-          {
-            properties: {
-              op: { const: 'move' },
-              at: true,
-              list: { type: 'string' },
-              id: { type: 'string' },
-              to: { $ref: '#/$defs/place' },
-              after: { type: ['string', 'null'] },
-            },
-            required: ['list', 'id', 'to', 'after'],
-            additionalProperties: false,
-          },
-        ],
-      },
-    },
-  },
-  $defs: { place: { type: 'array', maxItems: 8, items: { type: 'string', maxLength: 60 } } },
-} as const;
-
-export type { Json };

@@ -1,7 +1,8 @@
 import { choice, option, text } from '../../tests/quizzes';
 import type { Block, ContactBlock, Question } from '../quiz/schema';
 import type { Answer } from '../score/answer';
-import { faultsIn, LONGEST_ANSWER, LONGEST_ESSAY, looksLikeEmail, strangers, usable } from './faults';
+import { LONGEST_ANSWER, LONGEST_ESSAY } from '../score/longest';
+import { faultsIn, looksLikeEmail, strangers, usable } from './faults';
 import type { ContactGiven } from './sent';
 
 const of = <K extends Question['kind']>(kind: K, more: object = {}) =>

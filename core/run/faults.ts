@@ -2,6 +2,7 @@
 import type { Block, ContactBlock, Question } from '../quiz/schema';
 import { boundsOf, isContact, isQuestion, pickRange } from '../quiz/lookup';
 import { type Answer, answerFault, chosenIn, isAnswered, isFreeEntry, partOf } from '../score/answer';
+import { LONGEST_ANSWER, LONGEST_ESSAY } from '../score/longest';
 import type { ContactGiven, Sent } from './sent';
 
 export type RefusalCode =
@@ -17,9 +18,6 @@ export type RefusalCode =
   | 'finished'
   | 'no-back';
 export type Refusal = { block: string | null; field?: string; code: RefusalCode; message: string };
-
-export const LONGEST_ANSWER = 2_000;
-export const LONGEST_ESSAY = 20_000;
 
 export const refuse = (
   block: string | null,

@@ -1,13 +1,9 @@
 /** What a run stores for a question, by kind (model, section 1). */
+import type { Answer, FreeEntry } from './answer-schema';
 import type { Choice, Question } from '../quiz/schema';
 import { OTHER, optionIds } from '../quiz/lookup';
 
-export type FreeEntry = { options: string[]; text: string };
-/**
- * choice: option ids, or with a free entry `{ options, text }`; text, essay, date: a string; number, slider, rating: a number; order: item
- * ids; match: right ids by left id; gaps: words by gap id; grid: column ids by row id; spots: words or a point by spot id.
- */
-export type Answer = string | number | string[] | FreeEntry | { [part: string]: string | string[] | [number, number] };
+export type { Answer, FreeEntry } from './answer-schema';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { type HandOver, handOversIn } from '../../core/quiz/chain';
-import type { Edit } from '../../core/quiz/edits';
+import type { Edit, KeptEdit } from '../../core/quiz/edits';
 import type { Known, Quiz } from '../../core/quiz/schema';
 import type { Db, Tx } from '../client';
 import { addresses, type Checked, editions, edits, quizzes, states } from '../schema';
@@ -165,8 +165,6 @@ export async function knownEdits(tx: Tx, workspaceId: string, quizId: string, id
     .where(and(eq(edits.workspaceId, workspaceId), eq(edits.quizId, quizId), inArray(edits.editId, ids)));
   return new Set(rows.map((r) => r.id));
 }
-
-export type KeptEdit = { revision: number; id: string; edit: Edit; by: string };
 
 /** Edits, and characters of them, that are told at once. */
 const MOST_TOLD = 500;

@@ -6,7 +6,7 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { Field, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, Wordmark } from '../../ui/marks';
-import { request } from '../request';
+import { postJson } from '../../contract/call';
 
 const Split = styled.div`
   min-height: 100vh;
@@ -138,7 +138,7 @@ const enter = () => window.location.assign('/quizzes');
 
 export function SignIn({ demo }: { demo: boolean }) {
   const { wrong, busy, submit } = useForm(async ({ email, password }) => {
-    await request('/api/auth/sign-in/email', { email, password });
+    await postJson('/api/auth/sign-in/email', { email, password });
     enter();
   });
   const [entering, setEntering] = useState(false);
@@ -163,7 +163,7 @@ export function SignIn({ demo }: { demo: boolean }) {
               isDisabled={entering}
               onPress={() => {
                 setEntering(true);
-                void request('/api/demo', {}).then(enter, () => setEntering(false));
+                void postJson('/api/demo', {}).then(enter, () => setEntering(false));
               }}
             >
               Enter as Wren of Slow Spoke
@@ -196,7 +196,7 @@ export function SignIn({ demo }: { demo: boolean }) {
 export function SignUp() {
   const [sent, setSent] = useState('');
   const { wrong, busy, submit } = useForm(async ({ name, email = '', password }) => {
-    await request('/api/auth/sign-up/email', { name, email, password, callbackURL: '/quizzes' });
+    await postJson('/api/auth/sign-up/email', { name, email, password, callbackURL: '/quizzes' });
     setSent(email);
   });
   if (sent)
@@ -237,7 +237,7 @@ export function SignUp() {
 export function Forgot() {
   const [sent, setSent] = useState('');
   const { wrong, busy, submit } = useForm(async ({ email = '' }) => {
-    await request('/api/auth/request-password-reset', { email, redirectTo: '/reset' });
+    await postJson('/api/auth/request-password-reset', { email, redirectTo: '/reset' });
     setSent(email);
   });
   if (sent)
@@ -270,7 +270,7 @@ export function Forgot() {
 export function Reset() {
   const { wrong, busy, submit } = useForm(async ({ password }) => {
     const token = new URLSearchParams(window.location.search).get('token') ?? '';
-    await request('/api/auth/reset-password', { newPassword: password, token });
+    await postJson('/api/auth/reset-password', { newPassword: password, token });
     window.location.assign('/');
   });
   return (
@@ -300,7 +300,7 @@ export function Reset() {
 export const SignOut = () => (
   <TextButton
     $weight={500}
-    onPress={() => void request('/api/auth/sign-out', {}).then(() => window.location.assign('/'))}
+    onPress={() => void postJson('/api/auth/sign-out', {}).then(() => window.location.assign('/'))}
   >
     Sign out
   </TextButton>

@@ -2,11 +2,12 @@
 /** The question bank: what is kept, and the manuscript in which it is written. */
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
+import type { BankedQuestion } from '../../contract/quizzes';
 import { questionsOf } from '../../core/quiz/lookup';
 import { useQuiz } from '../document';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { arrive, Write } from '../write/write';
-import { type Kept, KeptList } from './kept-list';
+import { KeptList } from './kept-list';
 
 const Shelf = styled.section`
   padding: 14px 24px 18px;
@@ -20,20 +21,20 @@ const Shelf = styled.section`
   }
 `;
 
-export function Bank({ first }: { first: Kept[] }) {
+export function Bank({ first }: { first: BankedQuestion[] }) {
   const quiz = useQuiz();
   const [used, setUsed] = useState(first);
   useEffect(() => {
     // Where questions are used is asked again when somebody comes back from another quiz.
     const look = () =>
-      void request<{ kept: Kept[] }>('/api/bank').then(
+      void call('GET /api/bank', {}).then(
         ({ kept }) => setUsed(kept),
         () => undefined,
       );
     window.addEventListener('focus', look);
     return () => window.removeEventListener('focus', look);
   }, []);
-  const kept = questionsOf(quiz).map((question): Kept => ({
+  const kept = questionsOf(quiz).map((question): BankedQuestion => ({
     question,
     topic: quiz.topics.find((t) => t.id === question.topic)?.name ?? null,
     usedIn: used.find((u) => u.question.id === question.id)?.usedIn ?? [],

@@ -1,15 +1,14 @@
 /** Questions of the bank put into a quiz, as one step. Pure, and tested on its own. */
+import type { BankedQuestion } from '../../contract/quizzes';
 import type { Edit } from '../../core/quiz/edits';
 import { graft } from '../../core/quiz/graft';
 import type { Page, Question, Quiz } from '../../core/quiz/schema';
 import { addPages, newId } from '../edits';
 
-type Kept = { question: Question; topic: string | null };
-
 /** Each on a page of its own, behind another; null where none is chosen. */
 export function addKept(
   quiz: Quiz,
-  kept: readonly Kept[],
+  kept: readonly Pick<BankedQuestion, 'question' | 'topic'>[],
   behind: string,
   linked: boolean,
 ): { edit: Edit; first: string } | null {

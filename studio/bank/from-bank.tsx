@@ -1,14 +1,15 @@
 'use client';
 /** Taking questions of the bank into a quiz, and what a question that follows one says in its settings. */
 import { useCallback, useEffect, useState } from 'react';
+import type { BankedQuestion } from '../../contract/quizzes';
 import { isAsKept, takeKept } from '../../core/quiz/bank';
 import type { Question } from '../../core/quiz/schema';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { placeOfBlock, setField } from '../edits';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { addKept } from './edits';
-import { type Kept, KeptList } from './kept-list';
+import { KeptList } from './kept-list';
 
 const words = (error: unknown) => (error instanceof Error ? error.message : 'That did not work just now.');
 
@@ -34,11 +35,11 @@ function BankSheet({
   onClose: () => void;
 }) {
   const store = useDocumentStore();
-  const [kept, setKept] = useState<Kept[] | null>(null);
+  const [kept, setKept] = useState<BankedQuestion[] | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [trouble, setTrouble] = useState('');
   useEffect(() => {
-    request<{ kept: Kept[] }>('/api/bank').then(
+    call('GET /api/bank', {}).then(
       (got) => setKept(got.kept),
       (error: unknown) => setTrouble(words(error)),
     );
@@ -91,10 +92,7 @@ export function useKeep(): (ids: string[]) => Promise<number> {
     async (ids) => {
       // The server takes what it has on disk.
       await store.getState().flush();
-      const { links } = await request<{ links: Record<string, string> }>('/api/bank', {
-        quiz: store.getState().quizId,
-        ids,
-      });
+      const { links } = await call('POST /api/bank', { body: { quiz: store.getState().quizId, ids } });
       const { quiz, edit } = store.getState();
       const ops = quiz.pages.flatMap((p) =>
         p.blocks.flatMap((b) => {
@@ -116,12 +114,12 @@ export function useKeep(): (ids: string[]) => Promise<number> {
 export function BankLine({ question }: { question: Question }) {
   const store = useDocumentStore();
   const keep = useKeep();
-  const [kept, setKept] = useState<Kept | null | undefined>(undefined);
+  const [kept, setKept] = useState<BankedQuestion | null | undefined>(undefined);
   const [said, setSaid] = useState('');
   const { linked } = question;
   const look = useCallback(async () => {
     if (linked === undefined) return;
-    const { kept: all } = await request<{ kept: Kept[] }>('/api/bank');
+    const { kept: all } = await call('GET /api/bank', {});
     setKept(all.find((k) => k.question.id === linked) ?? null);
   }, [linked]);
   useEffect(() => {

@@ -2,17 +2,12 @@
 /** The questions of the bank as a list: looked through by words, topic, kind and use. */
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
+import type { BankedQuestion } from '../../contract/quizzes';
 import { nameOf } from '../../core/quiz/lookup';
 import type { Question } from '../../core/quiz/schema';
 import { plainText } from '../../core/text/rich';
 import { Choose, LineInput } from '../../ui/controls';
 import { kindNames } from '../write/kind-names';
-
-export type Kept = {
-  question: Question;
-  topic: string | null;
-  usedIn: { quiz: string; title: string; own: boolean }[];
-};
 
 const Filters = styled.div`
   display: flex;
@@ -84,7 +79,7 @@ const wordsIn = (question: Question): string =>
     .toLowerCase();
 
 type Props = {
-  kept: Kept[];
+  kept: BankedQuestion[];
   /** Either one is opened, or several are ticked. */
   act: { open: (id: string) => void } | { ticked: ReadonlySet<string>; tick: (id: string, on: boolean) => void };
 };

@@ -1,6 +1,6 @@
 'use client';
 /** Answers as bars, outcomes as tally strokes. */
-import type { Findings, Share } from './types';
+import type { Findings, Share } from '../../contract/results';
 
 const percent = (share: number) => `${Math.round(share * 100)}%`;
 const number = (n: number) => n.toLocaleString('en');

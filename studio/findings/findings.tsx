@@ -5,13 +5,13 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useDocument, useQuiz } from '../document';
 import { useAskAgain } from '../ask-again';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { Views } from '../shell/view-switch';
 import { targetsOf } from '../targets';
 import { AnswersChart, OutcomesChart, OffersChart } from './charts';
 import { Journey } from './journey';
 import { PeopleView } from './people';
-import type { Findings, People } from './types';
+import type { Findings, People } from '../../contract/results';
 
 const Page = styled.div`
   padding: 14px 24px 64px;
@@ -46,10 +46,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
   const [view, setView] = useState<'journey' | 'people'>('journey');
   // Runs come in while one looks: the figures follow.
   useAskAgain(
-    () =>
-      request<{ findings: Findings | null }>(`/api/quizzes/${quizId}/findings`).then((now) =>
-        setFindings(now.findings),
-      ),
+    () => call('GET /api/quizzes/{quiz}/findings', { quiz: quizId }).then((now) => setFindings(now.findings)),
     4_000,
   );
 

@@ -1,7 +1,7 @@
 'use client';
 /** The journey: one band that narrows from those who saw the quiz to those who took the offer. */
 import styled from 'styled-components';
-import type { JourneyStep } from './types';
+import type { JourneyStep } from '../../core/stats/counts';
 
 const Scroll = styled.div`
   overflow-x: auto;

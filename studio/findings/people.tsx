@@ -5,9 +5,9 @@ import styled from 'styled-components';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { dayAndTime } from '../time';
-import type { People, Person, PersonLine } from './types';
+import type { People, Person, PersonLine } from '../../contract/results';
 
 const Split = styled.div`
   display: grid;
@@ -55,11 +55,12 @@ export function PeopleView({ first }: { first: People }) {
   const [person, setPerson] = useState<Person | null>(null);
   const [trouble, setTrouble] = useState('');
   const tell = (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
-  const open = (runId: string) => void request<Person>(`/api/quizzes/${quizId}/people/${runId}`).then(setPerson, tell);
+  const open = (runId: string) =>
+    void call('GET /api/quizzes/{quiz}/people/{run}', { quiz: quizId, run: runId }).then(setPerson, tell);
   const more = () => {
     if (!people.next) return;
-    const query = new URLSearchParams({ before: people.next.lastAt, run: people.next.runId });
-    void request<People>(`/api/quizzes/${quizId}/people?${query}`).then(
+    const query = { before: people.next.lastAt, run: people.next.runId };
+    void call('GET /api/quizzes/{quiz}/people', { quiz: quizId, query }).then(
       (older) => setPeople({ people: [...people.people, ...older.people], next: older.next }),
       tell,
     );

@@ -13,12 +13,12 @@ import { Rich } from '../../ui/rich';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { addLetter, setField } from '../edits';
 import { useAskAgain } from '../ask-again';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { useArrival } from '../shell/place';
 import { Views } from '../shell/view-switch';
 import { dayAndTime } from '../time';
 import { RichField } from '../write/rich-field';
-import type { Tray, TrayLetter } from './tray';
+import type { Tray, TrayLetter } from '../../contract/results';
 
 const Split = styled.div`
   display: flex;
@@ -203,7 +203,7 @@ function SendTest({ letter, own }: { letter: Letter; own: string }) {
   const send = async () => {
     try {
       await store.getState().flush();
-      await request(`/api/quizzes/${quizId}/letters`, { message: letter.id, to });
+      await call('POST /api/quizzes/{quiz}/letters', { quiz: quizId, body: { message: letter.id, to } });
       setTold({ words: `On its way to ${to}; the tray shows when it has arrived.`, good: true });
     } catch (error) {
       setTold({ words: error instanceof Error ? error.message : 'That did not work just now.', good: false });
@@ -285,12 +285,12 @@ function TrayPart({ first, postOffice }: { first: Tray; postOffice: string | nul
   const [open, setOpen] = useState<string | null>(null);
   const [trouble, setTrouble] = useState('');
   const look = useCallback(
-    () => request<Tray>(`/api/quizzes/${quizId}/letters`).then(setTray, () => undefined),
+    () => call('GET /api/quizzes/{quiz}/letters', { quiz: quizId }).then(setTray, () => undefined),
     [quizId],
   );
   useAskAgain(look, 3_000);
   const again = (letter: TrayLetter) =>
-    void request(`/api/quizzes/${quizId}/letters/${letter.id}`, {}).then(
+    void call('POST /api/quizzes/{quiz}/letters/{letter}', { quiz: quizId, letter: letter.id }).then(
       () => void look(),
       (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.'),
     );

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { setField } from '../edits';
-import { request } from '../request';
+import { call } from '../../contract/call';
 
 const DAY = 86_400_000;
 const whole = (moment: Date): string => `${moment.toISOString().slice(0, 19)}Z`;
@@ -82,7 +82,7 @@ function Waiting({ waiting }: { waiting: number }) {
   const release = async () => {
     setBusy(true);
     try {
-      const { released } = await request<{ released: number }>(`/api/quizzes/${id}/release`, {});
+      const { released } = await call('POST /api/quizzes/{quiz}/release', { quiz: id });
       setTold(released === 1 ? 'One result is released.' : `${released} results are released.`);
       router.refresh();
     } catch (error) {

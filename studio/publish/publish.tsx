@@ -2,7 +2,7 @@
 /** Publish: where the quiz stands, its link and its code for a page, and what the check still says. */
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { EditionLine } from './edition-line';
+import type { EditionLine } from '../../contract/quizzes';
 import { embedCode } from '../../core/formats/embed-code';
 import { Choose, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';

@@ -3,13 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import type { QuizLine } from './line';
+import type { FileFormat, QuizLine } from '../../contract/quizzes';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { number, QuizRow } from './quiz-row';
 import { FromList, NewQuiz } from './start-quiz';
 import { Templates } from './templates';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { Frame, homeTabs } from '../shell/frame';
 import { SignOut } from '../account/door';
 
@@ -126,10 +126,8 @@ const Table = styled.table`
 const CHECK_AGAIN = 1_500;
 
 /** Fetches a quiz as a file and hands it to the browser to keep. */
-async function saveFile(id: string, format: string): Promise<{ name: string; lost: string[] }> {
-  const { name, text, lost } = await request<{ name: string; text: string; lost: string[] }>(
-    `/api/quizzes/${id}/file?as=${format}`,
-  );
+async function saveFile(id: string, format: FileFormat): Promise<{ name: string; lost: string[] }> {
+  const { name, text, lost } = await call('GET /api/quizzes/{quiz}/file', { quiz: id, query: { as: format } });
   const url = URL.createObjectURL(new Blob([text], { type: 'text/plain' }));
   const link = document.createElement('a');
   link.href = url;
@@ -218,7 +216,7 @@ export function QuizList({
               <TextButton
                 onPress={() =>
                   void act(async () => {
-                    await request(`/api/quizzes/${gone.id}/restore`, {});
+                    await call('POST /api/quizzes/{quiz}/restore', { quiz: gone.id });
                     setGone(null);
                   })
                 }
@@ -277,12 +275,12 @@ export function QuizList({
                   today={today}
                   onCopy={() => {
                     setCopying(line.title);
-                    void act(() => request(`/api/quizzes/${line.id}/copy`, {}));
+                    void act(() => call('POST /api/quizzes/{quiz}/copy', { quiz: line.id }));
                   }}
                   onSave={(format) => void act(async () => setSaved(await saveFile(line.id, format)))}
                   onDelete={() =>
                     void act(async () => {
-                      await request(`/api/quizzes/${line.id}`, undefined, 'DELETE');
+                      await call('DELETE /api/quizzes/{quiz}', { quiz: line.id });
                       setGone({ id: line.id, title: line.title });
                     })
                   }

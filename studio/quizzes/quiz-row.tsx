@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { day } from '../time';
-import type { QuizLine } from './line';
+import type { FileFormat, QuizLine } from '../../contract/quizzes';
 
 const State = styled.span`
   display: grid;
@@ -35,7 +35,7 @@ export function QuizRow({
   line: QuizLine;
   today: string;
   onCopy: () => void;
-  onSave: (format: string) => void;
+  onSave: (format: FileFormat) => void;
   onDelete: () => void;
 }) {
   const started = line.runs > 0;

@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { Kbd, PrimaryButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { ReadList } from '../read-list';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { START } from '../shell/place';
 
 const Start = styled.form`
@@ -71,9 +71,8 @@ export function NewQuiz() {
   const start = async (data: FormData) => {
     setBusy(true);
     try {
-      const { id } = await request<{ id: string }>('/api/quizzes', {
-        prompt: String(data.get('prompt') ?? ''),
-        answers: data.getAll('answer').map(String),
+      const { id } = await call('POST /api/quizzes', {
+        body: { prompt: String(data.get('prompt') ?? ''), answers: data.getAll('answer').map(String) },
       });
       router.push(`/quizzes/${id}/write#${START}`);
     } catch (error) {
@@ -137,7 +136,7 @@ export function FromList() {
         onText={setText}
         take={(n) => (n === 0 ? 'Make a quiz of it' : `Make a quiz of ${n} ${n === 1 ? 'question' : 'questions'}`)}
         onTake={async ({ text: all, fileName }) => {
-          const { id } = await request<{ id: string }>('/api/quizzes/read', { text: all, fileName });
+          const { id } = await call('POST /api/quizzes/read', { body: { text: all, fileName } });
           router.push(`/quizzes/${id}/write`);
         }}
       />

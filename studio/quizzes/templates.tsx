@@ -2,15 +2,14 @@
 /** Quizzes to start from: looked at as their visitors would meet them, then taken over whole. */
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import type { Template } from '../../contract/quizzes';
 import { drawnCount } from '../../core/run/draw';
 import { isQuestion } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { Shelf } from '../shell/shelf';
 import { TryPage, useTry } from '../shell/try-quiz';
-
-type Template = { purpose: string; quiz: Quiz };
 
 export function Templates() {
   const [open, setOpen] = useState(false);
@@ -29,7 +28,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   useEffect(() => {
-    request<{ templates: Template[] }>('/api/templates').then(
+    call('GET /api/templates', {}).then(
       (got) => setTemplates(got.templates),
       (error: Error) => setTrouble(error.message),
     );
@@ -40,7 +39,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
     setBusy(true);
     try {
       const text = JSON.stringify(template.quiz);
-      const { id } = await request<{ id: string }>('/api/quizzes/read', { text, fileName: 'quiz.json' });
+      const { id } = await call('POST /api/quizzes/read', { body: { text, fileName: 'quiz.json' } });
       router.push(`/quizzes/${id}/write`);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'That did not work just now.');

@@ -1,31 +1,30 @@
 'use client';
 /** What the draft looked like before: states by time and person, looked at as a visitor meets them, and gone back to. */
 import { useEffect, useState } from 'react';
+import type { EarlierState } from '../../contract/editing';
 import type { Quiz } from '../../core/quiz/schema';
 import { isQuestion } from '../../core/quiz/lookup';
 import { PrimaryButton, SideSheet } from '../../ui/controls';
 import { useDocument, useDocumentStore } from '../document';
 import { goBackTo } from '../edits';
-import { request } from '../request';
+import { call } from '../../contract/call';
 import { dayAndTime } from '../time';
 import { Shelf } from './shelf';
 import { TryPage, useTry } from './try-quiz';
 
-type StateLine = { revision: number; at: string; by: string };
-
 export function HistorySheet({ onClose }: { onClose: () => void }) {
   const quizId = useDocument((s) => s.quizId);
-  const [states, setStates] = useState<StateLine[] | null>(null);
+  const [states, setStates] = useState<EarlierState[] | null>(null);
   const [trouble, setTrouble] = useState('');
-  const [chosen, setChosen] = useState<{ line: StateLine; quiz: Quiz } | null>(null);
+  const [chosen, setChosen] = useState<{ line: EarlierState; quiz: Quiz } | null>(null);
   useEffect(() => {
-    request<{ states: StateLine[] }>(`/api/quizzes/${quizId}/states`).then(
+    call('GET /api/quizzes/{quiz}/states', { quiz: quizId }).then(
       (got) => setStates(got.states),
       (error: Error) => setTrouble(error.message),
     );
   }, [quizId]);
-  const look = (line: StateLine) =>
-    request<{ quiz: Quiz }>(`/api/quizzes/${quizId}/states/${line.revision}`).then(
+  const look = (line: EarlierState) =>
+    call('GET /api/quizzes/{quiz}/states/{revision}', { quiz: quizId, revision: String(line.revision) }).then(
       ({ quiz }) => setChosen({ line, quiz }),
       (error: Error) => setTrouble(error.message),
     );

@@ -13,7 +13,7 @@ import { useAskAgain } from '../ask-again';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
 import { setField } from '../edits';
 import { RehearsalProvider, useRehearsal } from '../rehearsal';
-import { request, RequestFailed } from '../request';
+import { call, CallFailed } from '../../contract/call';
 import { clock } from '../time';
 import { CheckSheet } from './check-sheet';
 
@@ -95,12 +95,12 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
     try {
       await store.getState().flush();
       const { revision } = store.getState();
-      const { edition } = await request<{ edition: number }>(`/api/quizzes/${quizId}/publish`, { revision });
+      const { edition } = await call('POST /api/quizzes/{quiz}/publish', { quiz: quizId, body: { revision } });
       setLive((old) => ({ ...old, edition, revision }));
       router.push(`/quizzes/${quizId}/publish`);
       router.refresh();
     } catch (error) {
-      if (error instanceof RequestFailed && error.status === 422) setSheet('check');
+      if (error instanceof CallFailed && error.status === 422) setSheet('check');
       setTrouble(error instanceof Error ? error.message : 'That did not work.');
     } finally {
       setPublishing(false);
@@ -366,9 +366,9 @@ function Notice() {
       {notice?.again && (
         <TextButton
           onPress={() => {
-            const { again } = notice;
+            const { again = [] } = notice;
             store.getState().dismiss();
-            if (again) store.getState().edit(again);
+            for (const edit of again) store.getState().edit(edit);
           }}
         >
           Put mine back

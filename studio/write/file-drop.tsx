@@ -2,8 +2,9 @@
 /** A place to put a file of one's own: chosen, dropped or pasted. The server takes it in before it stands anywhere. */
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
+import type { AnswerOf } from '../../contract';
+import { type FileEndpoint, upload } from '../../contract/call';
 import { TextButton } from '../../ui/controls';
-import { upload } from '../request';
 
 const Drop = styled.div`
   border: 1.5px dashed var(--ink-3);
@@ -20,7 +21,7 @@ const Drop = styled.div`
   }
 `;
 
-export function FileDrop<T>({
+export function FileDrop<E extends FileEndpoint>({
   button,
   note,
   label,
@@ -34,8 +35,8 @@ export function FileDrop<T>({
   label: string;
   accept: string;
   /** the largest file that is taken */ megabytes: number;
-  /** where it is sent */ to: string;
-  onTaken: (made: T) => void;
+  /** where it is sent */ to: E;
+  onTaken: (made: AnswerOf<E>) => void;
 }) {
   const file = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
@@ -47,7 +48,7 @@ export function FileDrop<T>({
       return setTrouble(`“${chosen.name}” is too large: ${megabytes} MB at most.`);
     setBusy(true);
     try {
-      onTaken(await upload<T>(to, chosen));
+      onTaken(await upload(to, chosen));
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
     }

@@ -101,13 +101,13 @@ export function PictureButton({ at, field = ['picture'], picture, of, large, kee
       </Thumb>
       <Panel placement="bottom end" className="studio">
         <Dialog aria-label={`Picture of ${of}`} style={{ outline: 'none', padding: 16 }}>
-          <FileDrop<{ src: string }>
+          <FileDrop
             button="Choose a picture of your own"
             note="or drop or paste one here, or take one of these:"
             label="A picture of your own"
             accept="image/*"
             megabytes={12}
-            to="/api/pictures"
+            to="POST /api/pictures"
             onTaken={({ src }) => set({ src, text: '' })}
           />
           <Grid>

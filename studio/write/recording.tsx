@@ -70,13 +70,13 @@ export function RecordingButton({ at, field, media, of }: Props) {
           {now && kind === 'video' && (
             <video controls preload="none" src={now.src} aria-label={now.text} style={{ width: '100%', height: 180 }} />
           )}
-          <FileDrop<{ src: string; kind: Kind }>
+          <FileDrop
             button="Choose a file"
             note="MP3, WAV, OGG, M4A, MP4 or WebM, 25 MB at most. It can be dropped here too."
             label="A file of sound or video"
             accept="audio/*,video/*"
             megabytes={25}
-            to="/api/recordings"
+            to="POST /api/recordings"
             onTaken={(made) => put(made.kind, made.src)}
           />
           <p role="alert" style={{ color: 'var(--brick)', fontSize: 13 }}>

@@ -11,8 +11,7 @@ import { cleanRich, toDoc } from '../../core/text/rich';
 import { LineInput, MenuButton, TextButton } from '../../ui/controls';
 import { useQuiz } from '../document';
 import { insertsFor, nameOfInsert } from './inserts';
-import type { RichFieldProps } from './rich-field';
-import { RichFrame, RichRead } from './rich-read';
+import { type RichFieldProps, RichFrame, RichRead } from './rich-read';
 
 const insertNode = (labelOf: (attrs: Insert['attrs']) => string) =>
   Node.create({

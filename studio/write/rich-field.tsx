@@ -1,23 +1,9 @@
 'use client';
 /** Rich text as it is typed: bold, italic, lists, links, and inserts as chips. What it hands on is structure, never HTML. */
 import { type ComponentType, useEffect, useState } from 'react';
-import type { RichDoc, RichText } from '../../core/quiz/schema';
 import { useQuiz } from '../document';
 import { insertsFor, nameOfInsert } from './inserts';
-import { RichFrame, RichRead } from './rich-read';
-
-export type RichFieldProps = {
-  label: string;
-  value: RichText | undefined;
-  onChange: (value: RichDoc) => void;
-  /** One line rather than a text: Enter does nothing, and there are no lists. */
-  line?: boolean;
-  placeholder?: string;
-  /** The wording of a question: it has no lists, keys are told before they are typed, and the cursor finds it by its field. */
-  wording?: { field: string; onKeyDown: (event: KeyboardEvent) => void; takeFocus: boolean };
-  /** Words can be made into gaps: what a gap is called, and the id of one newly made of these words. */
-  gaps?: { labelOf: (id: string) => string; make: (words: string) => string };
-};
+import { type RichFieldProps, RichFrame, RichRead } from './rich-read';
 
 /** The editor is a quarter of all script of the screen, and is not needed to read. Once it is there, new fields begin with it. */
 let editor: ComponentType<RichFieldProps> | null = null;

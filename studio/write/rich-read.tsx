@@ -1,8 +1,21 @@
 /** Rich text as the studio shows it while it is read, in the room and look that it has while it is typed. */
 import styled from 'styled-components';
-import type { Insert, RichText } from '../../core/quiz/schema';
+import type { Insert, RichDoc, RichText } from '../../core/quiz/schema';
 import { isBlank, toDoc } from '../../core/text/rich';
 import { Rich } from '../../ui/rich';
+
+export type RichFieldProps = {
+  label: string;
+  value: RichText | undefined;
+  onChange: (value: RichDoc) => void;
+  /** One line rather than a text: Enter does nothing, and there are no lists. */
+  line?: boolean;
+  placeholder?: string;
+  /** The wording of a question: it has no lists, keys are told before they are typed, and the cursor finds it by its field. */
+  wording?: { field: string; onKeyDown: (event: KeyboardEvent) => void; takeFocus: boolean };
+  /** Words can be made into gaps: what a gap is called, and the id of one newly made of these words. */
+  gaps?: { labelOf: (id: string) => string; make: (words: string) => string };
+};
 
 export const RichFrame = styled.div`
   .ProseMirror {

@@ -2,14 +2,21 @@
 import { sql } from 'drizzle-orm';
 import { POST as editPOST, GET as editGET } from '../../app/api/quizzes/[quiz]/edits/route';
 import { DELETE as quizDELETE } from '../../app/api/quizzes/[quiz]/route';
-import { POST as openPOST } from '../../app/runs/open/route';
-import { POST as stepPOST } from '../../app/runs/step/route';
+import { POST as open } from '../../app/runs/open/route';
+import { POST as step } from '../../app/runs/step/route';
+import { visitorEndpoint } from '../../app/endpoint';
+import type { Standing } from '../../contract/visits';
 import { setVerified } from '../../db/queries/members';
 import { auth, memberOf } from '../../server/auth';
 import { database } from '../../server/database';
 import { errorForLog } from '../../server/log';
 import { createQuiz, getQuiz } from '../../server/quizzes';
-import { go, newToken, published } from './world';
+import { firstLook } from '../../server/take-step';
+import { go, newToken, published, smallQuiz } from './world';
+
+const at = { params: Promise.resolve({}) };
+const openPOST = (request: Request) => open(request, at);
+const stepPOST = (request: Request) => step(request, at);
 
 const json = (body: unknown, headers: Record<string, string> = {}) =>
   new Request('http://quiz.test/x', {
@@ -59,8 +66,8 @@ describe('a visitor’s request', () => {
     const token = newToken();
     const opened = await openPOST(json({ address, token, params: {}, source: 'test' }));
     expect(opened.headers.get('cache-control')).toBe('no-store');
-    const step = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['a'] }) }));
-    expect(await step.json()).toMatchObject({ seq: 1, view: { page: { id: 'p2' } } });
+    const answer = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['a'] }) }));
+    expect(await answer.json()).toMatchObject({ seq: 1, view: { page: { id: 'p2' } } });
   });
   it('with half an emoji, or with a character that no database keeps, is taken with a sign in its place', async () => {
     const { address } = await published();
@@ -100,9 +107,23 @@ describe('a visitor’s request', () => {
     const { address } = await published();
     const token = newToken();
     await openPOST(json({ address, token, params: {}, source: 'test' }));
-    const step = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['nonsense'] }) }));
-    expect(step.status).toBe(422);
-    expect(await step.json()).toMatchObject({ refused: [{ block: 'q1', code: 'unknown' }], standing: { seq: 0 } });
+    const answer = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['nonsense'] }) }));
+    expect(answer.status).toBe(422);
+    expect(await answer.json()).toMatchObject({ refused: [{ block: 'q1', code: 'unknown' }], standing: { seq: 0 } });
+  });
+});
+
+describe('an answer of ours', () => {
+  const body = { address: 'a', token: newToken(), params: {}, source: '' };
+  it('that breaks its contract is not sent while we develop', async () => {
+    const standing = { seq: 0, edition: 1, view: null } as unknown as Standing;
+    const broken = visitorEndpoint('POST /runs/open', async () => standing);
+    expect(await told(await broken(json(body), at))).toMatchObject({ status: 503, code: 'trouble' });
+    const grown = visitorEndpoint('POST /runs/open', async () => {
+      const { view } = firstLook({ quiz: smallQuiz(), edition: 1 });
+      return { seq: 0, edition: 1, view: { ...view, key: ['a'] } };
+    });
+    expect(await told(await grown(json(body), at))).toMatchObject({ status: 503, code: 'trouble' });
   });
 });
 

@@ -1,6 +1,7 @@
 import { addPicture, LARGEST_PICTURE } from '../../../server/pictures';
-import { readBytes, studioRoute } from '../../http';
+import { memberEndpoint } from '../../endpoint';
+import { readBytes } from '../../http';
 
-export const POST = studioRoute(async (request, member) =>
+export const POST = memberEndpoint('POST /api/pictures', async (member, { request }) =>
   addPicture(member, await readBytes(request, LARGEST_PICTURE)),
 );

@@ -1,6 +1,7 @@
 import { addRecording, LARGEST_RECORDING } from '../../../server/recordings';
-import { readBytes, studioRoute } from '../../http';
+import { memberEndpoint } from '../../endpoint';
+import { readBytes } from '../../http';
 
-export const POST = studioRoute(async (request, member) =>
+export const POST = memberEndpoint('POST /api/recordings', async (member, { request }) =>
   addRecording(member, await readBytes(request, LARGEST_RECORDING)),
 );

@@ -1,4 +1,4 @@
 import { listTemplates } from '../../../server/templates';
-import { studioRoute } from '../../http';
+import { memberEndpoint } from '../../endpoint';
 
-export const GET = studioRoute(async () => ({ templates: listTemplates() }));
+export const GET = memberEndpoint('GET /api/templates', async () => ({ templates: listTemplates() }));

@@ -1,7 +1,7 @@
 import { deleteQuiz } from '../../../../server/quizzes';
-import { studioRoute } from '../../../http';
+import { memberEndpoint } from '../../../endpoint';
 
-export const DELETE = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => {
+export const DELETE = memberEndpoint('DELETE /api/quizzes/{quiz}', async (member, { params: { quiz } }) => {
   await deleteQuiz(member, quiz);
   return { deleted: quiz };
 });

@@ -1,16 +1,6 @@
 import { readIntoQuiz } from '../../../../server/quizzes';
-import { bodyReader, studioRoute } from '../../../http';
+import { memberEndpoint } from '../../../endpoint';
 
-const readBody = bodyReader<{ text: string; fileName: string }>(
-  {
-    type: 'object',
-    additionalProperties: false,
-    required: ['text', 'fileName'],
-    properties: { text: { type: 'string', minLength: 1 }, fileName: { type: 'string', maxLength: 300 } },
-  },
-  4_000_000,
-);
-
-export const POST = studioRoute(async (request, member) => ({
-  id: await readIntoQuiz(member, await readBody(request)),
+export const POST = memberEndpoint('POST /api/quizzes/read', async (member, { body }) => ({
+  id: await readIntoQuiz(member, body),
 }));

@@ -1,6 +1,6 @@
 import { copyQuiz } from '../../../../../server/quizzes';
-import { studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-export const POST = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => ({
-  id: await copyQuiz(member, quiz),
+export const POST = memberEndpoint('POST /api/quizzes/{quiz}/copy', async (member, { params }) => ({
+  id: await copyQuiz(member, params.quiz),
 }));

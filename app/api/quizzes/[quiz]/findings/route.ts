@@ -1,6 +1,6 @@
 import { findingsOf } from '../../../../../server/findings';
-import { studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-export const GET = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => ({
-  findings: await findingsOf(member, quiz),
+export const GET = memberEndpoint('GET /api/quizzes/{quiz}/findings', async (member, { params }) => ({
+  findings: await findingsOf(member, params.quiz),
 }));

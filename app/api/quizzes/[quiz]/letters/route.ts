@@ -1,18 +1,11 @@
 import { sendTest, trayOf } from '../../../../../server/mail';
-import { bodyReader, studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-const readBody = bodyReader<{ message: string; to: string }>({
-  type: 'object',
-  additionalProperties: false,
-  required: ['message', 'to'],
-  properties: { message: { type: 'string', maxLength: 60 }, to: { type: 'string', maxLength: 300 } },
-});
+export const GET = memberEndpoint('GET /api/quizzes/{quiz}/letters', async (member, { params }) =>
+  trayOf(member, params.quiz),
+);
 
-export const GET = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => trayOf(member, quiz));
-
-/** Sends a test of a letter. */
-export const POST = studioRoute<{ quiz: string }>(async (request, member, { quiz }) => {
-  const { message, to } = await readBody(request);
-  await sendTest(member, quiz, message, to);
-  return { sent: to };
+export const POST = memberEndpoint('POST /api/quizzes/{quiz}/letters', async (member, { params, body }) => {
+  await sendTest(member, params.quiz, body.message, body.to);
+  return { sent: body.to };
 });

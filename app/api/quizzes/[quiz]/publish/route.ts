@@ -1,13 +1,6 @@
 import { publishQuiz } from '../../../../../server/publish-quiz';
-import { bodyReader, LARGEST_INTEGER, studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-const readBody = bodyReader<{ revision: number }>({
-  type: 'object',
-  additionalProperties: false,
-  required: ['revision'],
-  properties: { revision: { type: 'integer', minimum: 0, maximum: LARGEST_INTEGER } },
-});
-
-export const POST = studioRoute<{ quiz: string }>(async (request, member, { quiz }) => ({
-  edition: await publishQuiz(member, quiz, (await readBody(request)).revision),
+export const POST = memberEndpoint('POST /api/quizzes/{quiz}/publish', async (member, { params, body }) => ({
+  edition: await publishQuiz(member, params.quiz, body.revision),
 }));

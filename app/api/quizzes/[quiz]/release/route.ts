@@ -1,6 +1,6 @@
 import { releaseResults } from '../../../../../server/release-results';
-import { studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-export const POST = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => ({
-  released: await releaseResults(member, quiz),
+export const POST = memberEndpoint('POST /api/quizzes/{quiz}/release', async (member, { params }) => ({
+  released: await releaseResults(member, params.quiz),
 }));

@@ -1,7 +1,7 @@
 import { restoreQuiz } from '../../../../../server/quizzes';
-import { studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-export const POST = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => {
+export const POST = memberEndpoint('POST /api/quizzes/{quiz}/restore', async (member, { params: { quiz } }) => {
   await restoreQuiz(member, quiz);
   return { restored: quiz };
 });

@@ -1,8 +1,8 @@
 import { runsAsCsv } from '../../../../../server/runs-table';
 import { getQuiz } from '../../../../../server/quizzes';
-import { studioRoute } from '../../../../http';
+import { memberFile } from '../../../../endpoint';
 
-export const GET = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => {
+export const GET = memberFile<{ quiz: string }>(async (member, { quiz }) => {
   const { address } = await getQuiz(member, quiz);
   const lines = runsAsCsv(member, quiz);
   const encoder = new TextEncoder();

@@ -1,6 +1,6 @@
 import { listStates } from '../../../../../server/history';
-import { studioRoute } from '../../../../http';
+import { memberEndpoint } from '../../../../endpoint';
 
-export const GET = studioRoute<{ quiz: string }>(async (_request, member, { quiz }) => ({
-  states: await listStates(member, quiz),
+export const GET = memberEndpoint('GET /api/quizzes/{quiz}/states', async (member, { params }) => ({
+  states: await listStates(member, params.quiz),
 }));

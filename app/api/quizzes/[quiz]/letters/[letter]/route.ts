@@ -1,8 +1,10 @@
 import { sendAgain } from '../../../../../../server/mail';
-import { studioRoute } from '../../../../../http';
+import { memberEndpoint } from '../../../../../endpoint';
 
-/** Sends a letter again that has not arrived. */
-export const POST = studioRoute<{ letter: string }>(async (_request, member, { letter }) => {
-  await sendAgain(member, letter);
-  return { queued: letter };
-});
+export const POST = memberEndpoint(
+  'POST /api/quizzes/{quiz}/letters/{letter}',
+  async (member, { params: { letter } }) => {
+    await sendAgain(member, letter);
+    return { queued: letter };
+  },
+);

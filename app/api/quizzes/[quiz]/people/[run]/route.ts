@@ -1,6 +1,6 @@
 import { readPerson } from '../../../../../../server/findings';
-import { studioRoute } from '../../../../../http';
+import { memberEndpoint } from '../../../../../endpoint';
 
-export const GET = studioRoute<{ quiz: string; run: string }>(async (_request, member, { quiz, run }) =>
-  readPerson(member, quiz, run),
+export const GET = memberEndpoint('GET /api/quizzes/{quiz}/people/{run}', async (member, { params }) =>
+  readPerson(member, params.quiz, params.run),
 );

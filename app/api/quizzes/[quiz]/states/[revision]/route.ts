@@ -1,6 +1,7 @@
 import { stateOf } from '../../../../../../server/history';
-import { studioRoute, wholeNumber } from '../../../../../http';
+import { memberEndpoint } from '../../../../../endpoint';
+import { wholeNumber } from '../../../../../http';
 
-export const GET = studioRoute<{ quiz: string; revision: string }>(async (_request, member, { quiz, revision }) => {
-  return { quiz: await stateOf(member, quiz, wholeNumber(revision, 'revision')) };
-});
+export const GET = memberEndpoint('GET /api/quizzes/{quiz}/states/{revision}', async (member, { params }) => ({
+  quiz: await stateOf(member, params.quiz, wholeNumber(params.revision, 'revision')),
+}));

@@ -1,0 +1,22 @@
+/** All endpoints that answer in JSON, by method and path. */
+import type { Static, TSchema } from '@sinclair/typebox';
+import { editing } from './editing';
+import { files } from './files';
+import { quizzes } from './quizzes';
+import { results } from './results';
+import { visits } from './visits';
+
+export const contracts = { ...editing, ...files, ...quizzes, ...results, ...visits };
+
+type Contracts = typeof contracts;
+export type Endpoint = keyof Contracts;
+
+type Part<E extends Endpoint, Name extends string> =
+  Contracts[E] extends Record<Name, infer Schema extends TSchema> ? Static<Schema> : undefined;
+export type BodyOf<E extends Endpoint> = Part<E, 'body'>;
+export type QueryOf<E extends Endpoint> = Part<E, 'query'>;
+export type AnswerOf<E extends Endpoint> = Part<E, 'answer'>;
+
+/** The names in braces of a path: `'/api/quizzes/{quiz}/people/{run}'` has `quiz` and `run`. */
+type Braced<Path extends string> = Path extends `${string}{${infer Name}}${infer Rest}` ? Name | Braced<Rest> : never;
+export type ParamsOf<E extends Endpoint> = { [Name in Braced<E>]: string };

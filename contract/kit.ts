@@ -1,0 +1,17 @@
+/** What contracts are put together from. */
+import { Type } from '@sinclair/typebox';
+import type { Question, Quiz, RichDoc } from '../core/quiz/schema';
+
+/** The largest integer that a column holds. */
+export const LARGEST_INTEGER = 2 ** 31 - 1;
+export const Revision = Type.Integer({ minimum: 0, maximum: LARGEST_INTEGER });
+export const Count = Type.Integer({ minimum: 0 });
+/** An instant as `Date.prototype.toISOString` writes it. */
+export const Instant = Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{3}Z$' });
+/** A revision as it stands in an address. */
+export const Digits = Type.String({ pattern: '^\\d{1,10}$' });
+
+// Parts of a document that is on disk. They were checked against the whole schema when they came to be there.
+export const QuizDocument = Type.Unsafe<Quiz>({ type: 'object', required: ['format', 'pages'] });
+export const QuestionDocument = Type.Unsafe<Question>({ type: 'object', required: ['id', 'kind'] });
+export const RichDocument = Type.Unsafe<RichDoc>({ type: 'object', required: ['type'] });

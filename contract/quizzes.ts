@@ -1,0 +1,83 @@
+/** The quizzes of a workspace: the list, what they begin from, what becomes of them; and the bank of questions they share. */
+import { type Static, Type } from '@sinclair/typebox';
+import { closed, oneOf } from '../core/quiz/schema/kit';
+import { contract } from './contract';
+import { Count, QuestionDocument, QuizDocument, Revision } from './kit';
+
+// Pages are given these as they are drawn; no endpoint answers with them.
+/** A quiz as the list shows it. */
+export type QuizLine = {
+  id: string;
+  title: string;
+  description: string;
+  state: 'live' | 'changed' | 'draft';
+  edition: number | null;
+  /** What the check says; null while it is still looking. */
+  faults: { errors: number; warnings: number } | null;
+  /** Runs started on each of the last thirty days, oldest first. */
+  days: number[];
+  runs: number;
+  finished: number;
+  contacts: number;
+  changedAt: string;
+  changedBy: string;
+};
+export type EditionLine = { edition: number; publishedAt: string; publishedBy: string };
+
+const QuizFileSchema = closed({ name: Type.String(), text: Type.String(), lost: Type.Array(Type.String()) });
+/** A quiz in one of the open formats, and what of it the format cannot hold. */
+export type QuizFile = Static<typeof QuizFileSchema>;
+
+const FileFormatSchema = oneOf('json', 'csv', 'md');
+export type FileFormat = Static<typeof FileFormatSchema>;
+
+const TemplateSchema = closed({ purpose: Type.String(), quiz: QuizDocument });
+/** A whole quiz to start from. */
+export type Template = Static<typeof TemplateSchema>;
+
+const BankedQuestionSchema = closed({
+  question: QuestionDocument,
+  topic: Type.Union([Type.String(), Type.Null()]),
+  /** The quizzes that take it; `own` where one has changed its copy. */
+  usedIn: Type.Array(closed({ quiz: Type.String(), title: Type.String(), own: Type.Boolean() })),
+});
+/** A question of the bank. */
+export type BankedQuestion = Static<typeof BankedQuestionSchema>;
+
+const Made = closed({ id: Type.String() });
+
+export const quizzes = {
+  'POST /api/quizzes': contract({
+    body: closed({
+      prompt: Type.String({ maxLength: 2_000 }),
+      answers: Type.Array(Type.String({ maxLength: 2_000 }), { maxItems: 200 }),
+    }),
+    answer: Made,
+  }),
+  /** Makes a quiz of a file. */
+  'POST /api/quizzes/read': contract({
+    body: closed({ text: Type.String({ minLength: 1 }), fileName: Type.String({ maxLength: 300 }) }),
+    largest: 4_000_000,
+    answer: Made,
+  }),
+  'DELETE /api/quizzes/{quiz}': contract({ answer: closed({ deleted: Type.String() }) }),
+  'POST /api/quizzes/{quiz}/restore': contract({ answer: closed({ restored: Type.String() }) }),
+  'POST /api/quizzes/{quiz}/copy': contract({ answer: Made }),
+  'GET /api/quizzes/{quiz}/file': contract({ query: closed({ as: FileFormatSchema }), answer: QuizFileSchema }),
+  'POST /api/quizzes/{quiz}/publish': contract({
+    body: closed({ revision: Revision }),
+    answer: closed({ edition: Type.Integer({ minimum: 1 }) }),
+  }),
+  /** Releases results that are kept back until somebody says so. */
+  'POST /api/quizzes/{quiz}/release': contract({ answer: closed({ released: Count }) }),
+  'GET /api/templates': contract({ answer: closed({ templates: Type.Array(TemplateSchema) }) }),
+  'GET /api/bank': contract({ answer: closed({ kept: Type.Array(BankedQuestionSchema) }) }),
+  /** Keeps questions of a quiz in the bank, which they follow from then on. */
+  'POST /api/bank': contract({
+    body: closed({
+      quiz: Type.String({ maxLength: 80 }),
+      ids: Type.Array(Type.String({ maxLength: 60 }), { minItems: 1, maxItems: 400 }),
+    }),
+    answer: closed({ links: Type.Record(Type.String(), Type.String()) }),
+  }),
+};

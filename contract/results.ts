@@ -1,0 +1,117 @@
+/** What came of a quiz: figures, people, letters. */
+import { type Static, Type } from '@sinclair/typebox';
+import { closed, oneOf, optional } from '../core/quiz/schema/kit';
+import type { QuestionKind } from '../core/quiz/schema';
+import { contract } from './contract';
+import { Count, Instant, RichDocument } from './kit';
+
+/** A count as a share, with the bounds of its 95 % interval. */
+const ShareSchema = closed({
+  id: Type.String(),
+  name: Type.String(),
+  count: Count,
+  share: Type.Number(),
+  low: Type.Number(),
+  high: Type.Number(),
+});
+export type Share = Static<typeof ShareSchema>;
+
+const FindingsSchema = closed({
+  journey: Type.Array(
+    closed({ key: Type.String(), name: Type.String(), count: Count, lost: Type.Integer(), entered: Count }),
+  ),
+  questions: Type.Array(
+    closed({
+      id: Type.String(),
+      name: Type.String(),
+      kind: Type.Unsafe<QuestionKind>({ type: 'string' }),
+      many: Type.Boolean(),
+      answered: Count,
+      options: Type.Array(ShareSchema),
+      /** How often each value was given, each cell of a grid chosen, or each item put at each place. */
+      values: optional(Type.Record(Type.String(), Count)),
+      /** How many had a question right that has a key and no options. */
+      right: optional(Count),
+    }),
+  ),
+  outcomes: Type.Array(
+    closed({ verdict: Type.String(), name: Type.String(), decided: Count, outcomes: Type.Array(ShareSchema) }),
+  ),
+  /** How many took each offer, of those who started. */
+  offers: Type.Array(ShareSchema),
+  /** The figures that tell which ways were taken, by the keys of `countsOf`. */
+  ways: Type.Record(Type.String(), Count),
+});
+/** What Findings shows. */
+export type Findings = Static<typeof FindingsSchema>;
+
+const PersonLineSchema = closed({
+  runId: Type.String(),
+  lastAt: Instant,
+  source: Type.String(),
+  finished: Type.Boolean(),
+  pages: Count,
+  name: Type.String(),
+  email: Type.String(),
+  outcomes: Type.Array(Type.String()),
+});
+export type PersonLine = Static<typeof PersonLineSchema>;
+const PeopleSchema = closed({
+  people: Type.Array(PersonLineSchema),
+  next: Type.Union([closed({ lastAt: Instant, runId: Type.String() }), Type.Null()]),
+});
+export type People = Static<typeof PeopleSchema>;
+
+const points = Type.Union([Type.Number(), Type.Null()]);
+const PersonSchema = closed({
+  runId: Type.String(),
+  edition: Type.Integer({ minimum: 1 }),
+  seenAt: Instant,
+  lastAt: Instant,
+  source: Type.String(),
+  finished: Type.Boolean(),
+  standsAt: Type.String(),
+  contact: Type.Record(Type.String(), Type.String()),
+  answers: Type.Array(closed({ question: Type.String(), answer: Type.String(), seconds: points })),
+  scales: Type.Array(closed({ id: Type.String(), name: Type.String(), points, lowest: points, highest: points })),
+  tallies: Type.Array(closed({ id: Type.String(), name: Type.String(), points: Type.Number(), won: Type.Boolean() })),
+});
+/** One run, read out. */
+export type Person = Static<typeof PersonSchema>;
+
+const LetterSchema = closed({
+  id: Type.String(),
+  recipient: Type.String(),
+  subject: Type.String(),
+  body: RichDocument,
+  writtenAt: Instant,
+  state: oneOf('waiting', 'delivered', 'failed'),
+  tries: Count,
+  trouble: Type.String(),
+  changedAt: Instant,
+});
+/** A letter in the tray, as it went out or will. */
+export type TrayLetter = Static<typeof LetterSchema>;
+const TraySchema = closed({ letters: Type.Array(LetterSchema), counts: Type.Record(Type.String(), Count) });
+export type Tray = Static<typeof TraySchema>;
+
+export const results = {
+  /** Null before it is published. */
+  'GET /api/quizzes/{quiz}/findings': contract({
+    answer: closed({ findings: Type.Union([FindingsSchema, Type.Null()]) }),
+  }),
+  /** Those who started, newest first; `before` and `run` name the last one of the page before. */
+  'GET /api/quizzes/{quiz}/people': contract({
+    query: closed({ before: optional(Type.String()), run: optional(Type.String()) }),
+    answer: PeopleSchema,
+  }),
+  'GET /api/quizzes/{quiz}/people/{run}': contract({ answer: PersonSchema }),
+  'GET /api/quizzes/{quiz}/letters': contract({ answer: TraySchema }),
+  /** Sends a test of a letter. */
+  'POST /api/quizzes/{quiz}/letters': contract({
+    body: closed({ message: Type.String({ maxLength: 60 }), to: Type.String({ maxLength: 300 }) }),
+    answer: closed({ sent: Type.String() }),
+  }),
+  /** Sends a letter again that has not arrived. */
+  'POST /api/quizzes/{quiz}/letters/{letter}': contract({ answer: closed({ queued: Type.String() }) }),
+};

@@ -1,0 +1,86 @@
+/** A visitor's pass through a quiz. The quiz is named in what is sent: the router takes half as long for an address that is always the same. */
+import { type Static, Type } from '@sinclair/typebox';
+import { closed, oneOf, optional } from '../core/quiz/schema/kit';
+import type { BlockView, View } from '../core/run/view';
+import type { Refusal } from '../core/run/faults';
+import { SentSchema } from '../core/run/sent';
+import { contract } from './contract';
+
+/** The longest ticket that a page without scripts carries. */
+export const LONGEST_TICKET = 600;
+
+/** How a request names a run: the address of its quiz, and the token that only the visitor's browser has. */
+export const TOKEN = /^[A-Za-z0-9_-]{22,64}$/;
+const run = { address: Type.String({ maxLength: 100 }), token: Type.String({ pattern: TOKEN.source }) };
+
+/** Built field by field by core/run/view.ts; here it is told that nothing stands beside what is named there. */
+const ViewSchema = Type.Unsafe<View>(
+  closed({
+    quiz: closed({
+      title: Type.String(),
+      language: Type.String(),
+      progress: Type.Boolean(),
+      looksOver: Type.Boolean(),
+      look: oneOf('chalk', 'meadow'),
+    }),
+    page: Type.Union([
+      closed({
+        id: Type.String(),
+        stage: oneOf('ask', 'result'),
+        button: Type.String(),
+        blocks: Type.Array(Type.Unsafe<BlockView>({ type: 'object', required: ['kind', 'id'] })),
+      }),
+      Type.Null(),
+    ]),
+    progress: closed({ at: Type.Integer(), of: Type.Integer() }),
+    back: Type.Boolean(),
+    finished: Type.Boolean(),
+    held: optional(Type.Object({})),
+    explained: optional(Type.Array(Type.Object({}))),
+    out: optional(Type.Union([closed({ quiz: Type.String() }), closed({ url: Type.String() })])),
+    answers: Type.Object({}),
+    contact: Type.Object({}),
+  }),
+);
+
+const StandingSchema = closed({
+  seq: Type.Integer({ minimum: 0 }),
+  edition: Type.Integer({ minimum: 1 }),
+  view: ViewSchema,
+  /** How long is left, where time is limited. Milliseconds. */
+  clock: optional(closed({ of: oneOf('page', 'quiz'), left: Type.Number({ minimum: 0 }) })),
+  /** The pages that come next for certain, to be gone on with while there is no connection. */
+  ahead: optional(Type.Array(ViewSchema)),
+});
+/** Where a run stands, as the visitor's browser is told. */
+export type Standing = Static<typeof StandingSchema>;
+
+/** What is answered with 422: nothing was taken, and why. */
+export type StepRefused = { code: 'refused'; message: string; refused: Refusal[]; standing: Standing };
+
+export const visits = {
+  /** Opens a run, or tells where the one of this token stands. */
+  'POST /runs/open': contract({
+    body: closed({
+      ...run,
+      params: Type.Record(Type.String(), Type.String({ maxLength: 2_000 }), { maxProperties: 40 }),
+      source: Type.String({ maxLength: 200 }),
+      /** Of a page without scripts, whose run is to be gone on with. */
+      ticket: optional(Type.String({ maxLength: LONGEST_TICKET })),
+    }),
+    largest: 16_000,
+    answer: StandingSchema,
+  }),
+  /** Takes the `seq`th thing that is sent in a run. */
+  'POST /runs/step': contract({
+    body: closed({ ...run, seq: Type.Integer({ minimum: 1, maximum: 10_000 }), sent: SentSchema }),
+    largest: 64_000,
+    answer: StandingSchema,
+  }),
+  /** A certificate as a PDF. */
+  'POST /q/{address}/certificate': contract({
+    body: closed({ token: run.token, block: Type.String({ maxLength: 60 }) }),
+    largest: 4_000,
+    answer: Type.Unknown(),
+  }),
+};

@@ -1,1 +1,0 @@
-export type EditionLine = { edition: number; publishedAt: string; publishedBy: string };
