@@ -1,7 +1,9 @@
+import { OTHER } from '../core/questions/choice/options';
+import { answerText } from '../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../contract/results';
-import { indexOf, nameOf, OTHER, questionsOf } from '../core/quiz/lookup';
+import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
 import type { Question, Quiz } from '../core/quiz/schema';
-import { answerText } from '../core/run/progress';
+
 import { foldRun, questionsOnWay } from '../core/run/run';
 import { contactOf, type Result, resultOf } from '../core/score/result';
 import { journeyOf, offersIn } from '../core/stats/counts';

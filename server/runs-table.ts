@@ -1,8 +1,10 @@
 /** The runs of a quiz as a table to be taken out. */
 import Papa from 'papaparse';
-import { indexOf, nameOf, OTHER, questionsOf } from '../core/quiz/lookup';
+import { OTHER } from '../core/questions/choice/options';
+import { answerText } from '../core/questions/registry';
+import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
 import type { Choice, Question, Quiz } from '../core/quiz/schema';
-import { answerText } from '../core/run/progress';
+
 import { foldRun, questionsOnWay, type Run } from '../core/run/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../core/score/answer';
 import { contactOf, type Result, resultOf } from '../core/score/result';

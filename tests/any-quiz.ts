@@ -1,6 +1,7 @@
 /** Quizzes and answers of every kind, made from a seed: the same seed gives the same ones. */
+import { boundsOf } from '../core/questions/measured';
 import type { Condition, Page, Question, Quiz, Scale, Verdict } from '../core/quiz/schema';
-import { boundsOf, isQuestion } from '../core/quiz/lookup';
+import { isQuestion } from '../core/quiz/lookup';
 import { randomOf } from '../core/run/random';
 import type { Answer } from '../core/score/answer';
 import { quiz } from './quizzes';

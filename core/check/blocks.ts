@@ -1,6 +1,9 @@
 /** What is wrong or missing in single questions and blocks. */
+import { boundsOf } from '../questions/measured';
+import { isKeyed, isReviewed } from '../questions/registry';
+import { pickRange } from '../questions/choice/options';
 import type { Block, ContactBlock, Page, Picture, Question, Quiz } from '../quiz/schema';
-import { boundsOf, isContact, isKeyed, isQuestion, isReviewed, nameOf, pickRange, questionsOf } from '../quiz/lookup';
+import { isContact, isQuestion, nameOf, questionsOf } from '../quiz/lookup';
 import { drawnCount, poolOf } from '../run/draw';
 import { targetsOfQuestion } from '../score/weights';
 import { testsIn } from '../score/conditions';

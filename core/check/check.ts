@@ -1,6 +1,7 @@
+import { isKeyed, isReviewed } from '../questions/registry';
 import type { Op } from '../quiz/edits';
 import type { Page, Quiz } from '../quiz/schema';
-import { indexOf, isContact, isKeyed, isQuestion, isReviewed, questionsOf } from '../quiz/lookup';
+import { indexOf, isContact, isQuestion, questionsOf } from '../quiz/lookup';
 import { differences } from '../run/examples';
 import { walk } from '../run/walk';
 import { resultOf } from '../score/result';

@@ -3,12 +3,16 @@
  * through the quiz. Where pages lead back, each rule is tried by itself: over all answers, sums and verdicts that it asks about, whether or not
  * they can come together.
  */
+import { boundsOf } from '../questions/measured';
+import { isKeyed } from '../questions/registry';
+import { pickRange } from '../questions/choice/options';
+import { subsets } from '../questions/ranges';
 import type { Condition, Page, Question, Quiz, Target } from '../quiz/schema';
-import { boundsOf, indexOf, isKeyed, pickRange } from '../quiz/lookup';
+import { indexOf } from '../quiz/lookup';
 import { acceptedOf } from '../text/fold';
 import { type Facts, holds, type Test, testsIn } from '../score/conditions';
 import type { Answer } from '../score/answer';
-import { subsets } from '../score/weights';
+
 import { round9 } from '../score/numbers';
 import { isListable, type Way, waysToAnswer } from '../rehearse/answers';
 import { conditionsOf, controlColumns } from '../rehearse/columns';

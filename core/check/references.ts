@@ -1,6 +1,7 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
+import { optionIds } from '../questions/choice/options';
 import type { Block, Carry, Condition, Quiz, Target } from '../quiz/schema';
-import { indexOf, isQuestion, nameOf, optionIds } from '../quiz/lookup';
+import { indexOf, isQuestion, nameOf } from '../quiz/lookup';
 import { isWebAddress } from '../text/address';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../score/conditions';

@@ -1,6 +1,7 @@
 /** The questions of a quiz as a list. */
+import { isKeyed } from '../questions/registry';
 import type { Accepted, Question, Quiz } from '../quiz/schema';
-import { isKeyed, isQuestion } from '../quiz/lookup';
+import { isQuestion } from '../quiz/lookup';
 import { acceptedOf } from '../text/fold';
 import { plainText } from '../text/rich';
 import type { Listed, ListedAnswer, ListedQuiz } from './listed';

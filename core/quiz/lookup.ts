@@ -1,16 +1,6 @@
 /** Finding things in a document by id, and the few readings of it that everybody needs. */
-import type {
-  Accepted,
-  Block,
-  Choice,
-  ContactBlock,
-  Outcome,
-  Page,
-  Question,
-  QuestionKind,
-  Quiz,
-  Verdict,
-} from './schema';
+import type { Block, ContactBlock, Outcome, Page, Question, Quiz, Verdict } from './schema';
+import { isKind } from '../questions/registry';
 import { type Fill, plainText } from '../text/rich';
 
 export type Index = {
@@ -61,55 +51,9 @@ export function indexOf(quiz: Quiz): Index {
   return index;
 }
 
-const kinds: Record<QuestionKind, true> = {
-  choice: true,
-  text: true,
-  essay: true,
-  number: true,
-  slider: true,
-  rating: true,
-  date: true,
-  order: true,
-  match: true,
-  gaps: true,
-  grid: true,
-  spots: true,
-};
-export const isQuestion = (block: Block): block is Question => Object.hasOwn(kinds, block.kind);
+export const isQuestion = (block: Block): block is Question => isKind(block.kind);
 export const isContact = (block: Block): block is ContactBlock => block.kind === 'contact';
 export const questionsOf = (quiz: Quiz): Question[] => [...indexOf(quiz).questions.values()];
-
-const accepts = (list: Accepted[] | undefined): boolean => (list?.length ?? 0) > 0;
-
-/** Whether right and wrong exist for it. */
-export function isKeyed(question: Question): boolean {
-  switch (question.kind) {
-    case 'choice':
-      return question.options.some((o) => (o.credit ?? 0) > 0);
-    case 'text':
-      return accepts(question.accept);
-    case 'number':
-    case 'slider':
-    case 'date':
-      return question.target !== undefined;
-    case 'order':
-      return question.keyed !== false && question.items.length > 0;
-    case 'match':
-      return question.pairs.length > 0;
-    case 'gaps':
-      return question.gaps.some((g) => accepts(g.accept));
-    case 'grid':
-      return Object.keys(question.key ?? {}).length > 0;
-    case 'spots':
-      return question.spots.some((s) => s.region !== undefined || accepts(s.accept));
-    case 'essay':
-    case 'rating':
-      return false;
-  }
-}
-
-/** Whether a person marks it: an essay that is to be reviewed. */
-export const isReviewed = (question: Question): boolean => question.kind === 'essay' && question.review === true;
 
 /** What visitors read of a question where it stands in a list. Its name is the creator's own, and not for them. */
 export const wordingOf = (question: Question, fill?: Fill): string => plainText(question.prompt, fill);
@@ -117,37 +61,6 @@ export const wordingOf = (question: Question, fill?: Fill): string => plainText(
 /** What the creator calls it: the own label, or else the wording. */
 export const nameOf = (question: Question): string =>
   question.name?.trim() || plainText(question.prompt) || 'Untitled question';
-
-/** The id of the free entry of a choice that has one. */
-export const OTHER = 'other';
-
-/** Every id that can be chosen, the free entry included. */
-export const optionIds = (question: Choice): string[] => {
-  const ids = question.options.map((o) => o.id);
-  return question.other && !ids.includes(OTHER) ? [...ids, OTHER] : ids;
-};
-
-/** How many options may be chosen: what the question says, within what it has. A required one takes at least one. */
-export function pickRange(question: Choice): { min: number; max: number } {
-  if (question.pick === 'one') return { min: question.required ? 1 : 0, max: 1 };
-  const all = optionIds(question).length;
-  const max = Math.min(question.max ?? all, all);
-  return { min: Math.max(question.min ?? 0, question.required ? 1 : 0), max };
-}
-
-/** The bounds of a number, slider or rating; undefined where it has none. */
-export function boundsOf(question: Extract<Question, { kind: 'number' | 'slider' | 'rating' }>): {
-  min?: number;
-  max?: number;
-  step: number;
-} {
-  if (question.kind === 'rating') return { min: question.min ?? 1, max: question.max ?? 5, step: 1 };
-  return {
-    ...(question.min === undefined ? {} : { min: question.min }),
-    ...(question.max === undefined ? {} : { max: question.max }),
-    step: question.step ?? 1,
-  };
-}
 
 /** A thing without some of its fields. */
 export const without = <T extends object, K extends keyof T>(thing: T, ...fields: K[]): Omit<T, K> =>

@@ -1,5 +1,6 @@
 /** What can be said of how visitors answer a question, by a guess or by counting. */
-import { isKeyed } from './lookup';
+
+import { isKeyed } from '../questions/registry';
 import type { Question } from './schema';
 
 /**

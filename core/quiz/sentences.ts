@@ -1,6 +1,7 @@
 /** Conditions and targets in words, as a creator reads them. */
+import { OTHER } from '../questions/choice/options';
 import { isQuestion, nameOf } from './lookup';
-import { indexOf, OTHER } from './lookup';
+import { indexOf } from './lookup';
 import type { Condition, Question, Quiz, Target, Unit } from './schema';
 
 /** A condition that asks one thing. */

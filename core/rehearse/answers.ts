@@ -1,11 +1,15 @@
 /** How rehearsed visitors answer (model, section 5, the even mix). */
+import { boundsOf } from '../questions/measured';
+import { isKeyed } from '../questions/registry';
+import { pickRange } from '../questions/choice/options';
+import { isInside } from '../questions/spots/region';
+import { subsets } from '../questions/ranges';
 import type { Question, Region } from '../quiz/schema';
-import { boundsOf, isKeyed, pickRange } from '../quiz/lookup';
+
 import { mannerOf } from '../quiz/manner';
 import { acceptedOf } from '../text/fold';
 import type { Answer } from '../score/answer';
-import { isInside } from '../score/credit';
-import { subsets } from '../score/weights';
+
 import { shuffled } from '../run/random';
 import { cellOf, type Mix, rowShare, shareOf, sharesAt, valuesIn, weightOf, weightsIn, type Weights } from './mix';
 import { round9 } from '../score/numbers';

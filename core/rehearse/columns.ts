@@ -1,6 +1,7 @@
 /** What a state of a rehearsal must remember, found from what the conditions and verdicts of the quiz ask about. */
+import { isKeyed } from '../questions/registry';
 import type { Condition, Quiz, Verdict } from '../quiz/schema';
-import { isKeyed, isQuestion } from '../quiz/lookup';
+import { isQuestion } from '../quiz/lookup';
 import { type Test, testsIn } from '../score/conditions';
 import { namesIn } from '../score/formula';
 import { planOf, type Track, trackKey } from '../score/ledger';

@@ -2,8 +2,9 @@
  * Exact odds, by carrying all distinct states of a run forward. Each verdict and each scale is followed in a walk of its own, so that what
  * need not be known together is not multiplied.
  */
+import { isKeyed } from '../questions/registry';
 import type { Question, Quiz, Target, Verdict } from '../quiz/schema';
-import { indexOf, isKeyed } from '../quiz/lookup';
+import { indexOf } from '../quiz/lookup';
 import { hasMovingPages } from '../run/order';
 import { planOf, readScale, readTally } from '../score/ledger';
 import { decide, measureOf, tiedAtTop, winnersOf } from '../score/verdicts';

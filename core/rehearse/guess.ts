@@ -1,6 +1,7 @@
 /** The creator's guess of how visitors answer, as a mix for the rehearsal. */
+import { boundsOf } from '../questions/measured';
 import type { Choice, Grid, Question, Quiz } from '../quiz/schema';
-import { boundsOf, questionsOf } from '../quiz/lookup';
+import { questionsOf } from '../quiz/lookup';
 import { mannerOf } from '../quiz/manner';
 import { round9 } from '../score/numbers';
 import { cellOf, type Mix, type Weights } from './mix';

@@ -1,5 +1,6 @@
+import { isKeyed } from '../questions/registry';
 import type { Quiz } from '../quiz/schema';
-import { isKeyed, questionsOf } from '../quiz/lookup';
+import { questionsOf } from '../quiz/lookup';
 import type { Answer } from '../score/answer';
 import { creditOf } from '../score/credit';
 import { isListable, waysToAnswer } from './answers';

@@ -2,8 +2,9 @@
  * Carries all distinct states of a run forward side by side, page by page, merging those that are alike. A state is a row of numbers: sums,
  * counts, remembered answers, only as far as something later asks about them.
  */
+import { isKeyed } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target, Verdict } from '../quiz/schema';
-import { indexOf, isContact, isKeyed, isQuestion } from '../quiz/lookup';
+import { indexOf, isContact, isQuestion } from '../quiz/lookup';
 import { type Facts, holds, type Test, testsIn } from '../score/conditions';
 import { creditOf } from '../score/credit';
 import { factsOf } from '../score/facts';

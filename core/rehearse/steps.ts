@@ -1,5 +1,6 @@
+import { boundsOf } from '../questions/measured';
 import type { Question } from '../quiz/schema';
-import { boundsOf } from '../quiz/lookup';
+
 import { round9 } from '../score/numbers';
 
 /** Beyond this many ways to answer a question they are drawn, or followed part by part, rather than listed. */

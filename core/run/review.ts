@@ -1,13 +1,13 @@
 /** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
+import { isKeyed, isReviewed, answerText } from '../questions/registry';
+import { type Media, mediaOf } from '../questions/asked';
 import type { Question, RichText } from '../quiz/schema';
-import { isKeyed, isReviewed, wordingOf } from '../quiz/lookup';
+import { wordingOf } from '../quiz/lookup';
 import { acceptedOf } from '../text/fold';
 import { numbered } from '../text/language';
 import type { Answer } from '../score/answer';
 import { marksOf } from '../score/credit';
 import { round9 } from '../score/numbers';
-import { answerText } from './progress';
-import { type Media, mediaOf } from './question-view';
 
 export type ReviewLine = {
   id: string;

@@ -2,8 +2,9 @@
  * The way through a quiz: one pure step function, for the visitor, the preview, the rehearsal, the command and the sample data alike.
  * A run is the list of what the visitor sent; `foldRun` gives its state at any point, so every prefix can be stored and gone on with.
  */
+import { isKeyed } from '../questions/registry';
 import type { Block, Page, Question, Quiz, Target } from '../quiz/schema';
-import { indexOf, isKeyed } from '../quiz/lookup';
+import { indexOf } from '../quiz/lookup';
 import type { Answer } from '../score/answer';
 import { creditOf } from '../score/credit';
 import { type Facts, holds } from '../score/conditions';

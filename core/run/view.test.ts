@@ -1,7 +1,8 @@
+import { answerText } from '../questions/registry';
 import { choice, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import type { Block, Question, Quiz } from '../quiz/schema';
 import { composeLetter } from './letter';
-import { answerText, progressOf } from './progress';
+import { progressOf } from './progress';
 import { foldRun, type Sent, startRun } from './run';
 import { reviewLine } from './review';
 import { viewOf } from './view';

@@ -2,16 +2,20 @@
  * What the visitor's browser may see of a quiz: the page they stand on, without keys, weights, rules, accepted words, or the
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
+import { OTHER } from '../questions/choice/options';
+import { answerText, type QuestionView } from '../questions/registry';
+import { given, type Part, partsOf } from '../questions/parts';
+import { type Media, mediaOf } from '../questions/asked';
 import type { Block, Offer, Page, Picture, Quiz, RichText } from '../quiz/schema';
-import { indexOf, isQuestion, OTHER, wordingOf } from '../quiz/lookup';
+import { indexOf, isQuestion, wordingOf } from '../quiz/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../score/answer';
 import { fillFor, provisionalVerdicts, resultOf, type Result } from '../score/result';
 import { addressWith, carried } from './carry';
 import { besideIt, HELD_BACK, type HeldBack } from './held-back';
 import { LOOK_OVER } from './look-over';
-import { answerText, progressOf } from './progress';
-import { given, type Media, mediaOf, type Part, partsOf, projectQuestion, type QuestionView } from './question-view';
+import { progressOf } from './progress';
+import { projectQuestion } from './question-view';
 import { type ReviewLine, reviewLine } from './review';
 import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
 import { type ScoreLine, scoreLine, topicLines } from './score-lines';
@@ -28,7 +32,7 @@ export type {
   RatingView,
   SpotsView,
   TypedView,
-} from './question-view';
+} from '../questions/registry';
 export type { ReviewLine } from './review';
 export type { ScoreLine } from './score-lines';
 

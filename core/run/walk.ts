@@ -1,7 +1,8 @@
 /** Walks a run whose answers are all known beforehand, as they stand in a file (model, section 7, `score`). */
+import { answerFault } from '../questions/registry';
 import type { ContactBlock, Quiz } from '../quiz/schema';
 import { indexOf, isContact, isQuestion } from '../quiz/lookup';
-import { type Answer, answerFault } from '../score/answer';
+import { type Answer } from '../score/answer';
 import { drawnBlocks } from './draw';
 import { currentPage, type ContactGiven, goOn, questionsOnWay, type Run, startRun } from './run';
 

@@ -1,6 +1,7 @@
+import { answerFault } from '../questions/registry';
 import { choice, option, text } from '../../tests/quizzes';
 import type { Question } from '../quiz/schema';
-import { answerFault, chosenIn, dayNumber, isAnswered, isFreeEntry, partOf } from './answer';
+import { chosenIn, dayNumber, isAnswered, isFreeEntry, partOf } from './answer';
 
 const one = choice('q', [option('a'), option('b')]);
 const many = choice('q', [option('a'), option('b')], { pick: 'many' });

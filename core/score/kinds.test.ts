@@ -1,13 +1,15 @@
 /** Credit, weights and conditions by kind: each line a case that can be worked out by hand. */
+import { answerFault } from '../questions/registry';
+import { isInside } from '../questions/spots/region';
 import type { Condition, Question } from '../quiz/schema';
 import { choice, option, page, quiz } from '../../tests/quizzes';
 import { walk } from '../run/walk';
 import { runFacts } from '../run/run';
 import { slipsBetween, fold } from '../text/fold';
 import type { Answer } from './answer';
-import { answerFault } from './answer';
+
 import { holds } from './conditions';
-import { creditOf, gradeOf, isInside, marksOf } from './credit';
+import { creditOf, gradeOf, marksOf } from './credit';
 import { contribution, rangeOf } from './weights';
 
 type Of<K extends Question['kind']> = Partial<Extract<Question, { kind: K }>>;

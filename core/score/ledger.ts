@@ -2,8 +2,10 @@
  * Running sums of one pass through a quiz. The quiz is laid out once as a plan: which sums there are ("tracks"), and for each question which
  * of them it moves and by how much. A run is then scored by adding its questions to a ledger one by one.
  */
+import { isKeyed, isReviewed } from '../questions/registry';
+import { OTHER } from '../questions/choice/options';
 import type { Question, Quiz } from '../quiz/schema';
-import { isKeyed, isReviewed, OTHER, questionsOf } from '../quiz/lookup';
+import { questionsOf } from '../quiz/lookup';
 import { type Answer, chosenIn, isAnswered } from './answer';
 import { type Marked, marksOf } from './credit';
 import { type Contribution, contribution, rangeOf, targetsOfQuestion } from './weights';

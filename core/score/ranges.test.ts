@@ -1,8 +1,9 @@
 /** The least and the most that a question can add, against every legal answer tried one after the other. */
+import { subsets } from '../questions/ranges';
 import { option } from '../../tests/quizzes';
 import type { Question } from '../quiz/schema';
 import type { Answer } from './answer';
-import { contribution, rangeOf, subsets, targetsOfQuestion } from './weights';
+import { contribution, rangeOf, targetsOfQuestion } from './weights';
 
 type Kind = Question['kind'];
 const make = (kind: Kind, more: object): Question =>

@@ -1,8 +1,9 @@
+import { answerText } from '../questions/registry';
 import type { Insert, Quiz } from '../quiz/schema';
 import type { Fill } from '../text/rich';
 import { ledgerOf, questionsOnWay, type Run, runFacts } from '../run/run';
 import { dayIn, listIn } from '../text/language';
-import { answerText } from '../run/progress';
+
 import { indexOf } from '../quiz/lookup';
 import { isAnswered } from './answer';
 import { round9 } from './numbers';

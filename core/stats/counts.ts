@@ -2,8 +2,9 @@
  * What a run adds to the figures of its quiz: a set of keys, each counted once per run. Figures are sums of these sets, so a run that goes
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
+import { boundsOf } from '../questions/measured';
 import type { Offer, Question, Quiz } from '../quiz/schema';
-import { boundsOf, indexOf, isContact, isQuestion } from '../quiz/lookup';
+import { indexOf, isContact, isQuestion } from '../quiz/lookup';
 import { mannerOf } from '../quiz/manner';
 import { cellOf } from '../rehearse/mix';
 import { type Answer, chosenIn, isAnswered } from '../score/answer';

@@ -1,6 +1,8 @@
 /** Reads runs one after the other and tells what they say together (model, section 6). Nothing of a run is kept but sums. */
+import { isKeyed, isReviewed } from '../questions/registry';
+import { optionIds } from '../questions/choice/options';
 import type { Choice, Question, Quiz } from '../quiz/schema';
-import { isKeyed, isReviewed, optionIds, questionsOf } from '../quiz/lookup';
+import { questionsOf } from '../quiz/lookup';
 import { chosenIn, isAnswered } from '../score/answer';
 import { resultOf } from '../score/result';
 import { contribution, weighs } from '../score/weights';

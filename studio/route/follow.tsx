@@ -2,10 +2,11 @@
 /** Following a visitor: answers are picked, the way lights up, and the scores move. */
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { answerText } from '../../core/questions/registry';
 import { indexOf, nameOf } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
 import { rehearsedRun } from '../../core/rehearse/sampled';
-import { answerText } from '../../core/run/progress';
+
 import { foldRun, type Run, type Sent } from '../../core/run/run';
 import { resultOf } from '../../core/score/result';
 import { TextButton } from '../../ui/controls';

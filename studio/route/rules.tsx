@@ -3,7 +3,8 @@
 import { Plus } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import styled from 'styled-components';
-import { isKeyed, isQuestion, without } from '../../core/quiz/lookup';
+import { isKeyed } from '../../core/questions/registry';
+import { isQuestion, without } from '../../core/quiz/lookup';
 import type { Condition, Page, Quiz, Target } from '../../core/quiz/schema';
 import { isBlank } from '../../core/text/rich';
 import { Choose, TextButton } from '../../ui/controls';

@@ -1,5 +1,6 @@
 /** What a condition can ask about, and how it is asked at first. */
-import { indexOf, nameOf, OTHER } from '../../core/quiz/lookup';
+import { OTHER } from '../../core/questions/choice/options';
+import { indexOf, nameOf } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
 import { questionsBefore, type Test } from '../../core/quiz/sentences';
 import { knownName } from '../../core/run/carry';

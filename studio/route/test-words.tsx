@@ -1,7 +1,9 @@
 'use client';
 /** One test of a condition, in words with choices in them. */
 import { Fragment, type ReactNode } from 'react';
-import { indexOf, isKeyed, OTHER, without } from '../../core/quiz/lookup';
+import { isKeyed } from '../../core/questions/registry';
+import { OTHER } from '../../core/questions/choice/options';
+import { indexOf, without } from '../../core/quiz/lookup';
 import type { Condition, Question, Quiz } from '../../core/quiz/schema';
 import { conditionWords, type Test } from '../../core/quiz/sentences';
 import { Choose, LineInput, MenuButton } from '../../ui/controls';

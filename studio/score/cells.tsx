@@ -1,8 +1,9 @@
 'use client';
 /** The cells of the grid: what stands in one, and how it is said. */
 import { memo } from 'react';
+import { isKeyed, isReviewed } from '../../core/questions/registry';
 import { isShare, type Weighed } from '../../core/quiz/weighed';
-import { isKeyed, isReviewed } from '../../core/quiz/lookup';
+
 import { Mark } from '../../ui/marks';
 import { signed, type Target } from '../targets';
 import { GUESS, RIGHT } from './weigh-edits';

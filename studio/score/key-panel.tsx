@@ -1,7 +1,8 @@
 'use client';
 /** What the question of the chosen row is worth, beside its key. */
 import type { ReactNode } from 'react';
-import { isKeyed } from '../../core/quiz/lookup';
+
+import { isKeyed } from '../../core/questions/registry';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { placeOfBlock, setField } from '../edits';

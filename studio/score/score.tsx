@@ -3,8 +3,9 @@
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { isKeyed } from '../../core/questions/registry';
 import type { Quiz } from '../../core/quiz/schema';
-import { indexOf, isKeyed, isQuestion, nameOf, questionsOf } from '../../core/quiz/lookup';
+import { indexOf, isQuestion, nameOf, questionsOf } from '../../core/quiz/lookup';
 import { type Weighed, weighedIn } from '../../core/quiz/weighed';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';

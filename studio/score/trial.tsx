@@ -2,8 +2,9 @@
 /** One run beside the grid and what it comes to: a perfect one, an empty one, or one put together by choosing answers. */
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { pickRange } from '../../core/questions/choice/options';
 import { perfectAnswers } from '../../core/rehearse/perfect';
-import { indexOf, pickRange } from '../../core/quiz/lookup';
+import { indexOf } from '../../core/quiz/lookup';
 import type { Quiz } from '../../core/quiz/schema';
 import { walk } from '../../core/run/walk';
 import { type Answer, chosenIn } from '../../core/score/answer';

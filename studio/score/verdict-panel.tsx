@@ -1,8 +1,9 @@
 'use client';
 /** How a verdict is decided, as sentences with choices in them. */
+import { isKeyed, isReviewed } from '../../core/questions/registry';
 import type { Quiz, Verdict } from '../../core/quiz/schema';
 import type { Op } from '../../core/quiz/edits';
-import { isKeyed, isReviewed, questionsOf } from '../../core/quiz/lookup';
+import { questionsOf } from '../../core/quiz/lookup';
 import { spanOf } from '../../core/rehearse/span';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';

@@ -3,10 +3,11 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { isKeyed, isReviewed } from '../../core/questions/registry';
 import { changeKind } from '../../core/quiz/change-kind';
 import type { Place } from '../../core/quiz/edits';
 import type { Choice, Page, Question, QuestionKind, RichDoc } from '../../core/quiz/schema';
-import { isKeyed, isReviewed, without } from '../../core/quiz/lookup';
+import { without } from '../../core/quiz/lookup';
 import { isBlank, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
 import { BankLine } from '../bank/from-bank';

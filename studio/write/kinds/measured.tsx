@@ -1,7 +1,8 @@
 'use client';
 /** Number, slider, rating and date: ends, steps, and what is right. */
+import { boundsOf } from '../../../core/questions/measured';
 import type { Question } from '../../../core/quiz/schema';
-import { boundsOf } from '../../../core/quiz/lookup';
+
 import { Choose, Toggle } from '../../../ui/controls';
 import { useDocumentStore } from '../../document';
 import { placeOfBlock, setField } from '../../edits';

@@ -1,0 +1,69 @@
+/**
+ * What every kind of question is asked by the rest of the product. Each kind has a folder that answers it, in three parts: answer.ts reads
+ * answers, view.ts says what a visitor may see, score.ts what an answer is worth. `registry.ts` is the only list of them, and `laws.test.ts`
+ * the suite that each passes.
+ */
+import type { RefusalCode } from '../run/refusal';
+import type { Answer } from '../score/answer';
+import type { Question, QuestionKind, RichText } from '../quiz/schema';
+
+export type Of<K extends QuestionKind> = Extract<Question, { kind: K }>;
+
+export type Told = { code: RefusalCode; message: string };
+
+/** Reading answers. */
+export type AnswerSide<Q extends Question> = {
+  /** Why something cannot be an answer: a wrong type, or an id that the question does not have. Null where it can. Takes any JSON. */
+  answerFault(question: Q, answer: unknown): string | null;
+  /** What a visitor is told of such an answer, where there is more to say than that it cannot be taken. */
+  toldOfFault?(question: Q, answer: Answer): Told | null;
+  /** What a visitor is told who left it out, where it is required. */
+  toldOfNothing?(question: Q): string;
+  /** What a visitor is told of an answer that could be one, and is not within what is asked. Null where it is. */
+  refusal(question: Q, answer: Answer): Told | null;
+  /** The words of an answer, as a person reads them. */
+  answerText(question: Q, answer: Answer): string;
+};
+
+/** How a view is made: `mixed` shuffles as this visitor sees it, `fill` puts values into words. */
+export type Showing = { mixed: <T>(parts: T[]) => T[]; fill: (text: RichText) => RichText };
+
+/** What a visitor may see. Built field by field, so that a field added to the document stays secret until it is named here. */
+export type ViewSide<Q extends Question, View> = {
+  view(question: Q, showing: Showing): View;
+};
+
+/** @property credit 0..1, not yet rounded, so that a third of three marks is one mark; null where there is no key, no answer, or a person has yet to mark it (`pending`) */
+export type Grade = { credit: number | null; pending: boolean };
+export const graded = (credit: number): Grade => ({ credit, pending: false });
+export const ungraded: Grade = { credit: null, pending: false };
+export const pending: Grade = { credit: null, pending: true };
+
+/** The least and the most; ±Infinity where a number without bounds can add any amount. */
+export type Range = { low: number; high: number };
+
+/** The marks of an answer by the key alone. */
+export type MarksOf = (answer: Answer) => number;
+/** A weight that an answer has, and how often it counts. */
+export type Take = (weight: number | undefined, times: number) => void;
+
+/** What an answer is worth. Formulas: model, section 3. */
+export type ScoreSide<Q extends Question> = {
+  /** Whether right and wrong exist for it. */
+  isKeyed(question: Q): boolean;
+  /** Whether a person marks it. */
+  isReviewed?(question: Q): boolean;
+  /** How right an answer is, of a question that has a key. */
+  grade(question: Q, answer: Answer): Grade;
+  /** The weights of its parts, by scale or outcome. */
+  weights(question: Q): (Record<string, number> | undefined)[];
+  /** Hands over each weight for a target that an answer has. */
+  weigh(question: Q, target: string, answer: Answer, take: Take): void;
+  /**
+   * The least and the most that an answer can add to a target.
+   * @param marks where marks go into that target too
+   */
+  range(question: Q, target: string, marks: MarksOf | null): Range;
+};
+
+export type Kind<Q extends Question, View> = AnswerSide<Q> & ViewSide<Q, View> & ScoreSide<Q>;
