@@ -77,6 +77,34 @@ const Board = styled.div`
   }
 `;
 
+/** An outcome and what takes it away; below, where its band begins. */
+const BandRow = styled.li`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 8px;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+  padding-bottom: 6px;
+  .outcome {
+    display: flex;
+    align-items: baseline;
+  }
+  .outcome > i {
+    flex: none;
+  }
+  .where {
+    grid-row: 2;
+    grid-column: 1 / -1;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 8px;
+    align-items: baseline;
+    color: var(--ink-2);
+    font-size: 13px;
+    padding-inline-start: 8px;
+  }
+`;
+
 const unitWords = { points: 'points', percent: 'percent', right: 'questions right' };
 const shown = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
 
@@ -218,18 +246,8 @@ export function BandRuler({
           .map((band, i) => ({ band, i }))
           .reverse()
           .map(({ band, i }) => (
-            <li
-              key={i}
-              style={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                gap: '2px 8px',
-                alignItems: 'center',
-                borderBottom: '1px solid var(--line)',
-                paddingBottom: 4,
-              }}
-            >
-              <div style={{ display: 'inline', flex: '1 1 140px', minWidth: 0 }}>
+            <BandRow key={i}>
+              <div className="outcome">
                 <Bar $n={colourOf(band.outcome)} />
                 <Choose
                   label={`Outcome of band ${i + 1}`}
@@ -238,49 +256,49 @@ export function BandRuler({
                   onChange={(outcome) => onChange(bands.map((b, k) => (k === i ? { ...b, outcome } : b)))}
                 />
               </div>
-              {i === 0 ? (
-                <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>
-                  {bands.length > 1 ? 'all below' : 'everything'}
-                </span>
-              ) : (
-                <>
-                  <Choose
-                    label={`Where band ${i + 1} begins`}
-                    value={band.at ?? 'number'}
-                    options={[
-                      { id: 'number', label: 'from' },
-                      { id: 'half', label: 'from half' },
-                      { id: 'full', label: 'from all of it' },
-                    ]}
-                    onChange={(to) =>
-                      onChange(
-                        bands.map(({ at: _old, ...b }, k) => {
-                          const own = bands[k]?.at;
-                          const at = k === i ? (to === 'number' ? undefined : to) : own;
-                          return { ...b, ...(at ? { at } : {}) };
-                        }),
-                      )
-                    }
-                  />
-                  {band.at === undefined && (
-                    <NumberField
-                      label=""
-                      name={`From where the band of ${nameOf(band.outcome)} goes`}
-                      value={band.from}
-                      wide
-                      {...(verdict.unit === 'percent' ? { after: '%' } : {})}
-                      onChange={(to) => {
-                        if (to === undefined) return;
-                        // Typed past a neighbour it would turn the order round; it is kept where it makes sense.
-                        const [least, upmost] = [bands[i - 1]?.from, bands[i + 1]?.from];
-                        if ((i > 1 && least !== undefined && to <= least) || (upmost !== undefined && to >= upmost))
-                          return;
-                        set(i, to);
-                      }}
+              <div className="where">
+                {i === 0 ? (
+                  <span>{bands.length > 1 ? 'all below' : 'everything'}</span>
+                ) : (
+                  <>
+                    <Choose
+                      label={`Where band ${i + 1} begins`}
+                      value={band.at ?? 'number'}
+                      options={[
+                        { id: 'number', label: 'from' },
+                        { id: 'half', label: 'from half' },
+                        { id: 'full', label: 'from all of it' },
+                      ]}
+                      onChange={(to) =>
+                        onChange(
+                          bands.map(({ at: _old, ...b }, k) => {
+                            const own = bands[k]?.at;
+                            const at = k === i ? (to === 'number' ? undefined : to) : own;
+                            return { ...b, ...(at ? { at } : {}) };
+                          }),
+                        )
+                      }
                     />
-                  )}
-                </>
-              )}
+                    {band.at === undefined && (
+                      <NumberField
+                        label=""
+                        name={`From where the band of ${nameOf(band.outcome)} goes`}
+                        value={band.from}
+                        wide
+                        {...(verdict.unit === 'percent' ? { after: '%' } : {})}
+                        onChange={(to) => {
+                          if (to === undefined) return;
+                          // Typed past a neighbour it would turn the order round; it is kept where it makes sense.
+                          const [least, upmost] = [bands[i - 1]?.from, bands[i + 1]?.from];
+                          if ((i > 1 && least !== undefined && to <= least) || (upmost !== undefined && to >= upmost))
+                            return;
+                          set(i, to);
+                        }}
+                      />
+                    )}
+                  </>
+                )}
+              </div>
               {bands.length > 1 && (
                 <TextButton
                   aria-label={`Remove the band of ${nameOf(band.outcome)}`}
@@ -289,7 +307,7 @@ export function BandRuler({
                   <X size={14} />
                 </TextButton>
               )}
-            </li>
+            </BandRow>
           ))}
       </ol>
       {verdict.outcomes.length > 0 && (
