@@ -172,7 +172,7 @@ async function wrongRequests(app: App): Promise<boolean> {
   })();
   const target = { app: app.url(), cookie, quiz: at.quizId, address: at.address };
   // Signing out would end what the others need, and deleting what they ask for.
-  const report = await fuzz(target, { requests, seed });
+  const report = await fuzz(target, { requests, seed, atOnce: option('at-once', 4) });
   over = true;
   await other;
   const median = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
