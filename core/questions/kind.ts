@@ -3,9 +3,9 @@
  * answers, view.ts says what a visitor may see, score.ts what an answer is worth. `registry.ts` is the only list of them, and `laws.test.ts`
  * the suite that each passes.
  */
-import type { RefusalCode } from '../run/refusal';
+import type { RefusalCode } from './refusal';
 import type { Answer } from '../score/answer';
-import type { Question, QuestionKind, RichText } from '../quiz/schema';
+import type { Picture, Question, QuestionKind, RichText } from '../quiz/schema';
 
 export type Of<K extends QuestionKind> = Extract<Question, { kind: K }>;
 
@@ -66,4 +66,58 @@ export type ScoreSide<Q extends Question> = {
   range(question: Q, target: string, marks: MarksOf | null): Range;
 };
 
-export type Kind<Q extends Question, View> = AnswerSide<Q> & ViewSide<Q, View> & ScoreSide<Q>;
+/**
+ * What the weights of a question in a mix are:
+ * - `options`: of a choice of one the weight of each option, of a choice of several the probability 0..1 of each by itself;
+ * - `values`: the weight of each number that may be given;
+ * - `cells`: by `cellOf` (core/rehearse/mix) row and column of a grid without a key; a weight where a row takes one column, the probability of each by itself where it takes several;
+ * - `places`: by `cellOf` item and place, from 1, the weight of each item among those that are left for that place;
+ * - `right`: the probability 0..1 of being right; what is given else is the same wrong answer.
+ */
+export type Manner = 'options' | 'values' | 'cells' | 'places' | 'right';
+
+/** How rehearsed visitors answer (model, section 5). */
+export type RehearseSide<Q extends Question> = {
+  /** How a mix speaks of it; null where all visitors give the same answer to it. */
+  manner(question: Q): Manner | null;
+  /** How many ways of answering there are, where that depends on the question. */
+  countWays?(question: Q): number;
+  /** Every answer worth trying, each as likely as the others. Of a question whose ways can be listed. */
+  tries(question: Q): Answer[];
+  /** One of the answers, where there are too many to be listed. */
+  draw?(question: Q, random: () => number): Answer;
+};
+
+/** Ids are made by the caller, since the core has no randomness of its own. */
+export type NewId = (prefix: string) => string;
+
+/** A line of a question of any kind: an answer, an item, a row, one side of a pair, an accepted spelling. */
+export type Line = {
+  id?: string;
+  text: string;
+  picture?: Picture;
+  credit?: number;
+  weights?: Record<string, number>;
+  /** The other side of a pair. */
+  with?: string;
+};
+
+/** What a creator does with it. */
+export type AuthorSide<Q extends Question> = {
+  /** A new one, ready to be typed into. */
+  blank(newId: NewId): Q;
+  /** Its lines, as another kind may take them over. */
+  lines(question: Q): Line[];
+  /** A new one, already with what all kinds have, that takes over the lines and whatever else it can hold of the old one. */
+  become(question: Q, lines: Line[], old: Question, newId: NewId): Q;
+  /** What else stands in it, counted, so that what is lost can be told. */
+  holds?(question: Q): { pictures?: number; gaps?: number; places?: number };
+  /** What counts as right, in words; "" where nothing does. */
+  rightText(question: Q): string;
+};
+
+export type Kind<Q extends Question, View> = AnswerSide<Q> &
+  ViewSide<Q, View> &
+  ScoreSide<Q> &
+  RehearseSide<Q> &
+  AuthorSide<Q>;

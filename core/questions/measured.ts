@@ -1,7 +1,8 @@
 /** What numbers, sliders and ratings have in common. */
+import type { Question } from '../quiz/schema';
 import type { Answer } from '../score/answer';
 import { round9 } from '../score/numbers';
-import { type AnswerSide, graded, type MarksOf, type Of, type Range, type ScoreSide } from './kind';
+import { type AnswerSide, graded, type Line, type MarksOf, type Of, type Range, type ScoreSide } from './kind';
 import { rightOrWrong, spanning } from './ranges';
 
 export type Measured = Of<'number' | 'slider' | 'rating'>;
@@ -81,4 +82,30 @@ function isNear(value: number, { target = 0, within = 0, withinPercent }: Target
 function edges({ target = 0, within = 0, withinPercent, step = 1 }: Targeted): number[] {
   const reach = Math.max(within, (Math.abs(target) * (withinPercent ?? 0)) / 100);
   return [target, target - reach, target + reach, target - reach - step, target + reach + step];
+}
+
+/** What a question of another kind brings along that numbers, sliders and ratings all hold. */
+export const measuredBefore = (old: Question): Pick<Measured, 'min' | 'max' | 'weights' | 'reverse'> =>
+  isMeasured(old)
+    ? {
+        ...(old.min === undefined ? {} : { min: old.min }),
+        ...(old.max === undefined ? {} : { max: old.max }),
+        ...(old.weights ? { weights: old.weights } : {}),
+        ...(old.reverse ? { reverse: true } : {}),
+      }
+    : {};
+export const isMeasured = (question: Question): question is Measured =>
+  question.kind === 'number' || question.kind === 'slider' || question.kind === 'rating';
+
+/** The right answer of a question of another kind, where it is a number. */
+export function rightValue(lines: Line[]): { target?: number } {
+  const right = Number(lines.find((line) => line.credit === 1)?.text.replace(',', '.') || NaN);
+  return Number.isFinite(right) ? { target: right } : {};
+}
+
+/** The values that count as right, in words. */
+export function targetText({ target, within = 0, withinPercent }: Targeted): string {
+  if (target === undefined) return '';
+  const slack = withinPercent ? (Math.abs(target) * withinPercent) / 100 : within;
+  return slack === 0 ? String(target) : `${round9(target - slack)} – ${round9(target + slack)}`;
 }

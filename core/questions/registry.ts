@@ -1,6 +1,29 @@
 /** The only list of kinds. Whoever wants to know something of a question asks its kind here. */
 import type { Question, QuestionKind } from '../quiz/schema';
 import { type Answer, isAnswered } from '../score/answer';
+import { choiceAuthor } from './choice/author';
+import { textAuthor } from './text/author';
+import { essayAuthor } from './essay/author';
+import { numberAuthor } from './number/author';
+import { sliderAuthor } from './slider/author';
+import { ratingAuthor } from './rating/author';
+import { dateAuthor } from './date/author';
+import { orderAuthor } from './order/author';
+import { matchAuthor } from './match/author';
+import { gapsAuthor } from './gaps/author';
+import { gridAuthor } from './grid/author';
+import { spotsAuthor } from './spots/author';
+import { choiceRehearse } from './choice/rehearse';
+import { textRehearse } from './text/rehearse';
+import { essayRehearse } from './essay/rehearse';
+import { numberRehearse } from './number/rehearse';
+import { steppedRehearse } from './slider/rehearse';
+import { dateRehearse } from './date/rehearse';
+import { orderRehearse } from './order/rehearse';
+import { matchRehearse } from './match/rehearse';
+import { gapsRehearse } from './gaps/rehearse';
+import { gridRehearse } from './grid/rehearse';
+import { spotsRehearse } from './spots/rehearse';
 import { choiceAnswer } from './choice/answer';
 import { choiceScore } from './choice/score';
 import { type ChoiceView, choiceView } from './choice/view';
@@ -14,7 +37,7 @@ import { type GapsView, gapsView } from './gaps/view';
 import { gridAnswer } from './grid/answer';
 import { gridScore } from './grid/score';
 import { type GridView, gridView } from './grid/view';
-import type { Kind, Of } from './kind';
+import type { Kind, NewId, Of } from './kind';
 import { matchAnswer } from './match/answer';
 import { matchScore } from './match/score';
 import { type MatchView, matchView } from './match/view';
@@ -56,18 +79,18 @@ export type QuestionView =
   | SpotsView;
 
 const kinds: { [K in QuestionKind]: Kind<Of<K>, QuestionView> } = {
-  choice: { ...choiceAnswer, ...choiceView, ...choiceScore },
-  text: { ...lineAnswer, ...typedView, ...textScore },
-  essay: { ...textAnswer, ...typedView, ...essayScore },
-  number: { ...measuredAnswer, ...measuredView, ...targetedScore },
-  slider: { ...measuredAnswer, ...measuredView, ...targetedScore },
-  rating: { ...measuredAnswer, ...ratingView, ...ratingScore },
-  date: { ...dateAnswer, ...dateView, ...dateScore },
-  order: { ...orderAnswer, ...orderView, ...orderScore },
-  match: { ...matchAnswer, ...matchView, ...matchScore },
-  gaps: { ...gapsAnswer, ...gapsView, ...gapsScore },
-  grid: { ...gridAnswer, ...gridView, ...gridScore },
-  spots: { ...spotsAnswer, ...spotsView, ...spotsScore },
+  choice: { ...choiceAnswer, ...choiceView, ...choiceScore, ...choiceRehearse, ...choiceAuthor },
+  text: { ...lineAnswer, ...typedView, ...textScore, ...textRehearse, ...textAuthor },
+  essay: { ...textAnswer, ...typedView, ...essayScore, ...essayRehearse, ...essayAuthor },
+  number: { ...measuredAnswer, ...measuredView, ...targetedScore, ...numberRehearse, ...numberAuthor },
+  slider: { ...measuredAnswer, ...measuredView, ...targetedScore, ...steppedRehearse, ...sliderAuthor },
+  rating: { ...measuredAnswer, ...ratingView, ...ratingScore, ...steppedRehearse, ...ratingAuthor },
+  date: { ...dateAnswer, ...dateView, ...dateScore, ...dateRehearse, ...dateAuthor },
+  order: { ...orderAnswer, ...orderView, ...orderScore, ...orderRehearse, ...orderAuthor },
+  match: { ...matchAnswer, ...matchView, ...matchScore, ...matchRehearse, ...matchAuthor },
+  gaps: { ...gapsAnswer, ...gapsView, ...gapsScore, ...gapsRehearse, ...gapsAuthor },
+  grid: { ...gridAnswer, ...gridView, ...gridScore, ...gridRehearse, ...gridAuthor },
+  spots: { ...spotsAnswer, ...spotsView, ...spotsScore, ...spotsRehearse, ...spotsAuthor },
 };
 
 export const isKind = (name: string): name is QuestionKind => Object.hasOwn(kinds, name);
@@ -88,3 +111,6 @@ export const answerFault = (question: Question, answer: unknown): string | null 
 /** The words of an answer, as a person reads them; none where nothing was answered. */
 export const answerText = (question: Question, answer: Answer | undefined): string =>
   isAnswered(answer) ? kindOf(question).answerText(question, answer) : '';
+
+/** A new question of a kind, ready to be typed into. */
+export const blankQuestion = (kind: QuestionKind, newId: NewId): Question => kinds[kind].blank(newId);

@@ -1,7 +1,9 @@
-import type { Block, Page, QuestionKind, Quiz } from './schema';
+import { choiceAuthor } from '../questions/choice/author';
+import type { NewId } from '../questions/kind';
+import { blankQuestion } from '../questions/registry';
+import type { Block, Choice, Page, QuestionKind, Quiz } from './schema';
 
-/** Ids are made by the caller, since the core has no randomness of its own. */
-export type NewId = (prefix: string) => string;
+export type { NewId } from '../questions/kind';
 
 /** A quiz of these pages, with all else as it is where nothing is said. */
 export const emptyQuiz = (id: string, title: string, pages: Page[]): Quiz => ({
@@ -41,23 +43,7 @@ export function blankQuiz(
   ]);
 }
 
-export const choiceBlock = (newId: NewId) => ({
-  id: newId('q'),
-  kind: 'choice' as const,
-  pick: 'one' as const,
-  prompt: '',
-  required: true,
-  options: [
-    { id: newId('o'), text: '' },
-    { id: newId('o'), text: '' },
-  ],
-});
-
-/** Two things that belong together, with nothing written yet. */
-export const newPair = (newId: NewId) => ({
-  left: { id: newId('l'), text: '' },
-  right: { id: newId('r'), text: '' },
-});
+export const choiceBlock = (newId: NewId): Choice => choiceAuthor.blank(newId);
 
 export const resultPage = (newId: NewId): Page => ({
   id: newId('p'),
@@ -80,8 +66,6 @@ export type BlockKind =
 
 /** A block of a kind as the "/" menu offers it, ready to be typed into. */
 export function newBlock(kind: BlockKind, newId: NewId): Block {
-  const asked = { id: newId('q'), prompt: '', required: true };
-  const line = () => ({ id: newId('i'), text: '' });
   switch (kind) {
     case 'one':
       return choiceBlock(newId);
@@ -99,25 +83,6 @@ export function newBlock(kind: BlockKind, newId: NewId): Block {
           { id: newId('o'), text: 'No' },
         ],
       };
-    case 'text':
-    case 'essay':
-    case 'number':
-    case 'date':
-      return { ...asked, kind };
-    case 'slider':
-      return { ...asked, kind, min: 0, max: 10 };
-    case 'rating':
-      return { ...asked, kind, as: 'stars', max: 5 };
-    case 'order':
-      return { ...asked, kind, items: [line(), line(), line()] };
-    case 'match':
-      return { ...asked, kind, pairs: [newPair(newId), newPair(newId)] };
-    case 'gaps':
-      return { ...asked, kind, text: '', gaps: [] };
-    case 'grid':
-      return { ...asked, kind, pick: 'one', rows: [line(), line()], columns: [line(), line(), line()] };
-    case 'spots':
-      return { ...asked, kind, spots: [] };
     case 'offer':
       return { id: newId('b'), kind: 'offer', offer: { text: '', button: 'Have a look', url: '' } };
     case 'words':
@@ -136,5 +101,7 @@ export function newBlock(kind: BlockKind, newId: NewId): Block {
         skippable: true,
         consent: { text: 'Yes, send me my result by mail.', version: 1, required: true },
       };
+    default:
+      return blankQuestion(kind, newId);
   }
 }

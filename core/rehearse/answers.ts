@@ -1,53 +1,28 @@
 /** How rehearsed visitors answer (model, section 5, the even mix). */
-import { boundsOf } from '../questions/measured';
-import { isKeyed } from '../questions/registry';
-import { pickRange } from '../questions/choice/options';
-import { isInside } from '../questions/spots/region';
-import { subsets } from '../questions/ranges';
-import type { Question, Region } from '../quiz/schema';
-
+import { answeredRange } from '../questions/choice/options';
+import { rowAnswers } from '../questions/grid/rehearse';
+import { kindOf } from '../questions/registry';
+import { MOST_WAYS } from '../questions/steps';
 import { mannerOf } from '../quiz/manner';
-import { acceptedOf } from '../text/fold';
+import type { Question } from '../quiz/schema';
 import type { Answer } from '../score/answer';
-
-import { shuffled } from '../run/random';
 import { cellOf, type Mix, rowShare, shareOf, sharesAt, valuesIn, weightOf, weightsIn, type Weights } from './mix';
-import { round9 } from '../score/numbers';
-import { MOST_WAYS, stepsOf } from './steps';
 
 export type Way = { answer: Answer; share: number };
-
-const FILLED = '…';
-/** Words that nobody accepts. */
-const WRONG = '\u0001';
 
 type ChoiceQuestion = Extract<Question, { kind: 'choice' }>;
 type GridQuestion = Extract<Question, { kind: 'grid' }>;
 
-/** How many options may be chosen, given that the question is answered. */
-const answeredRange = (question: ChoiceQuestion) => {
-  const { min, max } = pickRange(question);
-  return { min: Math.max(1, min), max: Math.min(max, question.options.length) };
-};
-
 /** How many ways of answering there are, where that depends on the question. */
-export function countWays(question: Question): number {
-  if (question.kind === 'choice')
-    return question.pick === 'one' ? question.options.length : 2 ** question.options.length;
-  if (question.kind === 'grid' && !isKeyed(question)) {
-    const each = question.pick === 'many' ? 2 ** question.columns.length - 1 : question.columns.length;
-    return each ** question.rows.length;
-  }
-  if (question.kind === 'order' && !isKeyed(question)) return question.items.reduce((n, _, i) => n * (i + 1), 1);
-  return 2;
-}
+export const countWays = (question: Question): number => kindOf(question).countWays?.(question) ?? 2;
 
 /** Whether every way of answering can be listed. */
 export const isListable = (question: Question): boolean => countWays(question) <= MOST_WAYS;
 
-const even = (answers: Answer[]): Way[] => answers.map((answer) => ({ answer, share: 1 / answers.length }));
-const rightOrWrong = (right: Answer, wrong: Answer | null): Way[] =>
-  wrong === null ? even([right]) : even([right, wrong]);
+const evenWays = (question: Question): Way[] => {
+  const answers = kindOf(question).tries(question);
+  return answers.map((answer) => ({ answer, share: 1 / answers.length }));
+};
 
 /** Every way a rehearsed visitor may answer, evenly or by a mix, with its share. The question must be listable. */
 export function waysToAnswer(question: Question, mix?: Mix): Way[] {
@@ -62,100 +37,6 @@ export function waysToAnswer(question: Question, mix?: Mix): Way[] {
   return weighed.filter(({ share }) => share > 0).map(({ answer, share }) => ({ answer, share: share / sum }));
 }
 
-function evenWays(question: Question): Way[] {
-  switch (question.kind) {
-    case 'choice': {
-      if (question.pick === 'one') return even(question.options.map((o) => [o.id]));
-      const { min, max } = answeredRange(question);
-      return even(
-        subsets(question.options.length, min, max).map((subset) => subset.map((i) => question.options[i]?.id ?? '')),
-      );
-    }
-    case 'text': {
-      const accept = (question.accept ?? []).map(acceptedOf);
-      const right = accept.find((a) => a.credit === 1) ?? accept[0];
-      return right ? rightOrWrong(right.text, WRONG) : even([FILLED]);
-    }
-    case 'essay':
-      return even([FILLED]);
-    case 'slider':
-    case 'rating':
-      return even(stepsOf(question));
-    case 'number':
-      return question.target === undefined
-        ? even([middle(question)])
-        : rightOrWrong(question.target, wrongNumber(question));
-    case 'date':
-      return question.target === undefined
-        ? even(['2027-04-18'])
-        : rightOrWrong(question.target, farFrom(question.target, question.within ?? 0));
-    case 'order': {
-      const ids = question.items.map((i) => i.id);
-      if (!isKeyed(question)) return even(permutations(ids));
-      return rightOrWrong(ids, ids.length > 1 ? [...ids.slice(1), ids[0] ?? ''] : null);
-    }
-    case 'match': {
-      const rights = question.pairs.map((p) => p.right.id);
-      const extra = question.extras?.[0]?.id;
-      const turned = rights.length > 1 ? [...rights.slice(1), rights[0] ?? ''] : extra === undefined ? null : [extra];
-      const answer = (list: string[]) => Object.fromEntries(question.pairs.map((p, i) => [p.left.id, list[i] ?? '']));
-      return rightOrWrong(answer(rights), turned && answer(turned));
-    }
-    case 'gaps': {
-      const answer = (right: boolean) =>
-        Object.fromEntries(
-          question.gaps.map((gap) => [
-            gap.id,
-            right ? (bestAccepted(gap.accept) ?? FILLED) : gap.accept?.length ? WRONG : FILLED,
-          ]),
-        );
-      return isKeyed(question) ? rightOrWrong(answer(true), answer(false)) : even([answer(true)]);
-    }
-    case 'grid':
-      return isKeyed(question) ? gridRightOrWrong(question) : even(gridAnswers(question));
-    case 'spots':
-      return spotsWays(question);
-  }
-}
-
-const bestAccepted = (accept: Parameters<typeof acceptedOf>[0][] | undefined): string | undefined => {
-  const list = (accept ?? []).map(acceptedOf);
-  return (list.find((a) => a.credit === 1) ?? list[0])?.text;
-};
-
-function middle(question: Extract<Question, { kind: 'number' }>): number {
-  const { min, max, step } = boundsOf(question);
-  if (min === undefined || max === undefined) return min ?? max ?? 1;
-  return round9(min + Math.floor((max - min) / 2 / step) * step);
-}
-
-/** A value within bounds that is not near the target; null where there is none. */
-function wrongNumber(question: Extract<Question, { kind: 'number' }>): number | null {
-  const { target = 0, within = 0, withinPercent = 0 } = question;
-  const { min = -Infinity, max = Infinity, step } = boundsOf(question);
-  const reach = Math.max(within, (Math.abs(target) * withinPercent) / 100);
-  const above = round9(target + reach + step);
-  if (above <= max) return above;
-  const below = round9(target - reach - step);
-  return below >= min ? below : null;
-}
-
-function farFrom(day: string, within: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + (Math.floor(within) + 1) * 86_400_000).toISOString().slice(0, 10);
-}
-
-function permutations(ids: string[]): string[][] {
-  if (ids.length < 2) return [ids];
-  return ids.flatMap((id, i) => permutations([...ids.slice(0, i), ...ids.slice(i + 1)]).map((rest) => [id, ...rest]));
-}
-
-/** Every way to answer one row of a grid. */
-export function rowAnswers(question: GridQuestion): string[][] {
-  const ids = question.columns.map((c) => c.id);
-  if (question.pick !== 'many') return ids.map((id) => [id]);
-  return subsets(ids.length, 1, ids.length).map((subset) => subset.map((i) => ids[i] ?? ''));
-}
-
 /** Every way to answer one row of a grid without a key, evenly or by a mix, with its share. */
 export function waysInRow(question: GridQuestion, row: string, mix?: Mix): { answer: string[]; share: number }[] {
   const all = rowAnswers(question);
@@ -166,93 +47,12 @@ export function waysInRow(question: GridQuestion, row: string, mix?: Mix): { ans
   return all.map((answer, i) => ({ answer, share: (own[i] ?? 0) / sum })).filter(({ share }) => share > 0);
 }
 
-const gridAnswers = (question: GridQuestion): Answer[] =>
-  question.rows.reduce<Record<string, string[]>[]>(
-    (answers, row) =>
-      answers.flatMap((answer) => rowAnswers(question).map((columns) => ({ ...answer, [row.id]: columns }))),
-    [{}],
-  );
-
-function gridRightOrWrong(question: GridQuestion): Way[] {
-  const all = rowAnswers(question);
-  const same = (a: string[], b: string[]) => a.length === b.length && b.every((id) => a.includes(id));
-  const fill = (right: boolean) =>
-    question.rows.map((row) => {
-      const key = question.key?.[row.id];
-      const columns = right ? (key ?? all[0]) : all.find((one) => !same(one, key ?? []));
-      return [row.id, columns] as const;
-    });
-  const wrong = fill(false);
-  const possible = wrong.some(([, columns]) => columns !== undefined);
-  const answer = (rows: (readonly [string, string[] | undefined])[]) =>
-    Object.fromEntries(rows.map(([id, columns]) => [id, columns ?? []]));
-  return rightOrWrong(answer(fill(true)), possible ? answer(wrong) : null);
-}
-
-function spotsWays(question: Extract<Question, { kind: 'spots' }>): Way[] {
-  const fill = (right: boolean): Record<string, string | [number, number]> | null => {
-    const parts = question.spots.map((spot) => {
-      if (spot.region) return [spot.id, pointOf(spot.region, right)] as const;
-      return [spot.id, right ? (bestAccepted(spot.accept) ?? FILLED) : spot.accept?.length ? WRONG : FILLED] as const;
-    });
-    if (parts.some(([, value]) => value === null)) return null;
-    return Object.fromEntries(parts) as Record<string, string | [number, number]>;
-  };
-  const right = fill(true) ?? {};
-  return isKeyed(question) ? rightOrWrong(right, fill(false)) : even([right]);
-}
-
-/** A point inside a region, or outside of it: the first found on a fine mesh. */
-function pointOf(region: Region, inside: boolean): [number, number] | null {
-  const middles: [number, number][] =
-    'r' in region
-      ? [[region.x, region.y]]
-      : 'width' in region
-        ? [[region.x + region.width / 2, region.y + region.height / 2]]
-        : [];
-  const mesh = Array.from({ length: 101 * 101 }, (_, i): [number, number] => [
-    (i % 101) / 100,
-    Math.floor(i / 101) / 100,
-  ]);
-  return [...middles, ...mesh].find((point) => isInside(point, region) === inside) ?? null;
-}
-
 /** Draws one way of answering, by the same shares. */
 export function drawAnswer(question: Question, random: () => number, mix?: Mix): Answer {
   const weights = weightsIn(mix, question);
   if (weights) return drawWeighed(question, weights, random, mix);
-  if (!isListable(question)) {
-    if (question.kind === 'grid') {
-      const ways = question.pick === 'many' ? null : rowAnswers(question);
-      return Object.fromEntries(
-        question.rows.map((row) => [
-          row.id,
-          ways
-            ? (ways[Math.floor(random() * ways.length)] ?? [])
-            : someOf(
-                question.columns.map((c) => c.id),
-                1,
-                question.columns.length,
-                random,
-              ),
-        ]),
-      );
-    }
-    if (question.kind === 'order')
-      return shuffled(
-        question.items.map((i) => i.id),
-        random,
-      );
-    if (question.kind === 'choice') {
-      const { min, max } = answeredRange(question);
-      return someOf(
-        question.options.map((o) => o.id),
-        min,
-        max,
-        random,
-      );
-    }
-  }
+  const kind = kindOf(question);
+  if (kind.draw && !isListable(question)) return kind.draw(question, random);
   const ways = waysOnce(question);
   return ways[Math.floor(random() * ways.length)]?.answer ?? [];
 }
@@ -372,22 +172,4 @@ function waysOnce(question: Question): Way[] {
   const known = listed.get(question) ?? waysToAnswer(question);
   listed.set(question, known);
   return known;
-}
-
-/**
- * Each of the ids with ½, among those sets that are large and small enough: the size is drawn by how many sets of that size there are, then
- * the set among them.
- */
-function someOf(ids: string[], min: number, max: number, random: () => number): string[] {
-  const sizes: number[] = [];
-  let total = 0;
-  let sets = 1;
-  for (let size = 0; size <= ids.length; size++) {
-    sizes.push(size >= min && size <= max ? sets : 0);
-    total += sizes[size] ?? 0;
-    sets = (sets * (ids.length - size)) / (size + 1);
-  }
-  let left = random() * total;
-  const size = sizes.findIndex((n) => (left -= n) < 0);
-  return shuffled(ids, random).slice(0, Math.max(min, size));
 }

@@ -5,7 +5,7 @@ import { questionsOf } from '../quiz/lookup';
 import { mannerOf } from '../quiz/manner';
 import { round9 } from '../score/numbers';
 import { cellOf, type Mix, type Weights } from './mix';
-import { stepsOf } from './steps';
+import { stepsOf } from '../questions/steps';
 
 type Order = Extract<Question, { kind: 'order' }>;
 

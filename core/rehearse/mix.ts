@@ -3,7 +3,7 @@ import type { Choice, Grid, Question } from '../quiz/schema';
 import { mannerOf } from '../quiz/manner';
 import type { Answer } from '../score/answer';
 import { round9 } from '../score/numbers';
-import { stepsOf } from './steps';
+import { stepsOf } from '../questions/steps';
 
 export type Weights = Readonly<Record<string, number>>;
 /** By question, as `mannerOf` it has them. Questions that are not in it are answered evenly. */

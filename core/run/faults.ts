@@ -4,10 +4,10 @@ import { isContact, isQuestion } from '../quiz/lookup';
 import type { Told } from '../questions/kind';
 import { kindOf } from '../questions/registry';
 import { type Answer, isAnswered } from '../score/answer';
-import type { Refusal, RefusalCode } from './refusal';
+import type { Refusal, RefusalCode } from '../questions/refusal';
 import type { ContactGiven, Sent } from './sent';
 
-export { type Refusal, type RefusalCode, refuse } from './refusal';
+export { type Refusal, type RefusalCode, refuse } from '../questions/refusal';
 
 /** Answers to questions, and contacts for blocks, that are not on this page. */
 export function strangers(blocks: Block[], sent: Extract<Sent, { do: 'go' }>): Refusal[] {

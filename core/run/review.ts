@@ -1,13 +1,10 @@
 /** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
-import { isKeyed, isReviewed, answerText } from '../questions/registry';
+import { answerText, isKeyed, isReviewed, kindOf } from '../questions/registry';
 import { type Media, mediaOf } from '../questions/asked';
 import type { Question, RichText } from '../quiz/schema';
 import { wordingOf } from '../quiz/lookup';
-import { acceptedOf } from '../text/fold';
-import { numbered } from '../text/language';
 import type { Answer } from '../score/answer';
 import { marksOf } from '../score/credit';
-import { round9 } from '../score/numbers';
 
 export type ReviewLine = {
   id: string;
@@ -23,49 +20,6 @@ export type ReviewLine = {
   /** Shown with the explanations. */
   media?: Media;
 };
-
-/** What counts as right, in words; "" where nothing does. */
-export function rightText(question: Question): string {
-  const first = (accept: Parameters<typeof acceptedOf>[0][] | undefined) =>
-    (accept ?? []).map(acceptedOf).find((a) => a.credit === 1)?.text ?? '';
-  switch (question.kind) {
-    case 'choice':
-      return question.options
-        .filter((o) => o.credit === 1)
-        .map((o) => o.text || (o.picture?.text ?? ''))
-        .join(', ');
-    case 'text':
-      return first(question.accept);
-    case 'number':
-    case 'slider': {
-      if (question.target === undefined) return '';
-      const slack = question.withinPercent
-        ? (Math.abs(question.target) * question.withinPercent) / 100
-        : (question.within ?? 0);
-      const [low, high] = [round9(question.target - slack), round9(question.target + slack)];
-      return slack === 0 ? String(question.target) : `${low} – ${high}`;
-    }
-    case 'date':
-      return question.target ?? '';
-    case 'order':
-      return question.keyed === false ? '' : numbered(question.items.map((i) => i.text));
-    case 'match':
-      return question.pairs
-        .map((p) => `${p.left.text || p.left.picture?.text}: ${p.right.text || p.right.picture?.text}`)
-        .join('; ');
-    case 'gaps':
-      return question.gaps.map((g) => first(g.accept) || '–').join(', ');
-    case 'grid':
-      return answerText(question, question.key ?? {});
-    case 'spots':
-      return question.spots
-        .filter((s) => s.accept)
-        .map((s, i) => `${s.text ?? i + 1}: ${first(s.accept)}`)
-        .join('; ');
-    default:
-      return '';
-  }
-}
 
 type Allowed = { right?: boolean; marks?: boolean; explanations?: boolean };
 
@@ -89,7 +43,7 @@ export function reviewLine(
     ...((state === 'wrong' || state === 'partly') && told.wrong !== undefined ? [told.wrong] : []),
     ...(told.always === undefined ? [] : [told.always]),
   ];
-  const right = rightText(question);
+  const right = kindOf(question).rightText(question);
   const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
   return {
     id: question.id,

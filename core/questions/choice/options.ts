@@ -16,3 +16,9 @@ export function pickRange(question: Choice): { min: number; max: number } {
   const max = Math.min(question.max ?? all, all);
   return { min: Math.max(question.min ?? 0, question.required ? 1 : 0), max };
 }
+
+/** How many options may be chosen, given that the question is answered, and not freely. */
+export const answeredRange = (question: Choice): { min: number; max: number } => {
+  const { min, max } = pickRange(question);
+  return { min: Math.max(1, min), max: Math.min(max, question.options.length) };
+};

@@ -1,6 +1,7 @@
 import { graded, type MarksOf, type Of, type Range, type ScoreSide } from '../kind';
 import { creditByParts } from '../parts';
 import { plus, spanning } from '../ranges';
+import { ordersOf } from './orders';
 
 type Order = Of<'order'>;
 
@@ -57,9 +58,4 @@ function tried(question: Order, target: string, marks: MarksOf): Range {
       return sum + marks(answer);
     }),
   );
-}
-
-function ordersOf(ids: string[]): string[][] {
-  if (ids.length < 2) return [ids];
-  return ids.flatMap((id) => ordersOf(ids.filter((x) => x !== id)).map((rest) => [id, ...rest]));
 }

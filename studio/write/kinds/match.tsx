@@ -3,7 +3,7 @@
 import { type ClipboardEvent, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import type { Question } from '../../../core/quiz/schema';
-import { newPair } from '../../../core/quiz/blank';
+import { newPair } from '../../../core/questions/match/author';
 import { without } from '../../../core/quiz/lookup';
 import { useDocumentStore } from '../../document';
 import { newId, placeOfBlock, setField } from '../../edits';

@@ -1,0 +1,33 @@
+import type { Choice } from '../../quiz/schema';
+import type { AuthorSide } from '../kind';
+import { fresh, idOf, sided, weighed } from '../lines';
+
+export const choiceAuthor: AuthorSide<Choice> = {
+  blank: (newId) => ({
+    ...fresh(newId),
+    kind: 'choice',
+    pick: 'one',
+    options: [
+      { id: newId('o'), text: '' },
+      { id: newId('o'), text: '' },
+    ],
+  }),
+  lines: (question) => question.options,
+  become: (question, lines, _old, newId) =>
+    lines.length === 0
+      ? question
+      : {
+          ...question,
+          options: lines.map((line) => ({
+            id: idOf(line, 'o', newId),
+            ...sided(line),
+            ...(line.credit === undefined ? {} : { credit: line.credit }),
+            ...weighed(line),
+          })),
+        },
+  rightText: (question) =>
+    question.options
+      .filter((o) => o.credit === 1)
+      .map((o) => o.text || (o.picture?.text ?? ''))
+      .join(', '),
+};

@@ -1,0 +1,14 @@
+import type { Of, RehearseSide } from '../kind';
+import { rightOrWrongAnswer } from '../tries';
+
+const ANY_DAY = '2027-04-18';
+const DAY = 86_400_000;
+
+export const dateRehearse: RehearseSide<Of<'date'>> = {
+  manner: (question) => (question.target === undefined ? null : 'right'),
+  tries: ({ target, within = 0 }) =>
+    target === undefined ? [ANY_DAY] : rightOrWrongAnswer(target, farFrom(target, within)),
+};
+
+const farFrom = (day: string, within: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + (Math.floor(within) + 1) * DAY).toISOString().slice(0, 10);

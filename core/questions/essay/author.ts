@@ -1,0 +1,9 @@
+import type { AuthorSide, Of } from '../kind';
+import { fresh } from '../lines';
+
+export const essayAuthor: AuthorSide<Of<'essay'>> = {
+  blank: (newId) => ({ ...fresh(newId), kind: 'essay' }),
+  lines: () => [],
+  become: (question) => question,
+  rightText: () => '',
+};

@@ -1,0 +1,11 @@
+import type { AuthorSide, Of } from '../kind';
+import { fresh, spelled } from '../lines';
+import { rightSpelling } from '../tries';
+
+export const gapsAuthor: AuthorSide<Of<'gaps'>> = {
+  blank: (newId) => ({ ...fresh(newId), kind: 'gaps', text: '', gaps: [] }),
+  lines: (question) => question.gaps.flatMap((g) => spelled(g.accept).slice(0, 1)),
+  become: (question) => question,
+  holds: (question) => ({ gaps: question.gaps.length }),
+  rightText: (question) => question.gaps.map((g) => rightSpelling(g.accept) || '–').join(', '),
+};

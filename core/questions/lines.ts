@@ -1,0 +1,20 @@
+/** What the kinds' authors have in common: lines taken over from a question of another kind. */
+import type { Accepted, Picture } from '../quiz/schema';
+import { acceptedOf } from '../text/fold';
+import type { Line, NewId } from './kind';
+
+/** What every new question has. */
+export const fresh = (newId: NewId) => ({ id: newId('q'), prompt: '', required: true });
+export const newLine = (newId: NewId) => ({ id: newId('i'), text: '' });
+
+export const idOf = (line: Line, prefix: string, newId: NewId): string => line.id ?? newId(prefix);
+export const sided = (line: Line): { text: string; picture?: Picture } => ({
+  text: line.text,
+  ...(line.picture ? { picture: line.picture } : {}),
+});
+export const weighed = ({ weights }: Line): { weights?: Record<string, number> } => (weights ? { weights } : {});
+
+export const spelled = (list: Accepted[] | undefined): Line[] => (list ?? []).map(acceptedOf);
+/** A right value as a line. */
+export const valueLine = (value: number | string | undefined): Line[] =>
+  value === undefined ? [] : [{ text: String(value), credit: 1 }];

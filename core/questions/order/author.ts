@@ -1,0 +1,16 @@
+import { numbered } from '../../text/language';
+import type { AuthorSide, Of } from '../kind';
+import { fresh, idOf, newLine, sided, weighed } from '../lines';
+
+export const orderAuthor: AuthorSide<Of<'order'>> = {
+  blank: (newId) => ({ ...fresh(newId), kind: 'order', items: [newLine(newId), newLine(newId), newLine(newId)] }),
+  lines: (question) => question.items,
+  become: (question, lines, _old, newId) =>
+    lines.length === 0
+      ? question
+      : {
+          ...question,
+          items: lines.map((line) => ({ id: idOf(line, 'i', newId), ...sided(line), ...weighed(line) })),
+        },
+  rightText: (question) => (question.keyed === false ? '' : numbered(question.items.map((i) => i.text))),
+};

@@ -1,0 +1,19 @@
+import { shuffled } from '../../run/random';
+import type { Of, RehearseSide } from '../kind';
+import { rightOrWrongAnswer } from '../tries';
+import { ordersOf } from './orders';
+import { orderScore } from './score';
+
+type Order = Of<'order'>;
+const idsOf = (question: Order) => question.items.map((i) => i.id);
+
+export const orderRehearse: RehearseSide<Order> = {
+  manner: (question) => (orderScore.isKeyed(question) ? 'right' : 'places'),
+  countWays: (question) => (orderScore.isKeyed(question) ? 2 : question.items.reduce((n, _, i) => n * (i + 1), 1)),
+  tries(question) {
+    const ids = idsOf(question);
+    if (!orderScore.isKeyed(question)) return ordersOf(ids);
+    return rightOrWrongAnswer(ids, ids.length > 1 ? [...ids.slice(1), ids[0] ?? ''] : null);
+  },
+  draw: (question, random) => shuffled(idsOf(question), random),
+};

@@ -1,0 +1,18 @@
+import type { AuthorSide, Of } from '../kind';
+import { fresh } from '../lines';
+import { measuredBefore } from '../measured';
+
+export const ratingAuthor: AuthorSide<Of<'rating'>> = {
+  blank: (newId) => ({ ...fresh(newId), kind: 'rating', as: 'stars', max: 5 }),
+  lines: () => [],
+  become(question, _lines, old) {
+    const { min, max, ...rest } = measuredBefore(old);
+    return {
+      ...question,
+      ...(min === undefined ? {} : { min: Math.round(min) }),
+      ...(max === undefined ? {} : { max: Math.round(max) }),
+      ...rest,
+    };
+  },
+  rightText: () => '',
+};

@@ -1,0 +1,15 @@
+import type { AuthorSide, Of } from '../kind';
+import { fresh, spelled } from '../lines';
+import { rightSpelling } from '../tries';
+
+export const textAuthor: AuthorSide<Of<'text'>> = {
+  blank: (newId) => ({ ...fresh(newId), kind: 'text' }),
+  lines: (question) => spelled(question.accept),
+  become(question, lines) {
+    const right = lines.filter((line) => (line.credit ?? 0) > 0 && line.text);
+    return right.length === 0
+      ? question
+      : { ...question, accept: right.map(({ text, credit = 1 }) => (credit === 1 ? text : { text, credit })) };
+  },
+  rightText: (question) => rightSpelling(question.accept),
+};
