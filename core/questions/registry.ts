@@ -93,7 +93,12 @@ const kinds: { [K in QuestionKind]: Kind<Of<K>, QuestionView> } = {
   spots: { ...spotsAnswer, ...spotsView, ...spotsScore, ...spotsRehearse, ...spotsAuthor },
 };
 
-export const isKind = (name: string): name is QuestionKind => Object.hasOwn(kinds, name);
+/** In the order in which they are offered. */
+export const kindNames = Object.keys(kinds).filter(isKind);
+
+export function isKind(name: string): name is QuestionKind {
+  return Object.hasOwn(kinds, name);
+}
 
 /** The kind of a question. Kinds take questions of their own alone: ask it of the question that it was found by. */
 export const kindOf = (question: Question): Kind<Question, QuestionView> => kinds[question.kind];
