@@ -14,7 +14,7 @@ import { createInterface } from 'node:readline';
 import type { Quiz } from '../core/quiz/schema';
 import { readCsv, writeCsv } from '../core/formats/csv';
 import { readJson, writeJson } from '../core/formats/json';
-import type { Note } from '../core/formats/listed';
+import type { Note } from '../core/questions/listed';
 import { readMarkdown, writeMarkdown } from '../core/formats/markdown';
 import { type Recorded, recordFault } from '../core/run/walk';
 import { Progress } from './progress';

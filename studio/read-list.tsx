@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { isQuestion } from '../core/quiz/lookup';
 import type { Question, Quiz } from '../core/quiz/schema';
 import { type Format, readQuestions } from '../core/formats/read';
-import type { Note } from '../core/formats/listed';
+import type { Note } from '../core/questions/listed';
 import { plainText } from '../core/text/rich';
 import { PrimaryButton, TextButton } from '../ui/controls';
 import { linesOfHtml, pastedText } from './pasted';

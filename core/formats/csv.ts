@@ -3,9 +3,17 @@ import Papa from 'papaparse';
 import type { Quiz } from '../quiz/schema';
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
-import { MOST_ANSWERS, MOST_QUESTIONS, singleSpaced } from './lines';
+import { MOST_QUESTIONS, singleSpaced } from './lines';
+import { MOST_ANSWERS } from '../questions/listed';
 import { listFromQuiz } from './to-list';
-import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
+import {
+  type Listed,
+  type ListedAnswer,
+  type ListedField,
+  listedFields,
+  type Note,
+  type Read,
+} from '../questions/listed';
 
 const names: Record<string, string[]> = {
   question: ['question', 'text', 'prompt', 'wording', 'question text'],

@@ -1,34 +1,20 @@
 /** A quiz made of a list of questions. */
-import { emptyQuiz } from '../quiz/blank';
-import type { Accepted, Inline, Page, Question, QuestionKind, Quiz } from '../quiz/schema';
-import { fold } from '../text/fold';
 import {
   type Listed,
-  type ListedAnswer,
   type ListedField,
   type ListedQuiz,
+  MOST_ANSWERS,
   type Note,
   type Read,
   readDecimal,
+  targetFrom,
   yes,
-} from './listed';
-import { MOST_ANSWERS, MOST_QUESTIONS } from './lines';
-
-const kindWords: [QuestionKind | 'many' | 'yes-no', string[]][] = [
-  ['choice', ['choice', 'one', 'one answer', 'single', 'radio', 'multiple choice']],
-  ['many', ['many', 'several', 'several answers', 'multiple', 'checkbox', 'multiple answers']],
-  ['yes-no', ['yes/no', 'yes-no', 'yes or no', 'true/false', 'true or false', 'boolean']],
-  ['text', ['text', 'short text', 'words', 'short answer', 'open']],
-  ['essay', ['essay', 'long text', 'long answer', 'paragraph']],
-  ['number', ['number', 'numeric']],
-  ['slider', ['slider']],
-  ['rating', ['rating', 'stars', 'scale']],
-  ['date', ['date', 'day']],
-  ['order', ['order', 'put in order', 'ranking', 'sequence']],
-  ['match', ['match', 'pairs', 'match pairs', 'matching']],
-  ['gaps', ['gaps', 'fill the gaps', 'cloze']],
-];
-const kindOfWords = (words: string) => kindWords.find(([, names]) => names.includes(fold(words)))?.[0];
+} from '../questions/listed';
+import { kindNamed, questionFromRow } from '../questions/registry';
+import { emptyQuiz } from '../quiz/blank';
+import type { Page, Question, QuestionKind, Quiz } from '../quiz/schema';
+import { fold } from '../text/fold';
+import { MOST_QUESTIONS } from './lines';
 
 /** Ids are counted, so that the same file gives the same quiz; ids that the file gives are kept. */
 function counter(taken: Set<string>, prefix: string): () => string {
@@ -114,9 +100,9 @@ function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Quest
     note('refused', 'There is no question here, so its answers are left out.');
     return null;
   }
-  const told = listed.kind ? kindOfWords(listed.kind) : undefined;
+  const told = listed.kind ? kindNamed(fold(listed.kind)) : undefined;
   if (listed.kind && !told) note('guessed', `“${listed.kind}” is not a kind that is known here; one was guessed.`);
-  const kind = told ?? guessKind(listed);
+  const { kind, variant } = told ?? guessKind(listed);
   const number = (field: ListedField): number | undefined => {
     const value = readDecimal(fields[field]);
     if (fields[field]?.trim() && value === undefined)
@@ -153,175 +139,36 @@ function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Quest
     ...(Object.keys(explain).length ? { explain } : {}),
     ...(pictureFrom(fields.picture) ? { media: { picture: pictureFrom(fields.picture) } } : {}),
   };
-  const ids = (prefix: string) => counter(new Set(), prefix);
-  const right = listed.right?.trim() ?? '';
-  const bounds = {
-    ...keptNumber('min', number('least')),
-    ...keptNumber('max', number('most')),
-    ...keptNumber('step', number('step')),
-  };
-  const understood = (words: string) => note('understood', `“${name}”: ${words}.`);
-
-  switch (kind) {
-    case 'choice':
-    case 'many':
-    case 'yes-no': {
-      const newOption = ids('o');
-      const given = answers.length || kind !== 'yes-no' ? answers : yesNo(right);
-      const options = given.map((a) => ({ id: newOption(), text: a.text, ...(a.credit ? { credit: a.credit } : {}) }));
-      if (options.length < 2)
-        note(
-          'guessed',
-          `“${name}” has ${options.length === 1 ? 'one answer' : 'no answers'}; two are needed before it can be published.`,
-        );
-      const rights = options.filter((o) => o.credit === 1).length;
-      const many = kind === 'many' || (kind === 'choice' && told === undefined && rights > 1);
-      understood(`${many ? 'several' : 'one'} of ${options.length} answers${rights ? `, ${rights} right` : ''}`);
-      return {
-        ...common,
-        kind: 'choice',
-        pick: many ? 'many' : 'one',
-        ...(kind === 'yes-no' ? { as: 'yes-no' as const } : {}),
-        options,
-      };
-    }
-    case 'text': {
-      const accept: Accepted[] = right
-        ? acceptFrom(right)
-        : answers.map((a) => ({ text: a.text, credit: a.credit ?? 1 }));
-      understood(accept.length ? `short text, ${accept.length} accepted` : 'short text');
-      return { ...common, kind: 'text', ...(accept.length ? { accept } : {}) };
-    }
-    case 'essay':
-      understood('long text');
-      return { ...common, kind: 'essay', ...(fold(right) === 'review' ? { review: true } : {}) };
-    case 'number':
-    case 'slider': {
-      const target = targetFrom(right || (answers[0]?.text ?? ''));
-      if ((right || answers.length) && !target)
-        note('refused', `“${right || answers[0]?.text}” is not a number, so “${name}” has no right answer.`);
-      understood(target ? `a number, right at ${target.target}` : 'a number');
-      return { ...common, kind, ...bounds, ...target };
-    }
-    case 'rating':
-      understood('a rating');
-      return {
-        ...common,
-        kind: 'rating',
-        ...keptNumber('min', number('least')),
-        ...keptNumber('max', number('most') ?? (answers.length || undefined)),
-      };
-    case 'date': {
-      const day = /\d{4}-\d{2}-\d{2}/.exec(right)?.[0];
-      const within = readDecimal(/±\s*(\d+)/.exec(right)?.[1]);
-      understood(day ? `a date, right at ${day}` : 'a date');
-      return { ...common, kind: 'date', ...(day ? { target: day } : {}), ...keptNumber('within', within) };
-    }
-    case 'order': {
-      const newItem = ids('i');
-      understood(`${answers.length} things to put in order`);
-      return {
-        ...common,
-        kind: 'order',
-        items: answers.map((a) => ({ id: newItem(), text: a.text })),
-        ...(fold(right) === 'none' ? { keyed: false } : {}),
-      };
-    }
-    case 'match': {
-      const [newLeft, newRight] = [ids('l'), ids('r')];
-      const pairs = answers
-        .filter((a) => a.text && a.with)
-        .map((a) => ({ left: { id: newLeft(), text: a.text }, right: { id: newRight(), text: a.with ?? '' } }));
-      const extras = answers.filter((a) => !a.text && a.with).map((a) => ({ id: newRight(), text: a.with ?? '' }));
-      for (const a of answers.filter((one) => !one.with))
-        note('refused', `“${a.text}” has nothing that it goes with, so it is left out.`);
-      understood(`${pairs.length} pairs`);
-      return { ...common, kind: 'match', pairs, ...(extras.length ? { extras } : {}) };
-    }
-    case 'gaps': {
-      const { text, gaps } = gapsFrom(right || answers.map((a) => a.text).join('\n'));
-      if (gaps.length === 0) note('guessed', `“${name}” has no gap; a gap is written {word} or {word; other word}.`);
-      understood(`${gaps.length} gaps`);
-      return { ...common, kind: 'gaps', text, gaps };
-    }
-    default:
-      note('refused', `“${name}” is of a kind that a list cannot hold.`);
-      return null;
-  }
+  const made = questionFromRow(kind, {
+    common,
+    variant,
+    isNamed: told !== undefined,
+    answers,
+    right: listed.right?.trim() ?? '',
+    number,
+    understood: (said) => note('understood', `“${name}”: ${said}.`),
+    note: (is, said) => note(is, said(`“${name}”`)),
+  });
+  if (!made) note('refused', `“${name}” is of a kind that a list cannot hold.`);
+  return made;
 }
 
 const kept = <K extends string>(key: K, text: string | undefined): { [P in K]?: string } =>
   text?.trim() ? ({ [key]: text.trim() } as { [P in K]?: string }) : {};
-const keptNumber = <K extends string>(key: K, value: number | undefined): { [P in K]?: number } =>
-  value === undefined ? {} : ({ [key]: value } as { [P in K]?: number });
+const guessed = (kind: QuestionKind, variant: string = kind) => ({ kind, variant });
+const YES_NO = ['yes', 'no', 'true', 'false'];
 
-function guessKind({ answers, right }: Listed): QuestionKind | 'many' | 'yes-no' {
+function guessKind({ answers, right }: Listed): { kind: QuestionKind; variant: string } {
   if (answers.length > 0) {
-    if (answers.every((a) => a.with !== undefined)) return 'match';
-    const words = answers.map((a) => fold(a.text));
-    const pairs = [
-      ['yes', 'no'],
-      ['true', 'false'],
-      ['no', 'yes'],
-      ['false', 'true'],
-    ];
-    return pairs.some((pair) => pair.length === words.length && pair.every((w, i) => w === words[i]))
-      ? 'yes-no'
-      : 'choice';
+    if (answers.every((a) => a.with !== undefined)) return guessed('match');
+    const words = answers.map((a) => fold(a.text)).join(' ');
+    return guessed('choice', ['yes no', 'no yes', 'true false', 'false true'].includes(words) ? 'yes-no' : 'choice');
   }
   const given = right?.trim() ?? '';
-  if (/\{[^{}]+\}/.test(given)) return 'gaps';
-  if (['yes', 'no', 'true', 'false'].includes(fold(given))) return 'yes-no';
-  if (/^\d{4}-\d{2}-\d{2}/.test(given)) return 'date';
-  return targetFrom(given) ? 'number' : 'text';
-}
-
-function yesNo(right: string): ListedAnswer[] {
-  const trueFalse = ['true', 'false'].includes(fold(right));
-  const said = yes(right);
-  return [true, false].map((value) => ({
-    text: trueFalse ? (value ? 'True' : 'False') : value ? 'Yes' : 'No',
-    credit: said === value ? 1 : null,
-  }));
-}
-
-/** "flat tyre; puncture (0.5)" */
-export const acceptFrom = (text: string): { text: string; credit: number }[] =>
-  text
-    .split(/[;\n]/)
-    .map((one) => one.replace(/\s+/g, ' ').trim())
-    .filter(Boolean)
-    .slice(0, MOST_ANSWERS)
-    .map((one) => {
-      const [, words = one, credit] = /^(.*?) ?\((0?\.\d+|[01])\)$/.exec(one) ?? [];
-      return { text: words, credit: Math.min(1, readDecimal(credit) ?? 1) };
-    });
-
-/** "42 ± 2" or "42 ± 5%" */
-function targetFrom(text: string): { target: number; within?: number; withinPercent?: number } | null {
-  const [, number, within, percent] = /^\s*(-?[\d.,−]+)\s*(?:±\s*([\d.,]+)\s*(%)?)?\s*$/.exec(text) ?? [];
-  const target = readDecimal(number);
-  if (target === undefined) return null;
-  const around = readDecimal(within);
-  return { target, ...(around === undefined ? {} : percent ? { withinPercent: around } : { within: around }) };
-}
-
-function gapsFrom(text: string): {
-  text: Extract<Question, { kind: 'gaps' }>['text'];
-  gaps: Extract<Question, { kind: 'gaps' }>['gaps'];
-} {
-  const gaps: Extract<Question, { kind: 'gaps' }>['gaps'] = [];
-  const paragraphs = text.split('\n').map((line) => {
-    const content = line.split(/(\{[^{}]*\})/).flatMap((part): Inline[] => {
-      const inside = /^\{([^{}]*)\}$/.exec(part)?.[1];
-      if (inside === undefined) return part ? [{ type: 'text' as const, text: part }] : [];
-      const id = `g${gaps.length + 1}`;
-      gaps.push({ id, accept: acceptFrom(inside) });
-      return [{ type: 'gap' as const, attrs: { gap: id } }];
-    });
-    return { type: 'paragraph' as const, ...(content.length ? { content } : {}) };
-  });
-  return { text: { type: 'doc', content: paragraphs }, gaps };
+  if (/\{[^{}]+\}/.test(given)) return guessed('gaps');
+  if (YES_NO.includes(fold(given))) return guessed('choice', 'yes-no');
+  if (/^\d{4}-\d{2}-\d{2}/.test(given)) return guessed('date');
+  return guessed(targetFrom(given) ? 'number' : 'text');
 }
 
 const pictureFrom = (text: string | undefined): { src: string; text: string } | undefined => {

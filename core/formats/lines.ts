@@ -2,14 +2,13 @@
  * The lines of a text that somebody else has written. Every reader works on these: white space inside a line is a single blank, and nothing is
  * longer than the bounds below, so that patterns with a repeated blank in them cannot be made to try every way of splitting a long run.
  */
-import type { Note } from './listed';
+import type { Note } from '../questions/listed';
 
 /** Characters of a whole text, and of one line. */
 export const LONGEST_TEXT = 2_000_000;
 const LONGEST_LINE = 20_000;
-/** Questions in a text, and answers to one of them, as the document can hold them. */
+/** Questions in a text, as the document can hold them. */
 export const MOST_QUESTIONS = 2_000;
-export const MOST_ANSWERS = 200;
 /** What is noted about a text; more of it nobody reads. */
 export const MOST_NOTES = 500;
 

@@ -4,7 +4,14 @@ import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
 import { linesOf, withoutEnding } from './lines';
 import { listFromQuiz } from './to-list';
-import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
+import {
+  type Listed,
+  type ListedAnswer,
+  type ListedField,
+  listedFields,
+  type Note,
+  type Read,
+} from '../questions/listed';
 
 const item = /^\s*(?:[-*+]|(\d+)[.)])\s+(?:\[(.)\]\s+)?(.*)$/;
 const field = /^\s*([A-Za-z][A-Za-z ]{0,20}?)\s*:\s*(.*)$/;

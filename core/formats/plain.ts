@@ -1,8 +1,16 @@
 /** Questions as somebody types them into a letter or a document: numbered or not, answers below, right ones marked somehow. */
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
-import { linesOf, MOST_ANSWERS, withoutEnding } from './lines';
-import { type Listed, type ListedAnswer, type ListedField, listedFields, type Note, type Read } from './listed';
+import { linesOf, withoutEnding } from './lines';
+import { MOST_ANSWERS } from '../questions/listed';
+import {
+  type Listed,
+  type ListedAnswer,
+  type ListedField,
+  listedFields,
+  type Note,
+  type Read,
+} from '../questions/listed';
 
 const numbered = /^(?:(?:question|q)\s*)?\d{1,3}\s*[.):]\s+(.*)$/i;
 const asked = /^(?:question|q)\s*\d{0,3}\s*[.:]\s*(.+)$/i;

@@ -3,7 +3,7 @@ import type { Quiz } from '../quiz/schema';
 import { readCsv } from './csv';
 import { readJson } from './json';
 import { LONGEST_TEXT, MOST_NOTES } from './lines';
-import type { Note } from './listed';
+import type { Note } from '../questions/listed';
 import { readMarkdown } from './markdown';
 import { readPlain } from './plain';
 

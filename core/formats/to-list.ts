@@ -1,10 +1,9 @@
 /** The questions of a quiz as a list. */
-import { isKeyed } from '../questions/registry';
-import type { Accepted, Question, Quiz } from '../quiz/schema';
+import { kindOf } from '../questions/registry';
+import type { Question, Quiz } from '../quiz/schema';
 import { isQuestion } from '../quiz/lookup';
-import { acceptedOf } from '../text/fold';
 import { plainText } from '../text/rich';
-import type { Listed, ListedAnswer, ListedQuiz } from './listed';
+import type { Listed, ListedQuiz } from '../questions/listed';
 
 /** The questions of a quiz as a list, and in words what the list cannot hold. */
 export function listFromQuiz(quiz: Quiz): { list: ListedQuiz; lost: string[] } {
@@ -54,92 +53,6 @@ function listedFrom(q: Question, lost: string[]): Listed | null {
     ...(q.explain?.wrong ? { 'explain wrong': plainText(q.explain.wrong) } : {}),
     ...(q.media?.picture ? { picture: `${q.media.picture.src} "${q.media.picture.text}"` } : {}),
   };
-  const base = { line: 0, prompt, answers: [] as ListedAnswer[], fields };
-  const accepted = (list: Accepted[]) =>
-    list
-      .map(acceptedOf)
-      .map((a) => (a.credit === 1 ? a.text : `${a.text} (${a.credit})`))
-      .join('; ');
-  const bounds = (b: { min?: number; max?: number; step?: number }) => ({
-    ...(b.min === undefined ? {} : { least: String(b.min) }),
-    ...(b.max === undefined ? {} : { most: String(b.max) }),
-    ...(b.step === undefined ? {} : { step: String(b.step) }),
-  });
-  switch (q.kind) {
-    case 'choice': {
-      if (q.options.some((o) => o.picture)) lost.push(`the pictures of ${name}`);
-      if (q.other) lost.push(`the free entry of ${name}`);
-      if (q.min !== undefined || q.max !== undefined) lost.push(`how many answers ${name} wants`);
-      const keyed = isKeyed(q);
-      const kind = q.as === 'yes-no' ? 'yes/no' : q.pick === 'many' ? 'many' : 'one';
-      return {
-        ...base,
-        kind,
-        answers: q.options.map((o) => ({ text: o.text, credit: keyed ? (o.credit ?? 0) : null })),
-      };
-    }
-    case 'text':
-      if (q.fold || q.reviewRest) lost.push(`how spellings of ${name} are compared`);
-      return { ...base, kind: 'text', ...(q.accept?.length ? { right: accepted(q.accept) } : {}) };
-    case 'essay':
-      return { ...base, kind: 'long text', ...(q.review ? { right: 'review' } : {}) };
-    case 'number':
-    case 'slider': {
-      const around = q.withinPercent !== undefined ? ` ± ${q.withinPercent}%` : q.within ? ` ± ${q.within}` : '';
-      return {
-        ...base,
-        kind: q.kind,
-        ...(q.target === undefined ? {} : { right: `${q.target}${around}` }),
-        fields: { ...fields, ...bounds(q) },
-      };
-    }
-    case 'rating':
-      return { ...base, kind: 'rating', fields: { ...fields, ...bounds(q) } };
-    case 'date':
-      return {
-        ...base,
-        kind: 'date',
-        ...(q.target ? { right: `${q.target}${q.within ? ` ± ${q.within}` : ''}` } : {}),
-      };
-    case 'order':
-      return {
-        ...base,
-        kind: 'order',
-        answers: q.items.map((i) => ({ text: i.text, credit: null })),
-        ...(q.keyed === false ? { right: 'none' } : {}),
-      };
-    case 'match':
-      return {
-        ...base,
-        kind: 'match',
-        answers: [
-          ...q.pairs.map((p) => ({ text: p.left.text, credit: null, with: p.right.text })),
-          ...(q.extras ?? []).map((e) => ({ text: '', credit: null, with: e.text })),
-        ],
-      };
-    case 'gaps': {
-      const accept = new Map(q.gaps.map((g) => [g.id, accepted(g.accept ?? [])]));
-      const text =
-        typeof q.text === 'string'
-          ? q.text
-          : q.text.content
-              .flatMap((p) =>
-                p.type === 'paragraph'
-                  ? [
-                      (p.content ?? [])
-                        .map((n) =>
-                          n.type === 'gap' ? `{${accept.get(n.attrs.gap) ?? ''}}` : n.type === 'text' ? n.text : '',
-                        )
-                        .join(''),
-                    ]
-                  : [],
-              )
-              .join('\n');
-      return { ...base, kind: 'gaps', right: text };
-    }
-    case 'grid':
-    case 'spots':
-      lost.push(`${name}: a ${q.kind === 'grid' ? 'grid' : 'picture with places'} is more than a list can hold`);
-      return null;
-  }
+  const row = kindOf(q).toRow(q, (what) => lost.push(what(name)));
+  return row && { line: 0, prompt, answers: [], ...row, fields: { ...fields, ...row.fields } };
 }

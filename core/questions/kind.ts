@@ -3,6 +3,7 @@
  * answers, view.ts says what a visitor may see, score.ts what an answer is worth. `registry.ts` is the only list of them, and `laws.test.ts`
  * the suite that each passes.
  */
+import type { Listed, ListedAnswer, ListedField } from './listed';
 import type { RefusalCode } from './refusal';
 import type { Answer } from '../score/answer';
 import type { Picture, Question, QuestionKind, RichText } from '../quiz/schema';
@@ -116,8 +117,50 @@ export type AuthorSide<Q extends Question> = {
   rightText(question: Q): string;
 };
 
+/** What a row of a list says of a question, beside what all kinds have. */
+export type Row = { kind: string; answers?: ListedAnswer[]; right?: string; fields?: Listed['fields'] };
+/** A row that is read. */
+export type RowRead = {
+  /** What all kinds have, read already. */
+  common: Common;
+  /** Which of the kind's variants was named, or guessed; and whether it was named. */
+  variant: string;
+  isNamed: boolean;
+  answers: ListedAnswer[];
+  right: string;
+  number: (field: ListedField) => number | undefined;
+  /** What is told of the row: `said` stands behind the question's name. */
+  understood: (said: string) => void;
+  note: (is: 'guessed' | 'refused', said: (name: string) => string) => void;
+};
+export type Common = Pick<
+  Question,
+  | 'id'
+  | 'prompt'
+  | 'required'
+  | 'name'
+  | 'hint'
+  | 'marks'
+  | 'penalty'
+  | 'limit'
+  | 'credit'
+  | 'shuffle'
+  | 'explain'
+  | 'media'
+>;
+
+/** A row of a list, read and written. */
+export type ListSide<Q extends Question> = {
+  /** The words that name it in a list, by variant. */
+  listWords?: Record<string, string[]>;
+  /** Null where a list cannot hold it. @param lose is told what of it a list cannot hold */
+  toRow(question: Q, lose: (what: (name: string) => string) => void): Row | null;
+  fromRow?(row: RowRead): Q;
+};
+
 export type Kind<Q extends Question, View> = AnswerSide<Q> &
   ViewSide<Q, View> &
   ScoreSide<Q> &
   RehearseSide<Q> &
-  AuthorSide<Q>;
+  AuthorSide<Q> &
+  ListSide<Q>;

@@ -1,5 +1,17 @@
 /** The only list of kinds. Whoever wants to know something of a question asks its kind here. */
 import type { Question, QuestionKind } from '../quiz/schema';
+import { choiceList } from './choice/list';
+import { textList } from './text/list';
+import { essayList } from './essay/list';
+import { numberList } from './number/list';
+import { sliderList } from './slider/list';
+import { ratingList } from './rating/list';
+import { dateList } from './date/list';
+import { orderList } from './order/list';
+import { matchList } from './match/list';
+import { gapsList } from './gaps/list';
+import { gridList } from './grid/list';
+import { spotsList } from './spots/list';
 import { type Answer, isAnswered } from '../score/answer';
 import { choiceAuthor } from './choice/author';
 import { textAuthor } from './text/author';
@@ -37,7 +49,7 @@ import { type GapsView, gapsView } from './gaps/view';
 import { gridAnswer } from './grid/answer';
 import { gridScore } from './grid/score';
 import { type GridView, gridView } from './grid/view';
-import type { Kind, NewId, Of } from './kind';
+import type { Kind, NewId, Of, RowRead } from './kind';
 import { matchAnswer } from './match/answer';
 import { matchScore } from './match/score';
 import { type MatchView, matchView } from './match/view';
@@ -79,18 +91,18 @@ export type QuestionView =
   | SpotsView;
 
 const kinds: { [K in QuestionKind]: Kind<Of<K>, QuestionView> } = {
-  choice: { ...choiceAnswer, ...choiceView, ...choiceScore, ...choiceRehearse, ...choiceAuthor },
-  text: { ...lineAnswer, ...typedView, ...textScore, ...textRehearse, ...textAuthor },
-  essay: { ...textAnswer, ...typedView, ...essayScore, ...essayRehearse, ...essayAuthor },
-  number: { ...measuredAnswer, ...measuredView, ...targetedScore, ...numberRehearse, ...numberAuthor },
-  slider: { ...measuredAnswer, ...measuredView, ...targetedScore, ...steppedRehearse, ...sliderAuthor },
-  rating: { ...measuredAnswer, ...ratingView, ...ratingScore, ...steppedRehearse, ...ratingAuthor },
-  date: { ...dateAnswer, ...dateView, ...dateScore, ...dateRehearse, ...dateAuthor },
-  order: { ...orderAnswer, ...orderView, ...orderScore, ...orderRehearse, ...orderAuthor },
-  match: { ...matchAnswer, ...matchView, ...matchScore, ...matchRehearse, ...matchAuthor },
-  gaps: { ...gapsAnswer, ...gapsView, ...gapsScore, ...gapsRehearse, ...gapsAuthor },
-  grid: { ...gridAnswer, ...gridView, ...gridScore, ...gridRehearse, ...gridAuthor },
-  spots: { ...spotsAnswer, ...spotsView, ...spotsScore, ...spotsRehearse, ...spotsAuthor },
+  choice: { ...choiceAnswer, ...choiceView, ...choiceScore, ...choiceRehearse, ...choiceAuthor, ...choiceList },
+  text: { ...lineAnswer, ...typedView, ...textScore, ...textRehearse, ...textAuthor, ...textList },
+  essay: { ...textAnswer, ...typedView, ...essayScore, ...essayRehearse, ...essayAuthor, ...essayList },
+  number: { ...measuredAnswer, ...measuredView, ...targetedScore, ...numberRehearse, ...numberAuthor, ...numberList },
+  slider: { ...measuredAnswer, ...measuredView, ...targetedScore, ...steppedRehearse, ...sliderAuthor, ...sliderList },
+  rating: { ...measuredAnswer, ...ratingView, ...ratingScore, ...steppedRehearse, ...ratingAuthor, ...ratingList },
+  date: { ...dateAnswer, ...dateView, ...dateScore, ...dateRehearse, ...dateAuthor, ...dateList },
+  order: { ...orderAnswer, ...orderView, ...orderScore, ...orderRehearse, ...orderAuthor, ...orderList },
+  match: { ...matchAnswer, ...matchView, ...matchScore, ...matchRehearse, ...matchAuthor, ...matchList },
+  gaps: { ...gapsAnswer, ...gapsView, ...gapsScore, ...gapsRehearse, ...gapsAuthor, ...gapsList },
+  grid: { ...gridAnswer, ...gridView, ...gridScore, ...gridRehearse, ...gridAuthor, ...gridList },
+  spots: { ...spotsAnswer, ...spotsView, ...spotsScore, ...spotsRehearse, ...spotsAuthor, ...spotsList },
 };
 
 /** In the order in which they are offered. */
@@ -102,6 +114,17 @@ export function isKind(name: string): name is QuestionKind {
 
 /** The kind of a question. Kinds take questions of their own alone: ask it of the question that it was found by. */
 export const kindOf = (question: Question): Kind<Question, QuestionView> => kinds[question.kind];
+
+/** The kind, and which variant of it, that some words name in a list; for `folded` words see text/fold. */
+export function kindNamed(folded: string): { kind: QuestionKind; variant: string } | undefined {
+  for (const kind of kindNames)
+    for (const [variant, words] of Object.entries(kinds[kind].listWords ?? {}))
+      if (words.includes(folded)) return { kind, variant };
+  return undefined;
+}
+/** The question that a row of a list makes; null where a list cannot hold that kind. */
+export const questionFromRow = (kind: QuestionKind, row: RowRead): Question | null =>
+  kinds[kind].fromRow?.(row) ?? null;
 
 /** Whether right and wrong exist for it. */
 export const isKeyed = (question: Question): boolean => kindOf(question).isKeyed(question);

@@ -1,0 +1,31 @@
+import type { ListSide, Of, RowRead } from '../kind';
+import { boundFields, keptNumber, targetFrom } from '../listed';
+
+export const numberList: ListSide<Of<'number'>> = {
+  listWords: { number: ['number', 'numeric'] },
+  toRow: targetedRow,
+  fromRow: (row) => ({ ...row.common, kind: 'number', ...targetedFields(row) }),
+};
+
+export function targetedRow(question: Of<'number' | 'slider'>) {
+  const { kind, target, within, withinPercent } = question;
+  const around = withinPercent !== undefined ? ` ± ${withinPercent}%` : within ? ` ± ${within}` : '';
+  return {
+    kind,
+    ...(target === undefined ? {} : { right: `${target}${around}` }),
+    fields: boundFields(question),
+  };
+}
+
+export function targetedFields({ number, right, answers, understood, note }: RowRead) {
+  const target = targetFrom(right || (answers[0]?.text ?? ''));
+  if ((right || answers.length) && !target)
+    note('refused', (name) => `“${right || answers[0]?.text}” is not a number, so ${name} has no right answer.`);
+  understood(target ? `a number, right at ${target.target}` : 'a number');
+  return {
+    ...keptNumber('min', number('least')),
+    ...keptNumber('max', number('most')),
+    ...keptNumber('step', number('step')),
+    ...target,
+  };
+}
