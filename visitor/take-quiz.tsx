@@ -1,12 +1,13 @@
 'use client';
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Standing, StepRefused } from '../contract/visits';
+import type { Standing } from '../contract/visits';
 import type { ReviewLine } from '../core/run/view';
 import type { Refusal, Sent } from '../core/run/run';
 import { tellAround, useAround } from './around';
 import { Clock } from './clock';
-import { download, keeper, newToken, post, type Waiting } from './keeper';
+import { newToken, runStorage, type Waiting } from './session/storage';
+import { type Answer, download, inLine, post } from './session/transport';
 import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
 import { PageView } from './page-view';
@@ -52,18 +53,30 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
   const waiting = useRef<Waiting[]>([]);
   const passed = useRef<{ standing: Standing; values: Values }[]>([]);
   const [away, setAway] = useState(false);
+  /** How many things of the run the server has. It may be ahead of what is drawn. */
+  const seq = useRef(first.seq);
+  const line = useRef(inLine());
+  /** An offer was sent, and no answer came: it may have been taken or not. */
+  const unsure = useRef(false);
 
-  const stand = useCallback((now: Standing, kept?: Values) => {
+  const draw = useCallback((now: Standing) => {
+    seq.current = now.seq;
     setStanding(now);
-    setValues(kept ?? valuesFrom(now.view));
-    setFaults([]);
-    setUntil(now.clock ? Date.now() + now.clock.left : null);
   }, []);
+  const stand = useCallback(
+    (now: Standing, kept?: Values) => {
+      draw(now);
+      setValues(kept ?? valuesFrom(now.view));
+      setFaults([]);
+      setUntil(now.clock ? Date.now() + now.clock.left : null);
+    },
+    [draw],
+  );
 
   /** Opens the run of the token this device has, or a new one. */
   const open = useCallback(
     async (anew: boolean) => {
-      const store = keeper(address);
+      const store = runStorage(address);
       const query = new URLSearchParams(location.search);
       // Who comes from another quiz begins here with what it says of them, whatever was begun before.
       const handed = query.get('handed');
@@ -75,23 +88,23 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
       for (const own of ['run', 'told', 'wrong']) query.delete(own);
       const place = query.get('in');
       query.delete('in');
-      const { status, body } = await post('/runs/open', {
+      const answer = await post('POST /runs/open', {
         address,
         token: token.current,
         params: Object.fromEntries([...query].slice(0, 40)),
         source: query.get('utm_source') ?? place ?? 'link',
         ...(plain === null ? {} : { ticket: plain }),
       });
-      if (status === 409 && plain !== null) {
+      if (answer.is === 'passed' && plain !== null) {
         history.replaceState(null, '', location.pathname);
         return open(false);
       }
-      if (status === 409 && kept) return open(true);
-      if (status === 200 && !kept) store.write({ token: token.current });
-      if (status !== 200) throw new Error((body as { message?: string }).message);
-      waiting.current = kept?.waiting?.filter((w) => w.seq > (body as Standing).seq) ?? [];
+      if (answer.is === 'passed' && kept) return open(true);
+      if (answer.is !== 'taken') throw new Error('message' in answer ? answer.message : answer.is);
+      if (!kept) store.write({ token: token.current });
+      const now = answer.standing;
+      waiting.current = kept?.waiting?.filter((w) => w.seq > now.seq) ?? [];
       if (waiting.current.length) setAway(true);
-      const now = body as Standing;
       if (handed !== null || plain !== null) {
         query.delete('handed');
         if (place !== null) query.set('in', place);
@@ -109,14 +122,14 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
         stand(now, kept?.values && kept.page === page && !now.view.finished ? kept.values : undefined);
       } else {
         // The page is there already, and perhaps half filled in: it learns what this visitor brings along.
-        setStanding(now);
+        draw(now);
         setUntil(now.clock ? Date.now() + now.clock.left : null);
         const back = !touched.current && kept?.page === page ? kept?.values : null;
         setValues((old) => back ?? { ...old, contact: { ...valuesFrom(now.view).contact, ...old.contact } });
       }
       if (now.seq > 0 && !now.view.finished && plain === null) setTrouble('goneOn');
     },
-    [address, stand],
+    [address, draw, stand],
   );
 
   useEffect(() => {
@@ -156,7 +169,7 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
   };
 
   const keep = (more: { page?: string; values?: Values } = {}) =>
-    keeper(address).write({
+    runStorage(address).write({
       token: token.current,
       ...more,
       ...(waiting.current.length ? { waiting: waiting.current } : {}),
@@ -171,7 +184,7 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
     if (next) {
       passed.current.push({ standing, values });
       const { edition, ahead = [] } = standing;
-      setStanding({ seq: standing.seq + 1, edition, view: next, ahead: ahead.slice(1) });
+      draw({ seq: standing.seq + 1, edition, view: next, ahead: ahead.slice(1) });
       setValues(valuesFrom(next));
       setFaults([]);
       keep({ page: next.page?.id ?? '', values: valuesFrom(next) });
@@ -180,67 +193,89 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
     setTrouble('lost');
   };
 
-  /** Sends what had to wait, one after the other. */
+  /** Sends what had to wait, one after the other, until there is no connection again. */
   const catchUp = async () => {
     if (inFlight.current || waiting.current.length === 0) return;
     inFlight.current = true;
     try {
-      await opened.current.catch(() => (opened.current = open(false)));
-      let last: Standing | null = null;
-      for (let first = waiting.current[0]; first; first = waiting.current[0]) {
-        const { status, body } = await post('/runs/step', { address, token: token.current, ...first });
-        if (status >= 500 || status === 429) throw new Error('not now');
-        waiting.current.shift();
-        if (status === 200) {
-          last = body as Standing;
-          tellStarted(last);
-          if (first.sent.do === 'go' && first.sent.answers) tell('answered', last);
-          continue;
-        }
-        // What comes after something that cannot be taken was answered to pages that may not come.
-        waiting.current = [];
-        const {
-          refused,
-          standing: now,
-          details,
-          message,
-        } = body as {
-          refused?: Refusal[];
-          standing?: Standing;
-          details?: Standing;
-          message?: string;
-        };
-        const here = now ?? details;
-        if (here) stand(here);
-        setFaults(refused ?? []);
-        setTrouble(refused ? null : details ? 'elsewhere' : { told: message ?? words.say('lost') });
-        last = null;
-      }
-      passed.current = [];
-      setAway(false);
-      if (last) {
-        const here = last.view.page?.id;
-        // What is being filled in there, in this window or in one that was closed.
-        const kept = keeper(address).read();
-        const filled = last.view.finished
-          ? undefined
-          : here === pageId
-            ? values
-            : here === kept?.page
-              ? kept?.values
-              : undefined;
-        stand(last, filled);
-        setTrouble(null);
-        keep(filled ? { page: here ?? '', values: filled } : {});
-        if (last.view.finished) tell('finished', last);
-        follow(last);
-      } else keep();
-    } catch {
-      // Still away; it is tried again.
+      const last = await sendWaiting();
+      if (last !== 'away') settle(last);
     } finally {
       inFlight.current = false;
     }
   };
+
+  const sendWaiting = async (): Promise<Standing | null | 'away'> => {
+    let last: Standing | null = null;
+    for (let first = waiting.current[0]; first; first = waiting.current[0]) {
+      const answer = await onItsWay({ seq: first.seq, sent: first.sent });
+      if (answer.is === 'not-now') return 'away';
+      waiting.current.shift();
+      if (answer.is === 'taken') {
+        last = answer.standing;
+        tellStarted(last);
+        if (first.sent.do === 'go' && first.sent.answers) tell('answered', last);
+        continue;
+      }
+      // What comes after something that cannot be taken was answered to pages that may not come.
+      waiting.current = [];
+      const here = answer.is === 'refused' ? answer.why.standing : answer.is === 'passed' ? answer.standing : undefined;
+      if (here) stand(here);
+      setFaults(answer.is === 'refused' ? answer.why.refused : []);
+      setTrouble(answer.is === 'refused' ? null : here ? 'elsewhere' : { told: answer.message || words.say('lost') });
+      return null;
+    }
+    return last;
+  };
+
+  /** All that had to wait was sent. @param last where the run stands now; null where something was not taken */
+  const settle = (last: Standing | null) => {
+    passed.current = [];
+    setAway(false);
+    if (!last) return keep();
+    const here = last.view.page?.id;
+    // What is being filled in there, in this window or in one that was closed.
+    const kept = runStorage(address).read();
+    const filled = last.view.finished
+      ? undefined
+      : here === pageId
+        ? values
+        : here === kept?.page
+          ? kept?.values
+          : undefined;
+    stand(last, filled);
+    setTrouble(null);
+    keep(filled ? { page: here ?? '', values: filled } : {});
+    if (last.view.finished) tell('finished', last);
+    follow(last);
+  };
+
+  /** Sends one thing behind those before it. What goes wrong on the way is no answer for now; our own mistakes are not caught here. */
+  const onItsWay = ({ sent, seq: at }: { sent: Sent; seq?: number }, keepalive = false): Promise<Answer> =>
+    line.current(async () => {
+      const away = () => ({ is: 'not-now' }) as const;
+      const step = (n: number) =>
+        post('POST /runs/step', { address, token: token.current, seq: n, sent }, keepalive).catch(away);
+      // The first request may have failed while the connection was away.
+      const isOpen = await opened.current.then(
+        () => true,
+        () =>
+          (opened.current = open(false)).then(
+            () => true,
+            () => false,
+          ),
+      );
+      if (!isOpen) return away();
+      const n = at ?? seq.current + 1;
+      const answer = await step(n);
+      const there = answer.is === 'passed' ? answer.standing : undefined;
+      // An offer whose answer was lost has taken this number: then this goes behind it.
+      const isBehindOffer = unsure.current && there?.seq === n && there.view.page?.id === onPage.current;
+      if (!isBehindOffer) return answer;
+      unsure.current = false;
+      return step(n + 1);
+    });
+
   const latest = useRef(catchUp);
   latest.current = catchUp;
   useEffect(() => {
@@ -262,7 +297,7 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
       const before = sent.do === 'back' ? passed.current.pop() : undefined;
       if (!before) return;
       waiting.current = waiting.current.filter((w) => w.seq <= before.standing.seq);
-      setStanding(before.standing);
+      draw(before.standing);
       setValues(before.values);
       keep({ page: before.standing.view.page?.id ?? '', values: before.values });
       return;
@@ -270,38 +305,49 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
     inFlight.current = true;
     setBusy(true);
     setTrouble(null);
-    try {
-      // The first request may have failed while the connection was away.
-      await opened.current.catch(() => (opened.current = open(false)));
-      const { status, body } = await post('/runs/step', { address, token: token.current, seq: standing.seq + 1, sent });
-      if (status >= 500 || status === 429) throw new Error('not now');
-      if (status === 200) {
-        const now = body as Standing;
-        stand(now);
-        keep();
-        tellStarted(now);
-        if (sent.do === 'go' && sent.answers) tell('answered', now);
-        if (sent.do === 'go' && Object.values(sent.contact ?? {}).some((c) => 'fields' in c)) tell('contact', now);
-        if (now.view.finished && !standing.view.finished) tell('finished', now);
-        if (sent.do === 'time') setTrouble('timeIsUp');
-        if (sent.do === 'go' && now.view.explained && now.view.page?.id !== pageId) setExplained(now.view.explained);
-        else follow(now);
-      } else if (status === 422) {
-        const { refused, standing: now } = body as StepRefused;
-        setStanding(now);
-        setFaults(refused);
-      } else if (status === 409) {
-        const { details, message } = body as { details?: Standing; message: string };
-        if (details) stand(details);
-        setTrouble(details ? (sent.do === 'time' ? null : 'elsewhere') : { told: message });
-      } else setTrouble({ told: (body as { message?: string }).message ?? words.say('lost') });
-    } catch {
+    const answer = await onItsWay({ sent });
+    inFlight.current = false;
+    setBusy(false);
+    if (answer.is === 'not-now') {
       if (sent.do === 'go') putOff(sent);
       else setTrouble('lost');
-    } finally {
-      inFlight.current = false;
-      setBusy(false);
+    } else if (answer.is === 'taken') arrive(sent, answer.standing);
+    else if (answer.is === 'refused') {
+      draw(answer.why.standing);
+      setFaults(answer.why.refused);
+    } else if (answer.is === 'passed' && answer.standing) {
+      stand(answer.standing);
+      setTrouble(sent.do === 'time' ? null : 'elsewhere');
+    } else setTrouble({ told: answer.message || words.say('lost') });
+  };
+
+  /** What was sent is on disk, and this is where the run stands now. */
+  const arrive = (sent: Sent, now: Standing) => {
+    stand(now);
+    keep();
+    tellStarted(now);
+    if (sent.do === 'go' && sent.answers) tell('answered', now);
+    if (sent.do === 'go' && Object.values(sent.contact ?? {}).some((c) => 'fields' in c)) tell('contact', now);
+    if (now.view.finished && !standing.view.finished) tell('finished', now);
+    if (sent.do === 'time') setTrouble('timeIsUp');
+    if (sent.do === 'go' && now.view.explained && now.view.page?.id !== pageId) setExplained(now.view.explained);
+    else follow(now);
+  };
+
+  /** An offer is opened in a window of its own; that it was taken goes along beside what is done here. */
+  const takeOffer = async (outcome: string) => {
+    tell('offer');
+    const sent: Sent = { do: 'offer', outcome };
+    if (waiting.current.length) {
+      waiting.current.push({ seq: standing.seq + 1, sent });
+      draw({ ...standing, seq: standing.seq + 1 });
+      return keep();
     }
+    const answer = await onItsWay({ sent }, true);
+    if (answer.is === 'not-now') unsure.current = true;
+    if (answer.is !== 'taken') return;
+    seq.current = answer.standing.seq;
+    setStanding((old) => ({ ...old, seq: Math.max(old.seq, answer.standing.seq) }));
   };
 
   const again = () => {
@@ -367,16 +413,7 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
               />
             )
           }
-          onOffer={(outcome) => {
-            tell('offer');
-            const seq = standing.seq + 1;
-            void post('/runs/step', { address, token: token.current, seq, sent: { do: 'offer', outcome } }, true).then(
-              ({ status, body }) => {
-                if (status === 200) setStanding((old) => ({ ...old, seq: (body as Standing).seq }));
-              },
-              () => undefined,
-            );
-          }}
+          onOffer={(outcome) => void takeOffer(outcome)}
         />
       </main>
     </SpokenIn>

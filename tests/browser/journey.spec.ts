@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { page as quizPage, quiz } from '../quizzes';
+import { expect, type Page, type Request, test } from '@playwright/test';
+import { page as quizPage, quiz, text } from '../quizzes';
 import { enterDemo, holdScripts, saved, signUp, startQuiz, tab } from './people';
 import { world } from './servers';
 
@@ -102,6 +102,53 @@ test('all answers are looked over before they are sent, and can be changed', asy
   await expect(sheet.getByText('Soup', { exact: true })).toBeVisible();
   await sheet.getByRole('button', { name: 'Send my answers' }).click();
   await expect(sheet.getByText('Thank you. That was all.')).toBeVisible();
+});
+
+test('an offer pressed beside Next holds nobody up, whether its answer comes late or never', async ({ page }) => {
+  await signUp(page);
+  const offer = { text: 'A map for the way', button: 'See the map', url: `${world().site}/rides` };
+  const day = (id: string) => text(id, { prompt: id });
+  const asked = quiz([
+    quizPage('p1', [day('First'), { id: 'map', kind: 'offer', offer }]),
+    quizPage('p2', [day('Second'), { id: 'map2', kind: 'offer', offer }]),
+    quizPage('p3', [day('Third')]),
+  ]);
+  const made = await page.request.post(`${world().app}/api/quizzes/read`, {
+    data: { text: JSON.stringify(asked), fileName: 'offers.json' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${world().app}/quizzes/${id}/write`);
+  await page.getByRole('button', { name: 'Publish edition 1' }).click();
+  await page.goto((await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '');
+  await page.getByLabel('First').fill('one');
+
+  let release = () => {};
+  const isHeld = new Promise<void>((resume) => (release = resume));
+  const offers = (request: Request) => (request.postData() ?? '').includes('"do":"offer"');
+  await page.route('**/runs/step', async (route) => {
+    if (offers(route.request())) await isHeld;
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'See the map' }).click();
+  await page.getByRole('button', { name: 'Next' }).click();
+  release();
+  await expect(page.getByLabel('Second')).toBeVisible();
+  await expect(page.getByText('another window')).toBeHidden();
+
+  // On disk, but its answer is lost on the way back.
+  await page.unroute('**/runs/step');
+  await page.route('**/runs/step', async (route) => {
+    if (!offers(route.request())) return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
+  await page.getByLabel('Second').fill('two');
+  const gone = page.waitForEvent('requestfailed');
+  await page.getByRole('link', { name: 'See the map' }).click();
+  await gone;
+  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByLabel('Third')).toBeVisible();
+  await expect(page.getByText('another window')).toBeHidden();
 });
 
 test('a day is told as the visitor’s language writes it', async ({ page }) => {

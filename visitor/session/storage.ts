@@ -1,0 +1,33 @@
+/** What the browser keeps of a run. */
+import type { Sent } from '../../core/run/sent';
+import type { Values } from '../values';
+
+/** Something that could not be sent yet: the `seq`th thing of the run. */
+export type Waiting = { seq: number; sent: Sent };
+export type Kept = { token: string; page?: string; values?: Values; waiting?: Waiting[] };
+
+export const newToken = (): string =>
+  btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))
+    .replaceAll('+', '-')
+    .replaceAll('/', '_');
+
+/** Storage that may be blocked, as in a frame of another site: then the run lives as long as the page. */
+export function runStorage(address: string) {
+  const key = `yes-maybe ${address}`;
+  return {
+    read(): Kept | null {
+      try {
+        return JSON.parse(localStorage.getItem(key) ?? 'null') as Kept | null;
+      } catch {
+        return null;
+      }
+    },
+    write(kept: Kept) {
+      try {
+        localStorage.setItem(key, JSON.stringify(kept));
+      } catch {
+        // Kept in memory only.
+      }
+    },
+  };
+}

@@ -1,0 +1,60 @@
+/** How a run speaks to the server. What goes wrong on the way is thrown; what the server says, right or wrong, is an answer. */
+import type { BodyOf } from '../../contract';
+import type { Standing, StepRefused } from '../../contract/visits';
+
+type Said = { message?: string; details?: Standing };
+export type Answer =
+  | { is: 'taken'; standing: Standing }
+  /** Not an answer that can be taken, at its place. */
+  | { is: 'refused'; why: StepRefused }
+  /** It has gone on from elsewhere: `standing` is where it stands, if the server says so. */
+  | { is: 'passed'; message: string; standing?: Standing }
+  | { is: 'not-now' }
+  | { is: 'told'; message: string };
+
+const send = (url: string, body: unknown, keepalive = false): Promise<Response> =>
+  fetch(url, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+    keepalive,
+  });
+
+/** Sends to one of the two endpoints of a run. @throws where there is no connection */
+export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
+  endpoint: E,
+  body: BodyOf<E>,
+  keepalive = false,
+): Promise<Answer> {
+  const response = await send(endpoint.slice('POST '.length), body, keepalive);
+  const { status } = response;
+  if (status >= 500 || status === 429) return { is: 'not-now' };
+  // The one cast at this door: the server holds its answers to the same contract.
+  const said: unknown = await response.json();
+  if (status === 200) return { is: 'taken', standing: said as Standing };
+  if (status === 422) return { is: 'refused', why: said as StepRefused };
+  const { message = '', details } = said as Said;
+  if (status === 409) return { is: 'passed', message, ...(details ? { standing: details } : {}) };
+  return { is: 'told', message };
+}
+
+/** Runs tasks one after another: each begins when the one before has ended, however that went. */
+export function inLine(): <T>(task: () => Promise<T>) => Promise<T> {
+  let last: Promise<unknown> = Promise.resolve();
+  return (task) => {
+    const next = last.then(task);
+    last = next.catch(() => undefined);
+    return next;
+  };
+}
+
+/** Fetches a file and hands it to the device. */
+export async function download(url: string, body: unknown, name: string): Promise<void> {
+  const response = await send(url, body);
+  if (!response.ok) throw new Error(`${response.status}`);
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(await response.blob());
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+}
