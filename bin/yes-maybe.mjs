@@ -1,6 +1,2 @@
 #!/usr/bin/env node
-import 'tsx/esm';
-import { register } from 'tsx/cjs/api';
-
-register();
-await import('../cli/main.ts');
+import '../built/yes-maybe.mjs';

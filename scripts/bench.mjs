@@ -33,7 +33,7 @@ await main(async () => {
       LOG_LEVEL: 'silent',
       VISITOR_RATE: '1000',
     };
-    await run(process.execPath, [...tsx, 'scripts/migrate.ts'], { env });
+    await run(process.execPath, ['built/migrate.mjs'], { env });
     await startStandins(
       {
         ...env,

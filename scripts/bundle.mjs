@@ -1,10 +1,12 @@
-/** `npm run bundle`: puts what runs in threads and processes of its own into one file each, under built/. */
+/** `npm run bundle`: puts what runs beside the server into one file each, under built/: threads and processes, the command, the migrations. */
 import { build } from 'esbuild';
 
 await build({
   entryPoints: {
     worker: 'server/background/worker.ts',
     picture: 'server/background/picture.ts',
+    'yes-maybe': 'cli/main.ts',
+    migrate: 'scripts/migrate.ts',
   },
   outdir: 'built',
   outExtension: { '.js': '.mjs' },
@@ -13,8 +15,8 @@ await build({
   format: 'esm',
   target: 'node20',
   mainFields: ['module', 'main'],
-  // Native code, which cannot be bundled.
-  external: ['sharp'],
+  // Native code, which cannot be bundled; the second is asked for, and done without.
+  external: ['sharp', 'pg-native'],
   banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
   logLevel: 'warning',
 });

@@ -51,7 +51,7 @@ async function serve() {
   const cluster = process.env.DATABASE_URL ? null : await startCluster('demo');
   const database = cluster?.url ?? process.env.DATABASE_URL;
   await step('Bringing the tables up to date', async () => {
-    const done = await run(process.execPath, [...tsx, 'scripts/migrate.ts'], {
+    const done = await run(process.execPath, ['built/migrate.mjs'], {
       env: { DATABASE_URL: database },
       allow: true,
     });
@@ -82,7 +82,7 @@ async function serve() {
     }),
   );
 
-  const { out } = await run(process.execPath, [...tsx, 'scripts/migrate.ts', '--is-empty'], { env });
+  const { out } = await run(process.execPath, ['built/migrate.mjs', '--is-empty'], { env });
   if (out.trim() === 'empty') {
     await step('Loading the demo: its visitors take the quiz', () =>
       run(process.execPath, [...tsx, 'demo/load.ts'], { env }),

@@ -42,9 +42,9 @@ async function test() {
   const env = cluster ? { TEST_DATABASE_URL: cluster.url, LOG_LEVEL: 'silent', CHECK_ANSWERS: '1' } : {};
   if (cluster) {
     await step('Bringing the test database up to date', async () => {
-      await run(process.execPath, [...tsx, 'scripts/migrate.ts'], { env: { DATABASE_URL: cluster.url } });
+      await run(process.execPath, ['built/migrate.mjs'], { env: { DATABASE_URL: cluster.url } });
       // What an earlier, interrupted run left behind.
-      await run(process.execPath, [...tsx, 'scripts/migrate.ts', '--drop-tests'], {
+      await run(process.execPath, ['built/migrate.mjs', '--drop-tests'], {
         env: { DATABASE_URL: cluster.url },
       });
     });

@@ -5,23 +5,35 @@ import { join } from 'node:path';
 import { root, run } from './run.mjs';
 import { step } from './say.mjs';
 
-/** What goes into the build. Folders are read whole, so that it works where there is no git, as in an unpacked archive. */
-const sources = [
-  'app',
-  'core',
-  'db',
-  'server',
-  'studio',
-  'templates',
-  'ui',
-  'visitor',
-  'public',
-  'next.config.ts',
-  'instrumentation.ts',
-  'proxy.ts',
-  'package-lock.json',
-  'tsconfig.json',
-];
+/** What never goes into the build. All else does, so that a new folder need not be remembered here. */
+const apart = new Set([
+  'bench',
+  'bin',
+  'built',
+  'cli',
+  'demo',
+  'docs',
+  'node_modules',
+  'scripts',
+  'standins',
+  'tests',
+  'drizzle.config.ts',
+  'eslint.config.mjs',
+  'jest.config.mjs',
+  'next-env.d.ts',
+  'playwright.config.ts',
+  'stryker.config.mjs',
+  'tsconfig.tsbuildinfo',
+]);
+const isSource = (name) => !name.startsWith('.') && !name.endsWith('.md') && !apart.has(name);
+
+/** The files that the build is made of. Folders are read whole, so that it works where there is no git, as in an unpacked archive. */
+export const sourceFiles = () =>
+  readdirSync(root)
+    .filter(isSource)
+    .sort()
+    .flatMap(filesIn)
+    .filter((file) => !/\.test\.tsx?$/.test(file));
 
 function filesIn(path) {
   const full = join(root, path);
@@ -35,8 +47,7 @@ function filesIn(path) {
 /** A hash of every file that goes into the build. */
 function sourcesHash() {
   const hash = createHash('sha256');
-  for (const file of sources.flatMap(filesIn)) {
-    if (/\.test\.tsx?$/.test(file)) continue;
+  for (const file of sourceFiles()) {
     hash.update(file);
     hash.update(readFileSync(join(root, file)));
   }

@@ -32,7 +32,12 @@ export async function ensureModules() {
     !existsSync(made) || sources.some((source) => newestIn(source) > statSync(made).mtimeMs);
   if (isOlder(join(root, 'core/quiz/shape.js'), join(root, 'core/quiz')))
     await run('npm', ['run', '--silent', 'schema']);
-  if (isOlder(join(root, 'built/worker.mjs'), join(root, 'core'), join(root, 'server/background')))
+  if (
+    isOlder(
+      join(root, 'built/migrate.mjs'),
+      ...['cli', 'core', 'db', 'scripts', 'server'].map((folder) => join(root, folder)),
+    )
+  )
     await run('npm', ['run', '--silent', 'bundle']);
 }
 
