@@ -1,6 +1,6 @@
 /** The form that asks for a contact: fields, and the line of consent. */
 import { useId } from 'react';
-import { CONSENT, contactField } from '../core/run/plain-form';
+import { CONSENT, contactField } from '../core/run/form-fields';
 import type { ContactView } from '../core/run/view';
 import { Rich } from '../ui/rich';
 import { Wrong } from './questions/parts';

@@ -117,6 +117,50 @@ export type AuthorSide<Q extends Question> = {
   rightText(question: Q): string;
 };
 
+/** The fields of one question in a form that was sent. */
+export type FormRead = {
+  /** What was chosen or typed for the question as a whole; never empty words. */
+  given: string[];
+  /** The words of a free entry. */
+  words: string;
+  /** What was typed or chosen for a part, without white space around it; "" where nothing was. */
+  part: (id: string, side?: 'x' | 'y') => string;
+  /** All that was chosen for a part; undefined where nothing was. */
+  chosen: (id: string) => string[] | undefined;
+};
+
+/** Answering without scripts. */
+export type FormSide<View> = {
+  /** What a form says of a question as it was shown; undefined where nothing was filled in. */
+  fromForm(view: View, form: FormRead): Answer | undefined;
+};
+
+/** Whatever of a question can add to a scale or outcome: an answer, an item, a row, its number; or the question as a whole, that may be right. */
+export type WeighedPart = {
+  id: string;
+  /** The list of the question that it stands in; the question itself where there is none. */
+  list?: 'options' | 'items' | 'rows';
+  words: string;
+  weights: Record<string, number> | undefined;
+  /**
+   * What a weight is multiplied with: nothing for an answer that is chosen, the worth of a column, the number given, places above the last.
+   * `key`: a question as a whole, that weighs nothing but may be right.
+   */
+  times: 'once' | 'column' | 'number' | 'place' | 'key';
+  /** Whether choosing it can be right, and how right it is. */
+  keyed: boolean;
+  credit?: number;
+  /**
+   * The creator's guess, and what it says: percent of visitors who choose the answer, who put the item first, or who have the question right;
+   * the value given on average; the mean place of the columns of a grid, or how many columns a row gets on average. `whole`: it is one for
+   * the question, and stands with this part.
+   */
+  guess?: { value: number | undefined; of: 'chosen' | 'first' | 'right' | 'mean' | 'column' | 'ticked'; whole?: true };
+};
+
+/** What a creator weighs. */
+export type WeighSide<Q extends Question> = { weighed(question: Q): WeighedPart[] };
+
 /** What a row of a list says of a question, beside what all kinds have. */
 export type Row = { kind: string; answers?: ListedAnswer[]; right?: string; fields?: Listed['fields'] };
 /** A row that is read. */
@@ -163,4 +207,6 @@ export type Kind<Q extends Question, View> = AnswerSide<Q> &
   ScoreSide<Q> &
   RehearseSide<Q> &
   AuthorSide<Q> &
+  WeighSide<Q> &
+  FormSide<View> &
   ListSide<Q>;

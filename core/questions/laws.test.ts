@@ -7,16 +7,38 @@ import { changeKind } from '../quiz/change-kind';
 import type { Question, QuestionKind } from '../quiz/schema';
 import { validateQuiz } from '../quiz/validate';
 import { faultsIn } from '../run/faults';
+import { type Answer, partOf } from '../score/answer';
 import { creditOf } from '../score/credit';
 import { contribution, rangeOf, targetsOfQuestion } from '../score/weights';
 import { isListable } from '../rehearse/answers';
 import { answerText, blankQuestion, isKeyed, kindNames, kindOf } from './registry';
+import type { FormRead } from './kind';
 import { samples } from './samples';
 
 const named = samples.map((q) => [`${q.kind}: ${String(q.prompt)}`, q] as const);
 let next = 0;
 const newId = (prefix: string) => `${prefix}${(next += 1)}`;
 const around = (question: Question) => quiz([page('p', [question])], { scales: [{ id: 's', name: 'S' }] });
+/** What a browser without scripts sends for an answer: the same fields that the page has. */
+function formOf(question: Question, answer: Answer): FormRead {
+  const whole = Array.isArray(answer) ? answer : typeof answer === 'object' ? [] : [String(answer)];
+  const isOrder = question.kind === 'order';
+  const inOrder = (id: string) => (whole.includes(id) ? String(whole.indexOf(id) + 1) : '');
+  const at = (id: string) => (typeof answer === 'object' && !Array.isArray(answer) ? partOf(answer, id) : undefined);
+  return {
+    given: isOrder ? [] : whole,
+    words: '',
+    part(id, side) {
+      const value = at(id);
+      if (side) return Array.isArray(value) ? String(Number(value[side === 'x' ? 0 : 1]) * 100) : '';
+      return isOrder ? inOrder(id) : typeof value === 'string' ? value : '';
+    },
+    chosen(id) {
+      const value = at(id);
+      return Array.isArray(value) ? value.map(String) : undefined;
+    },
+  };
+}
 /** Fields of a question that say what is right or what it is worth. */
 const SECRET = [
   'credit',
@@ -104,6 +126,12 @@ describe.each(named)('%s', (_name, question) => {
     expect(view).toMatchObject({ id: 'q', prompt: question.prompt, required: question.required ?? false });
     for (const spelling of ['a banknote', 'hope', 'the wind', 'the rim', '36', '2027-04-18'])
       expect(JSON.stringify(view)).not.toContain(spelling);
+  });
+
+  it('comes back from a plain form as it was answered, and from an empty one as nothing', () => {
+    const view = kind.view(question, { mixed: (parts) => [...parts], fill: (text) => text });
+    for (const answer of tries) expect(kind.fromForm(view, formOf(question, answer))).toEqual(answer);
+    expect(kind.fromForm(view, formOf(question, []))).toBeUndefined();
   });
 
   it('becomes any other kind and comes back with its lines, or says what was lost', () => {

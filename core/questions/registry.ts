@@ -1,70 +1,29 @@
 /** The only list of kinds. Whoever wants to know something of a question asks its kind here. */
 import type { Question, QuestionKind } from '../quiz/schema';
-import { choiceList } from './choice/list';
-import { textList } from './text/list';
-import { essayList } from './essay/list';
-import { numberList } from './number/list';
-import { sliderList } from './slider/list';
-import { ratingList } from './rating/list';
-import { dateList } from './date/list';
-import { orderList } from './order/list';
-import { matchList } from './match/list';
-import { gapsList } from './gaps/list';
-import { gridList } from './grid/list';
-import { spotsList } from './spots/list';
 import { type Answer, isAnswered } from '../score/answer';
-import { choiceAuthor } from './choice/author';
-import { textAuthor } from './text/author';
-import { essayAuthor } from './essay/author';
-import { numberAuthor } from './number/author';
-import { sliderAuthor } from './slider/author';
-import { ratingAuthor } from './rating/author';
-import { dateAuthor } from './date/author';
-import { orderAuthor } from './order/author';
-import { matchAuthor } from './match/author';
-import { gapsAuthor } from './gaps/author';
-import { gridAuthor } from './grid/author';
-import { spotsAuthor } from './spots/author';
-import { choiceRehearse } from './choice/rehearse';
-import { textRehearse } from './text/rehearse';
-import { essayRehearse } from './essay/rehearse';
-import { numberRehearse } from './number/rehearse';
-import { steppedRehearse } from './slider/rehearse';
-import { dateRehearse } from './date/rehearse';
-import { orderRehearse } from './order/rehearse';
-import { matchRehearse } from './match/rehearse';
-import { gapsRehearse } from './gaps/rehearse';
-import { gridRehearse } from './grid/rehearse';
-import { spotsRehearse } from './spots/rehearse';
-import { choiceAnswer } from './choice/answer';
-import { choiceScore } from './choice/score';
-import { type ChoiceView, choiceView } from './choice/view';
-import { dateAnswer } from './date/answer';
-import { dateScore } from './date/score';
-import { type DateView, dateView } from './date/view';
-import { essayScore } from './essay/score';
-import { gapsAnswer } from './gaps/answer';
-import { gapsScore } from './gaps/score';
-import { type GapsView, gapsView } from './gaps/view';
-import { gridAnswer } from './grid/answer';
-import { gridScore } from './grid/score';
-import { type GridView, gridView } from './grid/view';
-import type { Kind, NewId, Of, RowRead } from './kind';
-import { matchAnswer } from './match/answer';
-import { matchScore } from './match/score';
-import { type MatchView, matchView } from './match/view';
-import { measuredAnswer, targetedScore } from './measured';
-import { type MeasuredView, measuredView } from './number/view';
-import { orderAnswer } from './order/answer';
-import { orderScore } from './order/score';
-import { type OrderView, orderView } from './order/view';
-import { ratingScore } from './rating/score';
-import { type RatingView, ratingView } from './rating/view';
-import { spotsAnswer } from './spots/answer';
-import { spotsScore } from './spots/score';
-import { type SpotsView, spotsView } from './spots/view';
-import { textScore } from './text/score';
-import { lineAnswer, textAnswer, type TypedView, typedView } from './typed';
+import { choice } from './choice';
+import { date } from './date';
+import { essay } from './essay';
+import { gaps } from './gaps';
+import { grid } from './grid';
+import { match } from './match';
+import { number } from './number';
+import { order } from './order';
+import { rating } from './rating';
+import { slider } from './slider';
+import { spots } from './spots';
+import { text } from './text';
+import type { FormRead, Kind, NewId, Of, RowRead } from './kind';
+import type { ChoiceView } from './choice/view';
+import type { DateView } from './date/view';
+import type { GapsView } from './gaps/view';
+import type { GridView } from './grid/view';
+import type { MatchView } from './match/view';
+import type { MeasuredView } from './number/view';
+import type { OrderView } from './order/view';
+import type { RatingView } from './rating/view';
+import type { SpotsView } from './spots/view';
+import type { TypedView } from './typed';
 
 export type {
   ChoiceView,
@@ -91,18 +50,18 @@ export type QuestionView =
   | SpotsView;
 
 const kinds: { [K in QuestionKind]: Kind<Of<K>, QuestionView> } = {
-  choice: { ...choiceAnswer, ...choiceView, ...choiceScore, ...choiceRehearse, ...choiceAuthor, ...choiceList },
-  text: { ...lineAnswer, ...typedView, ...textScore, ...textRehearse, ...textAuthor, ...textList },
-  essay: { ...textAnswer, ...typedView, ...essayScore, ...essayRehearse, ...essayAuthor, ...essayList },
-  number: { ...measuredAnswer, ...measuredView, ...targetedScore, ...numberRehearse, ...numberAuthor, ...numberList },
-  slider: { ...measuredAnswer, ...measuredView, ...targetedScore, ...steppedRehearse, ...sliderAuthor, ...sliderList },
-  rating: { ...measuredAnswer, ...ratingView, ...ratingScore, ...steppedRehearse, ...ratingAuthor, ...ratingList },
-  date: { ...dateAnswer, ...dateView, ...dateScore, ...dateRehearse, ...dateAuthor, ...dateList },
-  order: { ...orderAnswer, ...orderView, ...orderScore, ...orderRehearse, ...orderAuthor, ...orderList },
-  match: { ...matchAnswer, ...matchView, ...matchScore, ...matchRehearse, ...matchAuthor, ...matchList },
-  gaps: { ...gapsAnswer, ...gapsView, ...gapsScore, ...gapsRehearse, ...gapsAuthor, ...gapsList },
-  grid: { ...gridAnswer, ...gridView, ...gridScore, ...gridRehearse, ...gridAuthor, ...gridList },
-  spots: { ...spotsAnswer, ...spotsView, ...spotsScore, ...spotsRehearse, ...spotsAuthor, ...spotsList },
+  choice,
+  text,
+  essay,
+  number,
+  slider,
+  rating,
+  date,
+  order,
+  match,
+  gaps,
+  grid,
+  spots,
 };
 
 /** In the order in which they are offered. */
@@ -142,3 +101,7 @@ export const answerText = (question: Question, answer: Answer | undefined): stri
 
 /** A new question of a kind, ready to be typed into. */
 export const blankQuestion = (kind: QuestionKind, newId: NewId): Question => kinds[kind].blank(newId);
+
+/** What a form says of a question as it was shown; undefined where nothing was filled in. */
+export const answerFromForm = (view: QuestionView, form: FormRead): Answer | undefined =>
+  kinds[view.kind].fromForm(view, form);

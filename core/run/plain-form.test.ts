@@ -1,6 +1,7 @@
 import { choice, option, page, quiz } from '../../tests/quizzes';
 import type { Block, Question } from '../quiz/schema';
-import { answerField, CONSENT, contactField, partField, sentFromForm, wordsField } from './plain-form';
+import { answerField, CONSENT, contactField, partField, wordsField } from './form-fields';
+import { sentFromForm } from './plain-form';
 import { LOOK_OVER } from './look-over';
 import { startRun } from './run';
 import { viewOf } from './view';

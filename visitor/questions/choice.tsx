@@ -1,5 +1,5 @@
 /** One or several of some answers: rows, pictures, halves, or a drop-down. */
-import { answerField, wordsField } from '../../core/run/plain-form';
+import { answerField, wordsField } from '../../core/run/form-fields';
 import type { ChoiceView } from '../../core/run/view';
 import { type Answer, chosenIn, isFreeEntry } from '../../core/score/answer';
 import { Mark } from '../../ui/marks';

@@ -1,6 +1,6 @@
 /** Questions of several parts: put in order, match, fill the gaps, a grid, places in a picture. All of them work by keys and taps alone. */
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
-import { partField } from '../../core/run/plain-form';
+import { partField } from '../../core/run/form-fields';
 import type { GapsView, GridView, MatchView, OrderView, SpotsView } from '../../core/run/view';
 import { type Answer, partOf } from '../../core/score/answer';
 import { Rich } from '../../ui/rich';

@@ -1,5 +1,5 @@
 /** Questions answered by a single field: words, numbers, dates, steps. */
-import { answerField } from '../../core/run/plain-form';
+import { answerField } from '../../core/run/form-fields';
 import type { DateView, MeasuredView, RatingView, TypedView } from '../../core/run/view';
 import { useWords } from '../words';
 import { type Asked, FieldGroup, OneField } from './parts';

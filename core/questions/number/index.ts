@@ -1,0 +1,19 @@
+import type { Kind, Of } from '../kind';
+import { measuredForm } from '../form';
+import { measuredAnswer, targetedScore } from '../measured';
+import { numberAuthor } from './author';
+import { numberList } from './list';
+import { numberRehearse } from './rehearse';
+import { measuredView, type MeasuredView } from './view';
+import { numberWeighed } from './weighed';
+
+export const number: Kind<Of<'number'>, MeasuredView> = {
+  ...measuredAnswer,
+  ...measuredView,
+  ...targetedScore,
+  ...numberRehearse,
+  ...numberAuthor,
+  ...numberList,
+  ...numberWeighed,
+  ...measuredForm,
+};

@@ -1,0 +1,20 @@
+import type { Kind, Of } from '../kind';
+import { measuredForm } from '../form';
+import { measuredAnswer } from '../measured';
+import { ratingAuthor } from './author';
+import { ratingList } from './list';
+import { ratingScore } from './score';
+import { ratingView, type RatingView } from './view';
+import { steppedRehearse } from '../slider/rehearse';
+import { meanWeighed } from '../weighed';
+
+export const rating: Kind<Of<'rating'>, RatingView> = {
+  ...measuredAnswer,
+  ...ratingView,
+  ...ratingScore,
+  ...steppedRehearse,
+  ...ratingAuthor,
+  ...ratingList,
+  ...meanWeighed,
+  ...measuredForm,
+};

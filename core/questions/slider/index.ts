@@ -1,0 +1,19 @@
+import type { Kind, Of } from '../kind';
+import { measuredForm } from '../form';
+import { measuredAnswer, targetedScore } from '../measured';
+import { measuredView, type MeasuredView } from '../number/view';
+import { sliderAuthor } from './author';
+import { sliderList } from './list';
+import { steppedRehearse } from './rehearse';
+import { meanWeighed } from '../weighed';
+
+export const slider: Kind<Of<'slider'>, MeasuredView> = {
+  ...measuredAnswer,
+  ...measuredView,
+  ...targetedScore,
+  ...steppedRehearse,
+  ...sliderAuthor,
+  ...sliderList,
+  ...meanWeighed,
+  ...measuredForm,
+};

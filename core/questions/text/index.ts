@@ -1,0 +1,19 @@
+import type { Kind, Of } from '../kind';
+import { typedForm } from '../form';
+import { textAuthor } from './author';
+import { textList } from './list';
+import { textRehearse } from './rehearse';
+import { textScore } from './score';
+import { textWeighed } from './weighed';
+import { lineAnswer, typedView, type TypedView } from '../typed';
+
+export const text: Kind<Of<'text'>, TypedView> = {
+  ...lineAnswer,
+  ...typedView,
+  ...textScore,
+  ...textRehearse,
+  ...textAuthor,
+  ...textList,
+  ...textWeighed,
+  ...typedForm,
+};
