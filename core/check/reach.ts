@@ -3,17 +3,12 @@
  * through the quiz. Where pages lead back, each rule is tried by itself: over all answers, sums and verdicts that it asks about, whether or not
  * they can come together.
  */
-import { boundsOf } from '../questions/measured';
+import { kindOf } from '../questions/registry';
 import { isKeyed } from '../questions/registry';
-import { pickRange } from '../questions/choice/options';
-import { subsets } from '../questions/ranges';
 import type { Condition, Page, Question, Quiz, Target } from '../quiz/schema';
 import { indexOf } from '../quiz/lookup';
-import { acceptedOf } from '../text/fold';
 import { type Facts, holds, type Test, testsIn } from '../score/conditions';
 import type { Answer } from '../score/answer';
-
-import { round9 } from '../score/numbers';
 import { isListable, type Way, waysToAnswer } from '../rehearse/answers';
 import { conditionsOf, controlColumns } from '../rehearse/columns';
 import { canBeCarried } from '../rehearse/exact';
@@ -131,46 +126,9 @@ export function possibleWays(question: Question, tests: Test[]): Way[] {
 
 function possibleAnswers(question: Question, tests: Test[]): Answer[] {
   const empty = question.required ? [] : [NOTHING];
-  switch (question.kind) {
-    case 'choice': {
-      const { min, max } = pickRange(question);
-      const free = question.other ? [{ options: ['other'], text: '…' }] : [];
-      if (question.pick === 'one') return [...question.options.map((o) => [o.id]), ...free, ...empty];
-      if (question.options.length > 10) return [...question.options.map((o) => [o.id]), ...empty];
-      return [
-        ...subsets(question.options.length, Math.max(1, min), max).map((s) =>
-          s.map((i) => question.options[i]?.id ?? ''),
-        ),
-        ...free,
-        ...empty,
-      ];
-    }
-    case 'text':
-    case 'essay': {
-      const sought = tests.flatMap((t) => ('contains' in t && t.contains ? [t.contains] : []));
-      const accept = question.kind === 'text' ? (question.accept ?? []).map((a) => acceptedOf(a).text) : [];
-      return [...accept, '\u0001', ...sought, ...(sought.length > 1 ? [sought.join(' ')] : []), ...empty];
-    }
-    case 'number':
-    case 'slider':
-    case 'rating':
-      return [...numbersFor(question, tests), ...empty];
-    default:
-      return [...(isListable(question) ? waysToAnswer(question).map((w) => w.answer) : [{ '': [''] }]), ...empty];
-  }
-}
-
-function numbersFor(question: Extract<Question, { kind: 'number' | 'slider' | 'rating' }>, tests: Test[]): number[] {
-  const { min, max, step } = boundsOf(question);
-  if (min !== undefined && max !== undefined && (max - min) / step <= 200) {
-    return Array.from({ length: Math.floor(round9((max - min) / step)) + 1 }, (_, i) => round9(min + i * step));
-  }
-  const bounds = tests
-    .flatMap((t) => ('answer' in t ? [t.lt, t.le, t.gt, t.ge, t.eq] : []))
-    .filter((n) => n !== undefined);
-  const marks = [...bounds, min ?? 0, max ?? 0, ...(question.kind === 'rating' ? [] : [question.target ?? 0])];
-  const around = marks.flatMap((n) => [n - step, n, n + step]);
-  return [...new Set(around)].filter((n) => n >= (min ?? -Infinity) && n <= (max ?? Infinity));
+  const kind = kindOf(question);
+  if (kind.answersFor) return [...kind.answersFor(question, tests), ...empty];
+  return [...(isListable(question) ? waysToAnswer(question).map((w) => w.answer) : [{ '': [''] }]), ...empty];
 }
 
 // Where pages lead back.

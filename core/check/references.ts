@@ -1,5 +1,5 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
-import { optionIds } from '../questions/choice/options';
+import { kindOf } from '../questions/registry';
 import type { Block, Carry, Condition, Quiz, Target } from '../quiz/schema';
 import { indexOf, isQuestion, nameOf } from '../quiz/lookup';
 import { isWebAddress } from '../text/address';
@@ -38,17 +38,15 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
     if (!question) return gone(tab, where, 'A condition asks about a question that is gone.');
     const ids = [t.is, t.isAny, t.isAll, t.isNone].flatMap((x) => (x === undefined ? [] : x));
     const name = nameOf(question);
-    if (ids.length && question.kind !== 'choice')
+    const { options, number, words } = kindOf(question).comparable(question);
+    if (ids.length && !options)
       wrongType(tab, where, `A condition compares “${name}” with answers to choose, but it has none.`);
-    else if (question.kind === 'choice' && ids.some((id) => !optionIds(question).includes(id)))
+    else if (ids.some((id) => !options?.includes(id)))
       gone(tab, where, `A condition asks about an answer of “${name}” that is gone.`);
     const bounded = [t.lt, t.le, t.gt, t.ge, t.eq].some((x) => x !== undefined);
-    if (bounded && !['number', 'slider', 'rating'].includes(question.kind))
+    if (bounded && !number)
       wrongType(tab, where, `A condition compares “${name}” with a number, but it is not answered by one.`);
-    const worded =
-      ['text', 'essay', 'date', 'gaps', 'spots'].includes(question.kind) ||
-      (question.kind === 'choice' && question.other);
-    if (t.contains !== undefined && !worded)
+    if (t.contains !== undefined && !words)
       wrongType(tab, where, `A condition looks for words in “${name}”, but it is not answered in words.`);
   };
   const condition = (tab: Tab, where: string[], c: Condition | undefined) => {

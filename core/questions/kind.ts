@@ -6,9 +6,12 @@
 import type { Listed, ListedAnswer, ListedField } from './listed';
 import type { RefusalCode } from './refusal';
 import type { Answer } from '../score/answer';
-import type { Picture, Question, QuestionKind, RichText } from '../quiz/schema';
+import type { Condition, Picture, Question, QuestionKind, RichText } from '../quiz/schema';
 
 export type Of<K extends QuestionKind> = Extract<Question, { kind: K }>;
+
+/** One test of a condition. */
+export type Test = Exclude<Condition, { all: unknown } | { any: unknown } | { not: unknown }>;
 
 export type Told = { code: RefusalCode; message: string };
 
@@ -87,6 +90,10 @@ export type RehearseSide<Q extends Question> = {
   tries(question: Q): Answer[];
   /** One of the answers, where there are too many to be listed. */
   draw?(question: Q, random: () => number): Answer;
+  /** Answers that a key, a weight or one of these tests can tell from the others, where those to try are not enough. */
+  answersFor?(question: Q, tests: Test[]): Answer[];
+  /** What a condition can ask of an answer: which options are chosen, how large it is, what words are in it. */
+  comparable(question: Q): { options?: string[]; number?: true; words?: true };
 };
 
 /** Ids are made by the caller, since the core has no randomness of its own. */
@@ -103,6 +110,9 @@ export type Line = {
   with?: string;
 };
 
+/** Ids that must differ, each with its place: `options/0`. */
+export type IdSpace = { id: string; at: string }[];
+
 /** What a creator does with it. */
 export type AuthorSide<Q extends Question> = {
   /** A new one, ready to be typed into. */
@@ -115,6 +125,10 @@ export type AuthorSide<Q extends Question> = {
   holds?(question: Q): { pictures?: number; gaps?: number; places?: number };
   /** What counts as right, in words; "" where nothing does. */
   rightText(question: Q): string;
+  /** Its parts by the ids that must differ from each other, each with its place in the question. */
+  idSpaces?(question: Q): IdSpace[];
+  /** The question without the weights of its parts. */
+  unweighed?(question: Q): Q;
 };
 
 /** The fields of one question in a form that was sent. */

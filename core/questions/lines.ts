@@ -1,7 +1,7 @@
 /** What the kinds' authors have in common: lines taken over from a question of another kind. */
 import type { Accepted, Picture } from '../quiz/schema';
 import { acceptedOf } from '../text/fold';
-import type { Line, NewId } from './kind';
+import type { IdSpace, Line, NewId } from './kind';
 
 /** What every new question has. */
 export const fresh = (newId: NewId) => ({ id: newId('q'), prompt: '', required: true });
@@ -18,3 +18,14 @@ export const spelled = (list: Accepted[] | undefined): Line[] => (list ?? []).ma
 /** A right value as a line. */
 export const valueLine = (value: number | string | undefined): Line[] =>
   value === undefined ? [] : [{ text: String(value), credit: 1 }];
+
+/** The ids of a list, each with its place. */
+export const idsIn = (list: string, things: { id: string }[]): IdSpace =>
+  things.map(({ id }, i) => ({ id, at: `${list}/${i}` }));
+/** Things of a list without their weights. */
+export const bare = <T extends { weights?: unknown }>(things: T[]): T[] =>
+  things.map((thing) => {
+    const copy = { ...thing };
+    delete copy.weights;
+    return copy;
+  });

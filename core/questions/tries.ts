@@ -2,6 +2,7 @@
 import type { Accepted } from '../quiz/schema';
 import { shuffled } from '../run/random';
 import type { Answer } from '../score/answer';
+import type { Test } from './kind';
 import { acceptedOf } from '../text/fold';
 
 /** Words that mean nothing, where any will do. */
@@ -38,4 +39,10 @@ export function someOf(ids: string[], min: number, max: number, random: () => nu
   let left = random() * total;
   const size = sizes.findIndex((n) => (left -= n) < 0);
   return shuffled(ids, random).slice(0, Math.max(min, size));
+}
+
+/** Answers that hold the words which tests look for: each, and all of them together. */
+export function sought(tests: Test[]): string[] {
+  const words = tests.flatMap((t) => ('contains' in t && t.contains ? [t.contains] : []));
+  return words.length > 1 ? [...words, words.join(' ')] : words;
 }

@@ -1,4 +1,5 @@
 /** Taking pages of one quiz over into another. */
+import { kindOf } from '../questions/registry';
 import type { NewId } from './blank';
 import { isQuestion, without } from './lookup';
 import { fold } from '../text/fold';
@@ -21,7 +22,6 @@ export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; to
     fresh.push(topic);
     return topic.id;
   };
-  const unweighed = <T extends { weights?: unknown }>(list: T[]): T[] => list.map((x) => without(x, 'weights') as T);
   const pages = from.pages
     .filter((page) => page.stage === 'ask')
     .map((page, i): Page => ({
@@ -34,10 +34,7 @@ export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; to
         const topic = topicIn(moved.topic);
         const bare = without(moved as Question & { weights?: unknown }, 'topic', 'marksTo', 'weights');
         const filed = { ...bare, ...(topic === undefined ? {} : { topic }) } as Question;
-        if (filed.kind === 'choice') return { ...filed, options: unweighed(filed.options) };
-        if (filed.kind === 'order') return { ...filed, items: unweighed(filed.items) };
-        if (filed.kind === 'grid') return { ...filed, rows: unweighed(filed.rows) };
-        return filed;
+        return kindOf(filed).unweighed?.(filed) ?? filed;
       }),
     }));
   return { pages, topics: fresh };

@@ -1,4 +1,6 @@
 /** The door of the core: nothing that is not a quiz comes past it. What is wrong is told in sentences, each with its place. */
+import { kindOf } from '../questions/registry';
+import { isContact, isQuestion } from './lookup';
 import type { ErrorObject } from 'ajv';
 import type { Quiz } from './schema';
 import { defaults, validate as isQuiz } from './shape';
@@ -183,19 +185,10 @@ function repeatedId(quiz: Quiz): Fault | null {
     list.forEach((block, b) => {
       const at = `${place}/${b}`;
       blocks.push([block.id, at]);
-      if (block.kind === 'choice') parts.push(named(block.options, `${at}/options`));
-      if (block.kind === 'contact') parts.push(named(block.fields, `${at}/fields`));
-      if (block.kind === 'order') parts.push(named(block.items, `${at}/items`));
-      if (block.kind === 'gaps') parts.push(named(block.gaps, `${at}/gaps`));
-      if (block.kind === 'spots') parts.push(named(block.spots, `${at}/spots`));
-      if (block.kind === 'grid') parts.push(named(block.rows, `${at}/rows`), named(block.columns, `${at}/columns`));
-      if (block.kind === 'match') {
-        parts.push(block.pairs.map((p, i): Placed => [p.left.id, `${at}/pairs/${i}/left`]));
-        parts.push([
-          ...block.pairs.map((p, i): Placed => [p.right.id, `${at}/pairs/${i}/right`]),
-          ...named(block.extras ?? [], `${at}/extras`),
-        ]);
-      }
+      if (isContact(block)) parts.push(named(block.fields, `${at}/fields`));
+      if (isQuestion(block))
+        for (const space of kindOf(block).idSpaces?.(block) ?? [])
+          parts.push(space.map((part): Placed => [part.id, `${at}/${part.at}`]));
     });
   };
   quiz.pages.forEach((page, p) => gather(page.blocks, `/pages/${p}/blocks`));

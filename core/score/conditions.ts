@@ -1,3 +1,4 @@
+import type { Test } from '../questions/kind';
 import type { Condition, Question, Unit } from '../quiz/schema';
 import { fold } from '../text/fold';
 import { type Answer, chosenIn, isAnswered, isFreeEntry } from './answer';
@@ -38,6 +39,8 @@ function within(value: number | null, most: number | null, { lt, le, gt, ge, eq 
 
 const list = (ids: string | string[]): string[] => (typeof ids === 'string' ? [ids] : ids);
 const isBounded = ({ lt, le, gt, ge, eq }: Bounds): boolean => [lt, le, gt, ge, eq].some((x) => x !== undefined);
+
+export type { Test } from '../questions/kind';
 
 type AnswerTest = Extract<Condition, { answer: string }>;
 
@@ -105,8 +108,6 @@ export function holds(condition: Condition, facts: Facts): boolean {
   const { asked, value } = facts.contact(condition.contact);
   return asked && (value.trim() !== '') === condition.answered;
 }
-
-export type Test = Exclude<Condition, { all: unknown } | { any: unknown } | { not: unknown }>;
 
 /** Every single test in a condition, however deep. */
 export function testsIn(condition: Condition, found: Test[] = []): Test[] {

@@ -1,3 +1,4 @@
+import { bare, idsIn } from '../lines';
 import type { Choice } from '../../quiz/schema';
 import type { AuthorSide } from '../kind';
 import { fresh, idOf, sided, weighed } from '../lines';
@@ -30,4 +31,6 @@ export const choiceAuthor: AuthorSide<Choice> = {
       .filter((o) => o.credit === 1)
       .map((o) => o.text || (o.picture?.text ?? ''))
       .join(', '),
+  idSpaces: (question) => [idsIn('options', question.options)],
+  unweighed: (question) => ({ ...question, options: bare(question.options) }),
 };

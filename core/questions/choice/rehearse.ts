@@ -1,8 +1,11 @@
 import type { Choice } from '../../quiz/schema';
 import type { RehearseSide } from '../kind';
 import { subsets } from '../ranges';
-import { someOf } from '../tries';
-import { answeredRange } from './options';
+import { FILLED, someOf } from '../tries';
+import { answeredRange, OTHER, optionIds, pickRange } from './options';
+
+/** With more options, each alone stands for the sets it is in. */
+const MOST_TOLD_APART = 10;
 
 export const choiceRehearse: RehearseSide<Choice> = {
   manner: () => 'options',
@@ -21,4 +24,14 @@ export const choiceRehearse: RehearseSide<Choice> = {
       random,
     );
   },
+  answersFor(question) {
+    const each = question.options.map((o) => [o.id]);
+    const free = question.other ? [{ options: [OTHER], text: FILLED }] : [];
+    if (question.pick === 'one') return [...each, ...free];
+    if (question.options.length > MOST_TOLD_APART) return each;
+    const { min, max } = pickRange(question);
+    const sets = subsets(question.options.length, Math.max(1, min), max);
+    return [...sets.map((subset) => subset.map((i) => question.options[i]?.id ?? '')), ...free];
+  },
+  comparable: (question) => ({ options: optionIds(question), ...(question.other ? { words: true } : {}) }),
 };

@@ -8,6 +8,7 @@ export const dateRehearse: RehearseSide<Of<'date'>> = {
   manner: (question) => (question.target === undefined ? null : 'right'),
   tries: ({ target, within = 0 }) =>
     target === undefined ? [ANY_DAY] : rightOrWrongAnswer(target, farFrom(target, within)),
+  comparable: () => ({ words: true }),
 };
 
 const farFrom = (day: string, within: number): string =>

@@ -1,4 +1,9 @@
 import type { Of, RehearseSide } from '../kind';
-import { FILLED } from '../tries';
+import { FILLED, sought, WRONG } from '../tries';
 
-export const essayRehearse: RehearseSide<Of<'essay'>> = { manner: () => null, tries: () => [FILLED] };
+export const essayRehearse: RehearseSide<Of<'essay'>> = {
+  manner: () => null,
+  tries: () => [FILLED],
+  answersFor: (_question, tests) => [WRONG, ...sought(tests)],
+  comparable: () => ({ words: true }),
+};

@@ -1,3 +1,4 @@
+import { idsIn } from '../lines';
 import type { AuthorSide, Of } from '../kind';
 import { fresh, spelled } from '../lines';
 import { rightSpelling } from '../tries';
@@ -8,4 +9,5 @@ export const gapsAuthor: AuthorSide<Of<'gaps'>> = {
   become: (question) => question,
   holds: (question) => ({ gaps: question.gaps.length }),
   rightText: (question) => question.gaps.map((g) => rightSpelling(g.accept) || '–').join(', '),
+  idSpaces: (question) => [idsIn('gaps', question.gaps)],
 };

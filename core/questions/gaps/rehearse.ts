@@ -14,4 +14,5 @@ export const gapsRehearse: RehearseSide<Of<'gaps'>> = {
       );
     return gapsScore.isKeyed(question) ? rightOrWrongAnswer(answer(true), answer(false)) : [answer(true)];
   },
+  comparable: () => ({ words: true }),
 };

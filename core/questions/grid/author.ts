@@ -1,3 +1,4 @@
+import { bare, idsIn } from '../lines';
 import type { AuthorSide, Of } from '../kind';
 import { fresh, idOf, newLine, weighed } from '../lines';
 import { gridAnswer } from './answer';
@@ -16,4 +17,6 @@ export const gridAuthor: AuthorSide<Of<'grid'>> = {
       ? question
       : { ...question, rows: lines.map((line) => ({ id: idOf(line, 'i', newId), text: line.text })) },
   rightText: (question) => gridAnswer.answerText(question, question.key ?? {}),
+  idSpaces: (question) => [idsIn('rows', question.rows), idsIn('columns', question.columns)],
+  unweighed: (question) => ({ ...question, rows: bare(question.rows) }),
 };

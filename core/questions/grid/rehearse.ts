@@ -21,6 +21,7 @@ export const gridRehearse: RehearseSide<Grid> = {
     const row = () => (ways ? (ways[Math.floor(random() * ways.length)] ?? []) : someOf(ids, 1, ids.length, random));
     return Object.fromEntries(question.rows.map(({ id }) => [id, row()]));
   },
+  comparable: () => ({}),
 };
 
 /** Every way to answer one row. */

@@ -1,3 +1,4 @@
+import { idsIn } from '../lines';
 import type { AuthorSide, NewId, Of } from '../kind';
 import { fresh, idOf, sided } from '../lines';
 
@@ -24,4 +25,8 @@ export const matchAuthor: AuthorSide<Of<'match'>> = {
     question.pairs
       .map((p) => `${p.left.text || p.left.picture?.text}: ${p.right.text || p.right.picture?.text}`)
       .join('; '),
+  idSpaces: ({ pairs, extras = [] }) => [
+    pairs.map((p, i) => ({ id: p.left.id, at: `pairs/${i}/left` })),
+    [...pairs.map((p, i) => ({ id: p.right.id, at: `pairs/${i}/right` })), ...idsIn('extras', extras)],
+  ],
 };

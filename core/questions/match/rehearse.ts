@@ -11,4 +11,5 @@ export const matchRehearse: RehearseSide<Of<'match'>> = {
     const answer = (list: string[]) => Object.fromEntries(pairs.map((p, i) => [p.left.id, list[i] ?? '']));
     return rightOrWrongAnswer(answer(rights), turned && answer(turned));
   },
+  comparable: () => ({}),
 };

@@ -1,3 +1,4 @@
+import { valuesFor } from '../steps';
 import { round9 } from '../../score/numbers';
 import type { Of, RehearseSide } from '../kind';
 import { boundsOf } from '../measured';
@@ -9,6 +10,8 @@ export const numberRehearse: RehearseSide<Numeric> = {
   manner: (question) => (question.target === undefined ? 'values' : 'right'),
   tries: (question) =>
     question.target === undefined ? [middle(question)] : rightOrWrongAnswer(question.target, wrong(question)),
+  answersFor: (question, tests) => valuesFor(question, tests, question.target ?? 0),
+  comparable: () => ({ number: true }),
 };
 
 function middle(question: Numeric): number {

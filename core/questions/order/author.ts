@@ -1,3 +1,4 @@
+import { bare, idsIn } from '../lines';
 import { numbered } from '../../text/language';
 import type { AuthorSide, Of } from '../kind';
 import { fresh, idOf, newLine, sided, weighed } from '../lines';
@@ -13,4 +14,6 @@ export const orderAuthor: AuthorSide<Of<'order'>> = {
           items: lines.map((line) => ({ id: idOf(line, 'i', newId), ...sided(line), ...weighed(line) })),
         },
   rightText: (question) => (question.keyed === false ? '' : numbered(question.items.map((i) => i.text))),
+  idSpaces: (question) => [idsIn('items', question.items)],
+  unweighed: (question) => ({ ...question, items: bare(question.items) }),
 };

@@ -16,4 +16,5 @@ export const orderRehearse: RehearseSide<Order> = {
     return rightOrWrongAnswer(ids, ids.length > 1 ? [...ids.slice(1), ids[0] ?? ''] : null);
   },
   draw: (question, random) => shuffled(idsOf(question), random),
+  comparable: () => ({}),
 };

@@ -5,14 +5,14 @@ import { ratingAuthor } from './author';
 import { ratingList } from './list';
 import { ratingScore } from './score';
 import { ratingView, type RatingView } from './view';
-import { steppedRehearse } from '../slider/rehearse';
+import { ratingRehearse } from './rehearse';
 import { meanWeighed } from '../weighed';
 
 export const rating: Kind<Of<'rating'>, RatingView> = {
   ...measuredAnswer,
   ...ratingView,
   ...ratingScore,
-  ...steppedRehearse,
+  ...ratingRehearse,
   ...ratingAuthor,
   ...ratingList,
   ...meanWeighed,

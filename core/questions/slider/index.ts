@@ -4,14 +4,14 @@ import { measuredAnswer, targetedScore } from '../measured';
 import { measuredView, type MeasuredView } from '../number/view';
 import { sliderAuthor } from './author';
 import { sliderList } from './list';
-import { steppedRehearse } from './rehearse';
+import { sliderRehearse } from './rehearse';
 import { meanWeighed } from '../weighed';
 
 export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...measuredAnswer,
   ...measuredView,
   ...targetedScore,
-  ...steppedRehearse,
+  ...sliderRehearse,
   ...sliderAuthor,
   ...sliderList,
   ...meanWeighed,

@@ -1,5 +1,9 @@
 import type { Of, RehearseSide } from '../kind';
-import { stepsOf } from '../steps';
+import { stepsOf, valuesFor } from '../steps';
 
-/** Of sliders and ratings, whose values can all be listed. */
-export const steppedRehearse: RehearseSide<Of<'slider' | 'rating'>> = { manner: () => 'values', tries: stepsOf };
+export const sliderRehearse: RehearseSide<Of<'slider'>> = {
+  manner: () => 'values',
+  tries: stepsOf,
+  answersFor: (question, tests) => valuesFor(question, tests, question.target ?? 0),
+  comparable: () => ({ number: true }),
+};

@@ -1,3 +1,4 @@
+import { idsIn } from '../lines';
 import type { AuthorSide, Of } from '../kind';
 import { fresh, spelled } from '../lines';
 import { rightSpelling } from '../tries';
@@ -19,4 +20,5 @@ export const spotsAuthor: AuthorSide<Spots> = {
       .filter((s) => s.accept)
       .map((s, i) => `${s.text ?? i + 1}: ${rightSpelling(s.accept)}`)
       .join('; '),
+  idSpaces: (question) => [idsIn('spots', question.spots)],
 };

@@ -13,6 +13,7 @@ export const spotsRehearse: RehearseSide<Spots> = {
     const right = filled(question, true) ?? {};
     return spotsScore.isKeyed(question) ? rightOrWrongAnswer(right, filled(question, false)) : [right];
   },
+  comparable: () => ({ words: true }),
 };
 
 /** Null where some place has no point that is wrong. */

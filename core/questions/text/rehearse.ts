@@ -1,5 +1,6 @@
 import type { Of, RehearseSide } from '../kind';
-import { bestAccepted, FILLED, rightOrWrongAnswer, WRONG } from '../tries';
+import { acceptedOf } from '../../text/fold';
+import { bestAccepted, FILLED, rightOrWrongAnswer, sought, WRONG } from '../tries';
 import { textScore } from './score';
 
 export const textRehearse: RehearseSide<Of<'text'>> = {
@@ -8,4 +9,6 @@ export const textRehearse: RehearseSide<Of<'text'>> = {
     const right = bestAccepted(question.accept);
     return right === undefined ? [FILLED] : rightOrWrongAnswer(right, WRONG);
   },
+  answersFor: (question, tests) => [...(question.accept ?? []).map((a) => acceptedOf(a).text), WRONG, ...sought(tests)],
+  comparable: () => ({ words: true }),
 };
