@@ -1,4 +1,5 @@
 import type { Tray } from '../contract/results';
+import type { Tx } from '../db/client';
 import { composeLetter } from '../core/run/letter';
 import { looksLikeEmail } from '../core/run/faults';
 import { foldRun, type Run } from '../core/run/run';
@@ -24,11 +25,20 @@ import { takeOne } from './rates';
 
 const TRAY = 60;
 
-/** The newest letters of a quiz, those in trouble first, each as it goes out. */
+/**
+ * The newest letters of a quiz, those in trouble first, each as it goes out. All of one moment: a letter that arrives meanwhile would stand there
+ * as waiting, or twice, beside a count that says otherwise.
+ */
 export async function trayOf(member: Membership, quizId: string): Promise<Tray> {
   await getQuiz(member, quizId);
-  const newest = (state: DeliveryState, most: number) =>
-    newestLetters(database(), member.workspaceId, quizId, state, most);
+  return database().transaction((tx) => trayIn(tx, member.workspaceId, quizId), {
+    isolationLevel: 'repeatable read',
+    accessMode: 'read only',
+  });
+}
+
+async function trayIn(tx: Tx, workspaceId: string, quizId: string): Promise<Tray> {
+  const newest = (state: DeliveryState, most: number) => newestLetters(tx, workspaceId, quizId, state, most);
   const inTrouble = [...(await newest('failed', TRAY)), ...(await newest('waiting', TRAY))].slice(0, TRAY);
   const rows = [...inTrouble, ...(await newest('delivered', TRAY - inTrouble.length))];
   return {
@@ -43,7 +53,7 @@ export async function trayOf(member: Membership, quizId: string): Promise<Tray> 
       trouble: r.trouble,
       changedAt: r.changedAt.toISOString(),
     })),
-    counts: await letterCounts(database(), member.workspaceId, quizId),
+    counts: await letterCounts(tx, workspaceId, quizId),
   };
 }
 

@@ -42,7 +42,7 @@ export async function findLetter(db: Db | Tx, workspaceId: string, letterId: str
 
 /** The newest letters in a state. */
 export const newestLetters = (
-  db: Db,
+  db: Db | Tx,
   workspaceId: string,
   quizId: string,
   state: DeliveryState,
@@ -56,7 +56,7 @@ export const newestLetters = (
     .orderBy(desc(deliveries.writtenAt), desc(deliveries.letterId))
     .limit(most);
 
-export async function letterCounts(db: Db, workspaceId: string, quizId: string): Promise<Record<string, number>> {
+export async function letterCounts(db: Db | Tx, workspaceId: string, quizId: string): Promise<Record<string, number>> {
   const rows = await db
     .select({ state: deliveries.state, count: sql<number>`count(*)::int` })
     .from(deliveries)

@@ -2,6 +2,8 @@ import type { RichDoc } from '../../core/quiz/schema';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setDelivery } from '../../db/queries/letters';
+import { database } from '../../server/database';
 import { startWorkers } from '../../server/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
@@ -106,6 +108,28 @@ it('a test goes to the creator, filled in for a visitor', async () => {
   );
   expect(letters[0]?.subject).toMatch(/^Test: You are a (Lane drifter|Ridge seeker)$/);
   await close();
+});
+
+it('the tray is of one moment, while letters arrive', async () => {
+  const at = await published();
+  await finish(at.address, 'moment@example.com');
+  const [letter] = (await tray(at)).letters;
+  let over = false;
+  const arriving = (async () => {
+    for (let n = 0; !over; n++)
+      await setDelivery(database(), at.member.workspaceId, letter?.id ?? '', {
+        state: n % 2 ? 'waiting' : 'delivered',
+        trouble: '',
+        changedAt: new Date(),
+        tried: false,
+      });
+  })();
+  for (let i = 0; i < 60; i++) {
+    const { letters, counts } = await tray(at);
+    expect(letters.map((l) => l.state)).toEqual(Object.keys(counts));
+  }
+  over = true;
+  await arriving;
 });
 
 describe('a letter as it goes out', () => {
