@@ -271,9 +271,10 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
       const there = answer.is === 'passed' ? answer.standing : undefined;
       // An offer whose answer was lost has taken this number: then this goes behind it.
       const isBehindOffer = unsure.current && there?.seq === n && there.view.page?.id === onPage.current;
-      if (!isBehindOffer) return answer;
-      unsure.current = false;
-      return step(n + 1);
+      if (isBehindOffer) unsure.current = false;
+      const last = isBehindOffer ? await step(n + 1) : answer;
+      if (last.is === 'taken') seq.current = last.standing.seq;
+      return last;
     });
 
   const latest = useRef(catchUp);
@@ -338,15 +339,17 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
   const takeOffer = async (outcome: string) => {
     tell('offer');
     const sent: Sent = { do: 'offer', outcome };
-    if (waiting.current.length) {
-      waiting.current.push({ seq: standing.seq + 1, sent });
-      draw({ ...standing, seq: standing.seq + 1 });
-      return keep();
+    if (waiting.current.length && !inFlight.current) {
+      // Before what was sent from this page and waits too: that may be sent anew.
+      const at = standing.seq + 1;
+      const later = waiting.current.filter((w) => w.seq >= at).map((w) => ({ ...w, seq: w.seq + 1 }));
+      waiting.current = [...waiting.current.filter((w) => w.seq < at), { seq: at, sent }, ...later];
+      draw({ ...standing, seq: at });
+      return keep({ page: pageId ?? '', values });
     }
     const answer = await onItsWay({ sent }, true);
     if (answer.is === 'not-now') unsure.current = true;
     if (answer.is !== 'taken') return;
-    seq.current = answer.standing.seq;
     setStanding((old) => ({ ...old, seq: Math.max(old.seq, answer.standing.seq) }));
   };
 

@@ -1,5 +1,5 @@
 import { expect, type Page, type Request, test } from '@playwright/test';
-import { page as quizPage, quiz, text } from '../quizzes';
+import { page as quizPage, quiz, result, text } from '../quizzes';
 import { enterDemo, holdScripts, saved, signUp, startQuiz, tab } from './people';
 import { world } from './servers';
 
@@ -111,7 +111,8 @@ test('an offer pressed beside Next holds nobody up, whether its answer comes lat
   const asked = quiz([
     quizPage('p1', [day('First'), { id: 'map', kind: 'offer', offer }]),
     quizPage('p2', [day('Second'), { id: 'map2', kind: 'offer', offer }]),
-    quizPage('p3', [day('Third')]),
+    quizPage('p3', [day('Third'), { id: 'map3', kind: 'offer', offer }]),
+    result('end', [{ id: 'thanks', kind: 'words', body: 'Thank you. That was all.' }]),
   ]);
   const made = await page.request.post(`${world().app}/api/quizzes/read`, {
     data: { text: JSON.stringify(asked), fileName: 'offers.json' },
@@ -148,6 +149,17 @@ test('an offer pressed beside Next holds nobody up, whether its answer comes lat
   await gone;
   await page.getByRole('button', { name: 'Next' }).click();
   await expect(page.getByLabel('Third')).toBeVisible();
+  await expect(page.getByText('another window')).toBeHidden();
+
+  // Pressed without a connection, behind an answer that waits for one.
+  await page.unroute('**/runs/step');
+  await page.getByLabel('Third').fill('three');
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'See my result' }).click();
+  await expect(page.getByText('There is no connection')).toBeVisible();
+  await page.getByRole('link', { name: 'See the map' }).click();
+  await page.context().setOffline(false);
+  await expect(page.getByText('Thank you. That was all.')).toBeVisible();
   await expect(page.getByText('another window')).toBeHidden();
 });
 
