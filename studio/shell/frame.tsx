@@ -170,6 +170,31 @@ const Top = styled.header`
       display: none;
     }
   }
+  /* Two lines on a phone: what it is and publishing it; how it stands in signs, and what can be done. */
+  @media (max-width: 600px) {
+    gap: 6px 10px;
+    > * {
+      order: 2;
+    }
+    > .title {
+      order: 0;
+      flex: 1 1 calc(100% - 150px);
+      width: 0;
+    }
+    > .publish {
+      order: 1;
+    }
+    .time {
+      display: none;
+    }
+    .words {
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+    }
+  }
 `;
 /** Seen only by who comes to it by the keyboard: over the tabs and the line on top. */
 const Skip = styled.a`

@@ -252,13 +252,14 @@ function TopLine({
   return (
     <>
       <Title
+        className="title"
         aria-label="Title of the quiz"
         value={title}
         maxLength={200}
         onChange={(e) => store.getState().edit(setField('title', [], ['title'], title, e.target.value), 'title')}
       />
       <State>
-        <Mark kind={state.kind} size={14} /> {state.words}
+        <Mark kind={state.kind} size={14} /> <span className="words">{state.words}</span>
       </State>
       <Saved />
       <Steps onHistory={onHistory} />
@@ -332,11 +333,18 @@ function Saved() {
       style={{ fontSize: 13, color: saving === 'offline' ? 'var(--brick)' : 'var(--ink-3)', whiteSpace: 'nowrap' }}
       suppressHydrationWarning
     >
-      {saving === 'saved'
-        ? `Saved ${clock(savedAt)}`
-        : saving === 'saving'
-          ? 'Saving …'
-          : 'Not saved yet, kept on this device'}
+      {saving === 'saved' ? (
+        <>
+          Saved{' '}
+          <span className="time" suppressHydrationWarning>
+            {clock(savedAt)}
+          </span>
+        </>
+      ) : saving === 'saving' ? (
+        'Saving …'
+      ) : (
+        'Not saved yet, kept on this device'
+      )}
     </span>
   );
 }

@@ -25,7 +25,7 @@ export const Manuscript = styled.div`
     }
   }
   @media (max-width: 899px) {
-    --gutter: 44px;
+    --gutter: 56px;
     &::before {
       display: none;
     }

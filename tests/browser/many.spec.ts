@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { saved, signUp, startQuiz, tab } from './people';
+import { enterDemo, saved, signUp, startQuiz, tab } from './people';
+import { world } from './servers';
 
 /** Four questions, one on each page. */
 async function four(page: Page) {
@@ -160,3 +161,31 @@ test('an answer leads to a page from its margin, and a question shows on a condi
   await page.getByRole('button', { name: 'Always show it' }).click();
   await expect(page.getByText('only when First? is Yes')).toHaveCount(0);
 });
+
+for (const width of [320, 390]) {
+  test(`on a phone of ${width} px the head takes two lines, the open tab is seen, and no label is cut`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height: 700 });
+    await enterDemo(page);
+    for (const name of ['write', 'score', 'mail', 'publish', 'findings']) {
+      await page.goto(`${world().app}/quizzes/tourer/${name}`);
+      await expect(page.getByRole('button', { name: /^Check/ })).toContainText(/nothing found|\d/);
+      const head = await page.getByRole('banner').boundingBox();
+      expect(head?.height).toBeLessThan(92);
+      const open = page.getByRole('navigation').locator('[aria-current]');
+      await expect(open).toBeInViewport({ ratio: 1 });
+    }
+    await page.goto(`${world().app}/quizzes/tourer/write`);
+    await expect(page.getByText('Picture, sound or video')).toBeVisible();
+    const cut = await page.locator('.gutter').evaluateAll((gutters) =>
+      gutters.flatMap((gutter) => {
+        const words = document.createRange();
+        words.selectNodeContents(gutter);
+        const box = words.getBoundingClientRect();
+        return box.width && box.left < gutter.getBoundingClientRect().left ? [gutter.textContent] : [];
+      }),
+    );
+    expect(cut).toEqual([]);
+  });
+}
