@@ -124,13 +124,20 @@ function LetterPart({ letter, example, own }: { letter: Letter; example: Run; ow
   return (
     <Sheet id={letter.id} aria-label={`Letter: ${letter.name}`}>
       <div
-        style={{ display: 'flex', justifyContent: 'space-between', gap: 16, alignItems: 'baseline', marginBottom: 12 }}
+        style={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          justifyContent: 'space-between',
+          gap: '4px 16px',
+          alignItems: 'baseline',
+          marginBottom: 12,
+        }}
       >
         <LineInput
           aria-label="Name of the letter"
           value={letter.name}
           maxLength={200}
-          style={{ font: '700 24px/1.25 var(--heading)', borderColor: 'transparent', flex: 1 }}
+          style={{ font: '700 24px/1.25 var(--heading)', borderColor: 'transparent', flex: '1 1 260px', minWidth: 0 }}
           onChange={(e) => set('name', letter.name, e.target.value)}
         />
         <Views
