@@ -98,3 +98,32 @@ test('the list of the demo shows states and figures that are computed', async ({
   await expect(tourer.getByRole('cell').nth(3)).toHaveText(/^\d\d+$/);
   await expect(page.getByRole('row', { name: /Winter tyres/ })).toContainText('Draft');
 });
+
+test('copying shows that it goes on until the copy is there', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Which rain?', ['Warm', 'Cold']);
+  await saved(page);
+  await page.goto(`${world().app}/quizzes`);
+  let release = () => {};
+  const isHeld = new Promise<void>((resume) => (release = resume));
+  await page.route('**/copy', async (route) => {
+    await isHeld;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: /^What to do with/ }).click();
+  await page.getByRole('menuitem', { name: 'Copy' }).click();
+  await expect(page.getByText(/is being copied/)).toBeVisible();
+  release();
+  await expect(page.getByRole('row', { name: /\(copy\)/ })).toBeVisible();
+  await expect(page.getByText(/is being copied/)).toBeHidden();
+});
+
+test('of the journey the worst page is named for what it is, not for the largest loss', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto(`${world().app}/quizzes/tourer/findings`);
+  const journey = page.getByRole('region', { name: 'Journey' });
+  await expect(journey).toContainText(
+    /Nowhere between the questions do more stop than at [A-Z][^:]+: [\d.]+% of those who come to it\./,
+  );
+  await expect(journey).not.toContainText(/largest loss/i);
+});
