@@ -3,7 +3,7 @@ import Ajv, { type ValidateFunction } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
 import { type AnswerOf, type BodyOf, contracts, type Endpoint, type ParamsOf, type QueryOf } from '../contract';
 import type { Contract } from '../contract/contract';
-import { isDeeperThan } from '../core/quiz/validate';
+import { isDeeperThan } from '../core/document/validate';
 import { wellFormed } from '../core/text/well-formed';
 import type { Membership } from '../db/queries/members';
 import { requireMember } from '../server/auth';

@@ -1,11 +1,11 @@
 /** `npm run bench:core`: the core by itself, each figure against something stated. */
-import type { Quiz } from '../core/quiz/schema';
-import { checkQuiz } from '../core/check/check';
-import { exactOdds } from '../core/rehearse/exact';
-import { sampledOdds } from '../core/rehearse/sampled';
-import { randomOf } from '../core/run/random';
-import { walk } from '../core/run/walk';
-import { resultOf } from '../core/score/result';
+import type { Quiz } from '../core/document/schema';
+import { checkQuiz } from '../core/findings/check';
+import { exactOdds } from '../core/rehearsal/exact';
+import { sampledOdds } from '../core/rehearsal/sampled';
+import { randomOf } from '../core/flow/random';
+import { walk } from '../core/flow/walk';
+import { resultOf } from '../core/scoring/result';
 import { choice, option, page, quiz, strongest } from '../tests/quizzes';
 
 const random = randomOf(7, 'bench');

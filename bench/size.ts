@@ -3,8 +3,8 @@
  * for before. Old statements stand here as they were; what an index does is told by taking it away in a transaction that is rolled back.
  */
 import { sql } from 'drizzle-orm';
-import { checkQuiz } from '../core/check/check';
-import type { Quiz } from '../core/quiz/schema';
+import { checkQuiz } from '../core/findings/check';
+import type { Quiz } from '../core/document/schema';
 import { openDatabase } from '../db/client';
 import { quizzesToCount, runsInOrder, startedRuns, uncountedRuns } from '../db/queries/runs';
 import { checkInBackground, listQuizzes, otherQuizzes } from '../server/quizzes';

@@ -2,8 +2,8 @@
 import { randomBytes } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import { demoQuiz } from '../tests/quizzes';
-import type { Sent } from '../core/run/run';
-import { rehearsedRun } from '../core/rehearse/sampled';
+import type { Sent } from '../core/flow/run';
+import { rehearsedRun } from '../core/rehearsal/sampled';
 
 export const CONNECTIONS = 16;
 const home = process.env['PUBLIC_URL'] ?? '';

@@ -1,11 +1,11 @@
 /** What the command does, one function each. Every one of them returns the exit code. */
 import { once } from 'node:events';
-import type { Quiz } from '../core/quiz/schema';
-import { checkQuiz, type Finding } from '../core/check/check';
-import { nameOf, indexOf } from '../core/quiz/lookup';
-import { rehearse } from '../core/rehearse/odds';
-import { walk } from '../core/run/walk';
-import { resultOf } from '../core/score/result';
+import type { Quiz } from '../core/document/schema';
+import { checkQuiz, type Finding } from '../core/findings/check';
+import { nameOf, indexOf } from '../core/document/lookup';
+import { rehearse } from '../core/rehearsal/odds';
+import { walk } from '../core/flow/walk';
+import { resultOf } from '../core/scoring/result';
 import { RunReader, type Stats } from '../core/stats/reading';
 import { readQuiz, RunsFile, textFor, writeWhole } from './files';
 

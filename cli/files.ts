@@ -11,12 +11,12 @@ import {
 import { tmpdir } from 'node:os';
 import { basename, dirname, extname, join } from 'node:path';
 import { createInterface } from 'node:readline';
-import type { Quiz } from '../core/quiz/schema';
+import type { Quiz } from '../core/document/schema';
 import { readCsv, writeCsv } from '../core/formats/csv';
 import { readJson, writeJson } from '../core/formats/json';
 import type { Note } from '../core/questions/listed';
 import { readMarkdown, writeMarkdown } from '../core/formats/markdown';
-import { type Recorded, recordFault } from '../core/run/walk';
+import { type Recorded, recordFault } from '../core/flow/walk';
 import { Progress } from './progress';
 import { bad, BadInput } from './trouble';
 

@@ -1,9 +1,9 @@
 /** A visitor's pass through a quiz. The quiz is named in what is sent: the router takes half as long for an address that is always the same. */
 import { type Static, Type } from '@sinclair/typebox';
-import { closed, oneOf, optional } from '../core/quiz/schema/kit';
-import type { BlockView, View } from '../core/run/view';
-import type { Refusal } from '../core/run/faults';
-import { SentSchema } from '../core/run/sent';
+import { closed, oneOf, optional } from '../core/document/schema/kit';
+import type { BlockView, View } from '../core/flow/view';
+import type { Refusal } from '../core/flow/faults';
+import { SentSchema } from '../core/flow/sent';
 import { contract } from './contract';
 
 /** The longest ticket that a page without scripts carries. */
@@ -13,7 +13,7 @@ export const LONGEST_TICKET = 600;
 export const TOKEN = /^[A-Za-z0-9_-]{22,64}$/;
 const run = { address: Type.String({ maxLength: 100 }), token: Type.String({ pattern: TOKEN.source }) };
 
-/** Built field by field by core/run/view.ts; here it is told that nothing stands beside what is named there. */
+/** Built field by field by core/flow/view.ts; here it is told that nothing stands beside what is named there. */
 const ViewSchema = Type.Unsafe<View>(
   closed({
     quiz: closed({

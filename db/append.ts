@@ -3,7 +3,7 @@
  * with one statement: at many answers a second that saves most of the way to the database, and nobody waits longer for it than for the one
  * before.
  */
-import type { Sent } from '../core/run/run';
+import type { Sent } from '../core/flow/run';
 import { type Db, statement, type Tx } from './client';
 
 export type NewEvent = {

@@ -4,10 +4,10 @@
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Quiz } from '../core/quiz/schema';
-import { isContact, isQuestion } from '../core/quiz/lookup';
-import type { Sent } from '../core/run/run';
-import { randomOf } from '../core/run/random';
+import type { Quiz } from '../core/document/schema';
+import { isContact, isQuestion } from '../core/document/lookup';
+import type { Sent } from '../core/flow/run';
+import { randomOf } from '../core/flow/random';
 import { newestLetters } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace, setVerified } from '../db/queries/members';
 import { auth } from '../server/auth';

@@ -1,7 +1,7 @@
 /** Made-up visitors of the sample quizzes: who they are, how they answer, when they leave. The same seed gives the same crowd. */
-import type { Question, Quiz } from '../core/quiz/schema';
-import { drawAnswer } from '../core/rehearse/answers';
-import { type Answer, chosenIn } from '../core/score/answer';
+import type { Question, Quiz } from '../core/document/schema';
+import { drawAnswer } from '../core/rehearsal/answers';
+import { type Answer, chosenIn } from '../core/scoring/answer';
 
 const firstNames = [
   'Ada',

@@ -1,9 +1,9 @@
 /**
- * `npm run schema`: writes what is made from core/quiz/schema.ts. The JSON Schema that ships; and the code that tells whether something is a
+ * `npm run schema`: writes what is made from core/document/schema.ts. The JSON Schema that ships; and the code that tells whether something is a
  * quiz, which would otherwise be put together anew in every browser, at the first edit, in a fifth of a second.
  */
 import { writeFileSync } from 'node:fs';
-import { publishedSchema, shapeCode } from '../core/quiz/json-schema';
+import { publishedSchema, shapeCode } from '../core/document/json-schema';
 
 writeFileSync('public/quiz.schema.json', `${JSON.stringify(publishedSchema(), null, 1)}\n`);
-writeFileSync('core/quiz/shape.js', shapeCode());
+writeFileSync('core/document/shape.js', shapeCode());

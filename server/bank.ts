@@ -1,10 +1,10 @@
 import type { BankedQuestion } from '../contract/quizzes';
-import { isAsKept } from '../core/quiz/bank';
-import { emptyQuiz } from '../core/quiz/blank';
-import type { Op } from '../core/quiz/edits';
-import { graft } from '../core/quiz/graft';
-import { isQuestion, questionsOf } from '../core/quiz/lookup';
-import type { Page, Question } from '../core/quiz/schema';
+import { isAsKept } from '../core/document/bank';
+import { emptyQuiz } from '../core/document/blank';
+import type { Op } from '../core/document/edits';
+import { graft } from '../core/document/graft';
+import { isQuestion, questionsOf } from '../core/document/lookup';
+import type { Page, Question } from '../core/document/schema';
 import type { Membership } from '../db/queries/members';
 import { bankIdOf, findQuiz, insertQuiz, type QuizRow, quizzesWithLinks } from '../db/queries/quizzes';
 import { requireEditor } from './authorise';

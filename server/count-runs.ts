@@ -1,5 +1,5 @@
 import { countsOf } from '../core/stats/counts';
-import { foldRun } from '../core/run/run';
+import { foldRun } from '../core/flow/run';
 import { addFigures, type Change, forgetFigures, setCounted } from '../db/queries/figures';
 import { quizzesToCount, uncountedRuns } from '../db/queries/runs';
 import { database } from './database';

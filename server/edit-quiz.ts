@@ -1,6 +1,6 @@
 import type { EditsKept, EditsSince } from '../contract/editing';
-import type { SentEdit } from '../core/quiz/edits';
-import type { Quiz } from '../core/quiz/schema';
+import type { SentEdit } from '../core/document/edits';
+import type { Quiz } from '../core/document/schema';
 import {
   bankIdOf,
   editsAfter,

@@ -1,13 +1,13 @@
 import { OTHER } from '../core/questions/choice/options';
 import { answerText } from '../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../contract/results';
-import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
-import type { Question, Quiz } from '../core/quiz/schema';
+import { indexOf, nameOf, questionsOf } from '../core/document/lookup';
+import type { Question, Quiz } from '../core/document/schema';
 
-import { foldRun, questionsOnWay } from '../core/run/run';
-import { contactOf, type Result, resultOf } from '../core/score/result';
+import { foldRun, questionsOnWay } from '../core/flow/run';
+import { contactOf, type Result, resultOf } from '../core/scoring/result';
 import { journeyOf, offersIn } from '../core/stats/counts';
-import { mannerOf } from '../core/quiz/manner';
+import { mannerOf } from '../core/document/manner';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
 import type { Membership } from '../db/queries/members';

@@ -3,8 +3,8 @@
  * neither forge a score nor read in a log what somebody else left.
  */
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import { handedOver } from '../core/run/carry';
-import { foldRun } from '../core/run/run';
+import { handedOver } from '../core/flow/carry';
+import { foldRun } from '../core/flow/run';
 import { runById } from '../db/queries/runs';
 import { liveAddress } from '../db/queries/quizzes';
 import { readConfig } from './config';

@@ -1,5 +1,5 @@
-import type { Quiz } from '../core/quiz/schema';
-import { type HeldBack, heldBack } from '../core/run/held-back';
+import type { Quiz } from '../core/document/schema';
+import { type HeldBack, heldBack } from '../core/flow/held-back';
 import type { Db, Tx } from '../db/client';
 import { releasedAt } from '../db/queries/quizzes';
 import type { RunRow } from '../db/queries/runs';

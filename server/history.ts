@@ -1,5 +1,5 @@
 import type { EarlierState } from '../contract/editing';
-import type { Quiz } from '../core/quiz/schema';
+import type { Quiz } from '../core/document/schema';
 import type { Membership } from '../db/queries/members';
 import { findState, statesOf } from '../db/queries/quizzes';
 import { database } from './database';

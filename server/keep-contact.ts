@@ -1,8 +1,8 @@
-import type { ContactBlock, Quiz } from '../core/quiz/schema';
-import { indexOf } from '../core/quiz/lookup';
-import { composeLetter } from '../core/run/letter';
-import { holds } from '../core/score/conditions';
-import { type Run, runFacts } from '../core/run/run';
+import type { ContactBlock, Quiz } from '../core/document/schema';
+import { indexOf } from '../core/document/lookup';
+import { composeLetter } from '../core/flow/letter';
+import { holds } from '../core/scoring/conditions';
+import { type Run, runFacts } from '../core/flow/run';
 import type { Tx } from '../db/client';
 import { keepContact, type Consent } from '../db/queries/contacts';
 import { insertLetter } from '../db/queries/letters';

@@ -1,9 +1,9 @@
 import type { Tray } from '../contract/results';
 import type { Tx } from '../db/client';
-import { composeLetter } from '../core/run/letter';
-import { looksLikeEmail } from '../core/run/faults';
-import { foldRun, type Run } from '../core/run/run';
-import { rehearsedRun } from '../core/rehearse/sampled';
+import { composeLetter } from '../core/flow/letter';
+import { looksLikeEmail } from '../core/flow/faults';
+import { foldRun, type Run } from '../core/flow/run';
+import { rehearsedRun } from '../core/rehearsal/sampled';
 import {
   type DeliveryState,
   findLetter,

@@ -1,5 +1,5 @@
 import nodemailer, { type Transporter } from 'nodemailer';
-import type { Inline, RichDoc } from '../core/quiz/schema';
+import type { Inline, RichDoc } from '../core/document/schema';
 import { plainText } from '../core/text/rich';
 import { readConfig } from './config';
 

@@ -1,5 +1,5 @@
 import type { EditionLine } from '../contract/quizzes';
-import type { Finding } from '../core/check/check';
+import type { Finding } from '../core/findings/check';
 import { bankIdOf, editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import type { Membership } from '../db/queries/members';
 import { requireEditor } from './authorise';

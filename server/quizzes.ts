@@ -1,12 +1,12 @@
 import type { QuizFile, QuizLine } from '../contract/quizzes';
-import type { Known, Quiz } from '../core/quiz/schema';
-import { blankQuiz } from '../core/quiz/blank';
-import type { HandOver } from '../core/quiz/chain';
+import type { Known, Quiz } from '../core/document/schema';
+import { blankQuiz } from '../core/document/blank';
+import type { HandOver } from '../core/document/chain';
 import { writeCsv } from '../core/formats/csv';
 import { writeJson } from '../core/formats/json';
 import { writeMarkdown } from '../core/formats/markdown';
-import { isQuestion } from '../core/quiz/lookup';
-import { validateQuiz } from '../core/quiz/validate';
+import { isQuestion } from '../core/document/lookup';
+import { validateQuiz } from '../core/document/validate';
 import { workspaceFigures } from '../db/queries/figures';
 import {
   addressTaken,

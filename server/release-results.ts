@@ -1,4 +1,4 @@
-import { foldRun } from '../core/run/run';
+import { foldRun } from '../core/flow/run';
 import type { Membership } from '../db/queries/members';
 import { bankIdOf, lockQuiz, updateQuiz } from '../db/queries/quizzes';
 import { countHeldBack, finishedAfter, runById } from '../db/queries/runs';

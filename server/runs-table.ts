@@ -2,12 +2,12 @@
 import Papa from 'papaparse';
 import { OTHER } from '../core/questions/choice/options';
 import { answerText } from '../core/questions/registry';
-import { indexOf, nameOf, questionsOf } from '../core/quiz/lookup';
-import type { Choice, Question, Quiz } from '../core/quiz/schema';
+import { indexOf, nameOf, questionsOf } from '../core/document/lookup';
+import type { Choice, Question, Quiz } from '../core/document/schema';
 
-import { foldRun, questionsOnWay, type Run } from '../core/run/run';
-import { chosenIn, isAnswered, isFreeEntry } from '../core/score/answer';
-import { contactOf, type Result, resultOf } from '../core/score/result';
+import { foldRun, questionsOnWay, type Run } from '../core/flow/run';
+import { chosenIn, isAnswered, isFreeEntry } from '../core/scoring/answer';
+import { contactOf, type Result, resultOf } from '../core/scoring/result';
 import type { Membership } from '../db/queries/members';
 import { type RunWithEvents, runsInOrder } from '../db/queries/runs';
 import { database } from './database';

@@ -1,10 +1,10 @@
 /** Where a run stands, as the visitor's browser is told: the core's view, and what only the server knows. */
 import type { Standing } from '../contract/visits';
-import type { Quiz } from '../core/quiz/schema';
-import { viewsAhead } from '../core/run/ahead';
-import { type Deadline, deadlineOf, hasLimits } from '../core/run/clock';
-import { currentPage, type Run } from '../core/run/run';
-import { type BlockView, type View, viewOf } from '../core/run/view';
+import type { Quiz } from '../core/document/schema';
+import { viewsAhead } from '../core/flow/ahead';
+import { type Deadline, deadlineOf, hasLimits } from '../core/flow/clock';
+import { currentPage, type Run } from '../core/flow/run';
+import { type BlockView, type View, viewOf } from '../core/flow/view';
 import { figuresOf } from '../db/queries/figures';
 import { type RunRow, timedEvents } from '../db/queries/runs';
 import { database } from './database';

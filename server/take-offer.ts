@@ -1,5 +1,5 @@
-import { offerOf } from '../core/run/offers';
-import { foldRun, reachedOutcomes } from '../core/run/run';
+import { offerOf } from '../core/flow/offers';
+import { foldRun, reachedOutcomes } from '../core/flow/run';
 import { isWebAddress } from '../core/text/address';
 import { runByToken } from '../db/queries/runs';
 import { database } from './database';

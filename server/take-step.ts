@@ -1,12 +1,12 @@
 import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Standing } from '../contract/visits';
-import type { Quiz } from '../core/quiz/schema';
-import { same } from '../core/quiz/edits';
-import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../core/run/run';
-import { GRACE } from '../core/run/clock';
-import { sentFromForm } from '../core/run/plain-form';
-import { viewOf } from '../core/run/view';
+import type { Quiz } from '../core/document/schema';
+import { same } from '../core/document/edits';
+import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../core/flow/run';
+import { GRACE } from '../core/flow/clock';
+import { sentFromForm } from '../core/flow/plain-form';
+import { viewOf } from '../core/flow/view';
 import { hasContact } from '../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../db/append';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../db/queries/runs';

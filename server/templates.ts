@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Template } from '../contract/quizzes';
-import { standAlone } from '../core/quiz/stand-alone';
-import { validateQuiz } from '../core/quiz/validate';
+import { standAlone } from '../core/document/stand-alone';
+import { validateQuiz } from '../core/document/validate';
 
 const files: [purpose: string, file: string][] = [
   ['Find your type', 'demo/tourer.json'],

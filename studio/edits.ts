@@ -1,8 +1,8 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
-import type { Block, Choice, Page, Question, Quiz, Topic } from '../core/quiz/schema';
-import { type BlockKind, choiceBlock, newBlock, resultPage } from '../core/quiz/blank';
-import { indexOf } from '../core/quiz/lookup';
-import { type Edit, type Op, type Place, same } from '../core/quiz/edits';
+import type { Block, Choice, Page, Question, Quiz, Topic } from '../core/document/schema';
+import { type BlockKind, choiceBlock, newBlock, resultPage } from '../core/document/blank';
+import { indexOf } from '../core/document/lookup';
+import { type Edit, type Op, type Place, same } from '../core/document/edits';
 
 const alphabet = '23456789abcdefghjkmnpqrstuvwxyz';
 export const newId = (prefix: string): string =>

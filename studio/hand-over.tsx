@@ -2,8 +2,8 @@
 /** Another quiz as a place to go on to, and what goes along to it: sentences with choices in them, in Route and in Write alike. */
 import { X } from 'lucide-react';
 import styled from 'styled-components';
-import type { Carry, Quiz } from '../core/quiz/schema';
-import { carriable, type Carriable, knownName, knownParam, matchedCarry } from '../core/run/carry';
+import type { Carry, Quiz } from '../core/document/schema';
+import { carriable, type Carriable, knownName, knownParam, matchedCarry } from '../core/flow/carry';
 import { Choose, LineInput, MenuButton, TextButton } from '../ui/controls';
 import { Mark } from '../ui/marks';
 import { type OtherQuiz, useLive } from './shell/live';

@@ -2,8 +2,8 @@
 /** Reading questions out of a pasted text or a file, with what was understood of it line by line before anything is made of it. */
 import { type ReactNode, useDeferredValue, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { isQuestion } from '../core/quiz/lookup';
-import type { Question, Quiz } from '../core/quiz/schema';
+import { isQuestion } from '../core/document/lookup';
+import type { Question, Quiz } from '../core/document/schema';
 import { type Format, readQuestions } from '../core/formats/read';
 import type { Note } from '../core/questions/listed';
 import { plainText } from '../core/text/rich';

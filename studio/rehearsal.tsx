@@ -11,10 +11,10 @@ import {
   useState,
 } from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
-import type { Finding } from '../core/check/check';
-import { guessedMix } from '../core/rehearse/guess';
-import { type Counted, countedMix, type Mix } from '../core/rehearse/mix';
-import type { Odds } from '../core/rehearse/odds';
+import type { Finding } from '../core/findings/check';
+import { guessedMix } from '../core/rehearsal/guess';
+import { type Counted, countedMix, type Mix } from '../core/rehearsal/mix';
+import type { Odds } from '../core/rehearsal/odds';
 import { type SeenWays, seenWays } from '../core/stats/ways';
 import { useQuiz } from './document';
 import type { RehearsalApi } from './rehearsal.worker';

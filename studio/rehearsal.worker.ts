@@ -1,8 +1,8 @@
 /** Rehearsal and check, away from the thread that somebody types on. */
 import { expose } from 'comlink';
-import type { Quiz } from '../core/quiz/schema';
-import { checkQuiz, type Finding } from '../core/check/check';
-import { type Mix, type Odds, rehearse } from '../core/rehearse/odds';
+import type { Quiz } from '../core/document/schema';
+import { checkQuiz, type Finding } from '../core/findings/check';
+import { type Mix, type Odds, rehearse } from '../core/rehearsal/odds';
 
 const api = {
   /** @param mix how visitors answer; what the check says is always of visitors who answer evenly */

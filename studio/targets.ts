@@ -1,5 +1,5 @@
 /** What an answer can speak for: the scales and outcomes of a quiz, as margin and grid name them. */
-import type { Outcome, Quiz, Scale } from '../core/quiz/schema';
+import type { Outcome, Quiz, Scale } from '../core/document/schema';
 
 export type Target = {
   id: string;

@@ -1,8 +1,8 @@
 /** Small quizzes for tests, written as short as they can be read. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { emptyQuiz } from '../core/quiz/blank';
-import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/quiz/schema';
+import { emptyQuiz } from '../core/document/blank';
+import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/document/schema';
 
 export const option = (id: string, weights: Option['weights'] = {}, more: Partial<Option> = {}): Option => ({
   id,
@@ -59,7 +59,7 @@ const VALIDATE = process.env['VALIDATE_TEST_QUIZZES'] !== undefined;
 
 export function valid(document: unknown): Quiz {
   // eslint-disable-next-line @typescript-eslint/no-require-imports -- loaded only where it is needed, see above
-  const { validateQuiz } = require('../core/quiz/validate') as typeof import('../core/quiz/validate');
+  const { validateQuiz } = require('../core/document/validate') as typeof import('../core/document/validate');
   const checked = validateQuiz(document);
   if ('faults' in checked) throw new Error(JSON.stringify(checked.faults));
   return checked.quiz;

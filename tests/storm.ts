@@ -6,7 +6,7 @@ import { randomBytes } from 'node:crypto';
 import { connect, createServer, type Socket } from 'node:net';
 import { once } from 'node:events';
 import { Client } from 'pg';
-import type { Sent } from '../core/run/run';
+import type { Sent } from '../core/flow/run';
 import { randomFrom } from './fuzz';
 
 /** A way to the database that can be cut. */

@@ -1,5 +1,5 @@
 import { Fragment, type ReactNode } from 'react';
-import type { Inline, Insert, RichText } from '../core/quiz/schema';
+import type { Inline, Insert, RichText } from '../core/document/schema';
 
 type Parts = {
   /** what stands in a gap */ gap?: (id: string) => ReactNode;

@@ -1,7 +1,7 @@
 /** The blocks of a page: questions, words, and all that stands on a result. */
 import { type ReactNode, useState } from 'react';
-import type { Offer } from '../core/quiz/schema';
-import type { BlockView, LookedOver, OutcomeView, ReviewLine } from '../core/run/view';
+import type { Offer } from '../core/document/schema';
+import type { BlockView, LookedOver, OutcomeView, ReviewLine } from '../core/flow/view';
 import { dayIn } from '../core/text/language';
 import { Mark } from '../ui/marks';
 import { Rich } from '../ui/rich';

@@ -1,7 +1,7 @@
 /** The form that asks for a contact: fields, and the line of consent. */
 import { useId } from 'react';
-import { CONSENT, contactField } from '../core/run/form-fields';
-import type { ContactView } from '../core/run/view';
+import { CONSENT, contactField } from '../core/flow/form-fields';
+import type { ContactView } from '../core/flow/view';
 import { Rich } from '../ui/rich';
 import { Wrong } from './questions/parts';
 import type { ContactValues } from './values';

@@ -1,9 +1,9 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { LOOK_OVER } from '../core/run/look-over';
-import type { ContactView, ReviewLine, View } from '../core/run/view';
-import type { Refusal } from '../core/run/faults';
+import { LOOK_OVER } from '../core/flow/look-over';
+import type { ContactView, ReviewLine, View } from '../core/flow/view';
+import type { Refusal } from '../core/flow/faults';
 import { Rich } from '../ui/rich';
 import { BlockOf, Review } from './blocks';
 import { isRightToLeft } from './languages/direction';

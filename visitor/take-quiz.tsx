@@ -2,8 +2,8 @@
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Standing } from '../contract/visits';
-import type { ReviewLine } from '../core/run/view';
-import type { Refusal, Sent } from '../core/run/run';
+import type { ReviewLine } from '../core/flow/view';
+import type { Refusal, Sent } from '../core/flow/run';
 import { tellAround, useAround } from './around';
 import { Clock } from './clock';
 import { newToken, runStorage, type Waiting } from './session/storage';

@@ -1,7 +1,7 @@
 /** What a visitor has filled in on the page before them, and what is still missing. */
-import type { BlockView, ChoiceView, QuestionView, View } from '../core/run/view';
-import { type Answer, chosenIn, isAnswered, partOf } from '../core/score/answer';
-import type { ContactGiven, Sent } from '../core/run/sent';
+import type { BlockView, ChoiceView, QuestionView, View } from '../core/flow/view';
+import { type Answer, chosenIn, isAnswered, partOf } from '../core/scoring/answer';
+import type { ContactGiven, Sent } from '../core/flow/sent';
 import type { Words } from './words';
 
 export type ContactValues = { fields: Record<string, string>; consent: boolean };

@@ -1,10 +1,10 @@
 /** The examples in docs/format.md, checked and scored: what the page says must be so. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkQuiz } from '../check/check';
-import { validateQuiz } from '../quiz/validate';
-import { type Recorded, recordFault, walk } from '../run/walk';
-import { resultOf } from '../score/result';
+import { checkQuiz } from '../findings/check';
+import { validateQuiz } from '../document/validate';
+import { type Recorded, recordFault, walk } from '../flow/walk';
+import { resultOf } from '../scoring/result';
 import { readCsv } from './csv';
 import { readMarkdown } from './markdown';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { anyQuiz } from '../../tests/any-quiz';
 import { choice, demoQuiz, option, page, quiz, text } from '../../tests/quizzes';
-import type { Question, Quiz } from '../quiz/schema';
-import { isQuestion } from '../quiz/lookup';
-import { validateQuiz } from '../quiz/validate';
+import type { Question, Quiz } from '../document/schema';
+import { isQuestion } from '../document/lookup';
+import { validateQuiz } from '../document/validate';
 import { readCsv, writeCsv } from './csv';
 import { readJson, writeJson } from './json';
 import { readMarkdown, writeMarkdown } from './markdown';

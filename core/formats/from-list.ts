@@ -11,8 +11,8 @@ import {
   yes,
 } from '../questions/listed';
 import { kindNamed, questionFromRow } from '../questions/registry';
-import { emptyQuiz } from '../quiz/blank';
-import type { Page, Question, QuestionKind, Quiz } from '../quiz/schema';
+import { emptyQuiz } from '../document/blank';
+import type { Page, Question, QuestionKind, Quiz } from '../document/schema';
 import { fold } from '../text/fold';
 import { MOST_QUESTIONS } from './lines';
 

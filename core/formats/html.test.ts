@@ -1,4 +1,4 @@
-import { isQuestion } from '../quiz/lookup';
+import { isQuestion } from '../document/lookup';
 import { plainText } from '../text/rich';
 import { hasStructure, type HtmlNode, textOfHtml } from './html';
 import { readQuestions } from './read';

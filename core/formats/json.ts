@@ -1,6 +1,6 @@
 import { parse, type ParseError } from 'jsonc-parser';
-import type { Quiz } from '../quiz/schema';
-import { type Fault, validateQuiz } from '../quiz/validate';
+import type { Quiz } from '../document/schema';
+import { type Fault, validateQuiz } from '../document/validate';
 
 /** Reads a quiz file. @returns the quiz, or every fault with its place: a JSON pointer, or the line where it is not JSON */
 export function readJson(text: string): { quiz: Quiz } | { faults: Fault[] } {

@@ -1,7 +1,7 @@
 import { demoQuiz } from '../../tests/quizzes';
-import { graft } from '../quiz/graft';
-import type { Choice, Question } from '../quiz/schema';
-import { validateQuiz } from '../quiz/validate';
+import { graft } from '../document/graft';
+import type { Choice, Question } from '../document/schema';
+import { validateQuiz } from '../document/validate';
 import { readPlain } from './plain';
 import { formatOf, readQuestions } from './read';
 

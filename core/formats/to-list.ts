@@ -1,7 +1,7 @@
 /** The questions of a quiz as a list. */
 import { kindOf } from '../questions/registry';
-import type { Question, Quiz } from '../quiz/schema';
-import { isQuestion } from '../quiz/lookup';
+import type { Question, Quiz } from '../document/schema';
+import { isQuestion } from '../document/lookup';
 import { plainText } from '../text/rich';
 import type { Listed, ListedQuiz } from '../questions/listed';
 

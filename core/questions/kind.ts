@@ -5,8 +5,8 @@
  */
 import type { Listed, ListedAnswer, ListedField } from './listed';
 import type { RefusalCode } from './refusal';
-import type { Answer } from '../score/answer';
-import type { Condition, Picture, Question, QuestionKind, RichText } from '../quiz/schema';
+import type { Answer } from '../scoring/answer';
+import type { Condition, Picture, Question, QuestionKind, RichText } from '../document/schema';
 
 export type Of<K extends QuestionKind> = Extract<Question, { kind: K }>;
 
@@ -74,7 +74,7 @@ export type ScoreSide<Q extends Question> = {
  * What the weights of a question in a mix are:
  * - `options`: of a choice of one the weight of each option, of a choice of several the probability 0..1 of each by itself;
  * - `values`: the weight of each number that may be given;
- * - `cells`: by `cellOf` (core/rehearse/mix) row and column of a grid without a key; a weight where a row takes one column, the probability of each by itself where it takes several;
+ * - `cells`: by `cellOf` (core/rehearsal/mix) row and column of a grid without a key; a weight where a row takes one column, the probability of each by itself where it takes several;
  * - `places`: by `cellOf` item and place, from 1, the weight of each item among those that are left for that place;
  * - `right`: the probability 0..1 of being right; what is given else is the same wrong answer.
  */

@@ -1,7 +1,7 @@
 /** What kinds with several parts have in common: pairs, gaps, rows, spots. */
-import type { Accepted, Folding, Picture, Question, Region } from '../quiz/schema';
-import { type Answer, partOf } from '../score/answer';
-import { LONGEST_ANSWER } from '../score/longest';
+import type { Accepted, Folding, Picture, Question, Region } from '../document/schema';
+import { type Answer, partOf } from '../scoring/answer';
+import { LONGEST_ANSWER } from '../scoring/longest';
 import { matchAccepted } from '../text/fold';
 import { isInside } from './spots/region';
 import { type Grade, graded, pending, type Told } from './kind';

@@ -3,14 +3,14 @@
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
 import { boundsOf } from '../questions/measured';
-import type { Offer, Question, Quiz } from '../quiz/schema';
-import { indexOf, isContact, isQuestion } from '../quiz/lookup';
-import { mannerOf } from '../quiz/manner';
-import { cellOf } from '../rehearse/mix';
-import { type Answer, chosenIn, isAnswered } from '../score/answer';
-import { questionsOnWay, type Run } from '../run/run';
-import { creditOf } from '../score/credit';
-import { resultOf } from '../score/result';
+import type { Offer, Question, Quiz } from '../document/schema';
+import { indexOf, isContact, isQuestion } from '../document/lookup';
+import { mannerOf } from '../document/manner';
+import { cellOf } from '../rehearsal/mix';
+import { type Answer, chosenIn, isAnswered } from '../scoring/answer';
+import { questionsOnWay, type Run } from '../flow/run';
+import { creditOf } from '../scoring/credit';
+import { resultOf } from '../scoring/result';
 import { routeKey } from './ways';
 
 type NumberQuestion = Extract<Question, { kind: 'number' }>;
@@ -28,10 +28,10 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   for (const id of run.offers) keys.add(`offer ${id}`);
   if (!started) return [...keys];
   keys.add('started');
-  run.way.forEach(({ page, route }, i) => {
+  run.way.forEach(({ page, move }, i) => {
     keys.add(`enter ${page}`);
-    if (i < run.way.length - 1 || route !== undefined) keys.add(`leave ${page}`);
-    if (route !== undefined) keys.add(`route ${page} ${routeKey(indexOf(quiz).pages.get(page), route)}`);
+    if (i < run.way.length - 1 || move !== undefined) keys.add(`leave ${page}`);
+    if (move !== undefined) keys.add(`route ${page} ${routeKey(indexOf(quiz).pages.get(page), move)}`);
   });
   for (const question of questionsOnWay(quiz, run)) {
     const answer = run.answers[question.id];

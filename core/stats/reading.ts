@@ -1,12 +1,12 @@
 /** Reads runs one after the other and tells what they say together (model, section 6). Nothing of a run is kept but sums. */
 import { isKeyed, isReviewed } from '../questions/registry';
 import { optionIds } from '../questions/choice/options';
-import type { Choice, Question, Quiz } from '../quiz/schema';
-import { questionsOf } from '../quiz/lookup';
-import { chosenIn, isAnswered } from '../score/answer';
-import { resultOf } from '../score/result';
-import { contribution, weighs } from '../score/weights';
-import { questionsOnWay, type Run } from '../run/run';
+import type { Choice, Question, Quiz } from '../document/schema';
+import { questionsOf } from '../document/lookup';
+import { chosenIn, isAnswered } from '../scoring/answer';
+import { resultOf } from '../scoring/result';
+import { contribution, weighs } from '../scoring/weights';
+import { questionsOnWay, type Run } from '../flow/run';
 import { Alpha, Correlation, Moments } from './moments';
 import { type Association, associationOf } from './tables';
 

@@ -1,8 +1,8 @@
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
-import type { Quiz } from '../quiz/schema';
-import { LOOK_OVER } from '../run/look-over';
-import { foldRun } from '../run/run';
-import type { Sent } from '../run/sent';
+import type { Quiz } from '../document/schema';
+import { LOOK_OVER } from '../flow/look-over';
+import { foldRun } from '../flow/run';
+import type { Sent } from '../flow/sent';
 import { countsOf } from './counts';
 import { seenWays } from './ways';
 
@@ -44,9 +44,9 @@ describe('the ways of real visitors', () => {
       visitors: 4,
       pages: { p1: 1, p2: 0.5, p3: 0.75, end: 0 },
       routes: {
-        p1: { 0: 0.5, 1: 0.25, '-1': 0.25, '-2': 0 },
-        p2: { '-1': 0, '-2': 0.25 },
-        p3: { '-1': 0.5, '-2': 0 },
+        p1: { 0: 0.5, 1: 0.25, otherwise: 0.25, gate: 0 },
+        p2: { otherwise: 0, gate: 0.25 },
+        p3: { otherwise: 0.5, gate: 0 },
       },
       outcomes: { v: { x: 0.25, y: 0.25 } },
     });
@@ -64,14 +64,14 @@ describe('the ways of real visitors', () => {
   });
   it('are those of the first of two rules that say the same', () => {
     const twice = forked([rules[0] as object, rules[0] as object]);
-    expect(seenWays(twice, figuresOf(twice, ...visitors))?.routes['p1']).toEqual({ 0: 0.5, '-1': 0.5, '-2': 0 });
+    expect(seenWays(twice, figuresOf(twice, ...visitors))?.routes['p1']).toEqual({ 0: 0.5, otherwise: 0.5, gate: 0 });
   });
   it('are not those that were gone back from, nor those of a time that ran out', () => {
     const back = figuresOf(q, [go('p1', { q1: ['a'] }), { do: 'back', page: 'p3' }]);
-    expect(seenWays(q, back)?.routes['p1']).toEqual({ 0: 0, 1: 0, '-1': 0, '-2': 0 });
+    expect(seenWays(q, back)?.routes['p1']).toEqual({ 0: 0, 1: 0, otherwise: 0, gate: 0 });
     const late = figuresOf(q, [{ do: 'time', page: 'p1', of: 'quiz', answers: { q1: ['a'] } }]);
     expect(late('finished')).toBe(1);
-    expect(seenWays(q, late)?.routes['p1']).toEqual({ 0: 0, 1: 0, '-1': 0, '-2': 0 });
+    expect(seenWays(q, late)?.routes['p1']).toEqual({ 0: 0, 1: 0, otherwise: 0, gate: 0 });
   });
   it('are known after all answers were looked over', () => {
     const looked = { ...forked(), delivery: { lookOver: true } };

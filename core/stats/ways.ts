@@ -1,19 +1,20 @@
 /** The ways that real visitors took, in the shape in which a rehearsal tells of its own. */
-import type { Page, Quiz } from '../quiz/schema';
-import type { Odds } from '../rehearse/spread';
-import { hashOf } from '../run/random';
-import { round9 } from '../score/numbers';
+import type { Page, Quiz } from '../document/schema';
+import type { Odds } from '../rehearsal/spread';
+import { exitsOf, gateExit, type Move } from '../flow/navigate';
+import { hashOf } from '../flow/random';
+import { round9 } from '../scoring/numbers';
 
 /** Shares of those who started. */
 export type SeenWays = Pick<Odds, 'pages' | 'routes' | 'outcomes'> & { method: 'seen'; visitors: number };
 
 /**
  * Names a rule of a page by what it says, so that it is known again in other editions, wherever it stands there; a rule that was changed is
- * another one. @param route as `Visit` has it
+ * another one.
  */
-export function routeKey(page: Page | undefined, route: number): string {
-  const rule = page?.routes?.[route];
-  if (route === -2) return 'held';
+export function routeKey(page: Page | undefined, move: Move): string {
+  if (move === 'gate') return 'held';
+  const rule = move === 'otherwise' ? undefined : page?.routes?.[move];
   return rule ? hashOf(sorted(rule)).toString(36) : 'otherwise';
 }
 
@@ -36,9 +37,9 @@ export function seenWays(quiz: Quiz, count: (key: string) => number): SeenWays |
   if (visitors === 0) return null;
   const share = (key: string) => round9(count(key) / visitors);
   const routesOf = (page: Page) => {
-    const named = [...(page.routes ?? []).keys(), -1, -2].map((route) => [route, routeKey(page, route)] as const);
-    const first = named.filter(([, key], i) => named.findIndex(([, other]) => other === key) === i);
-    return Object.fromEntries(first.map(([route, key]) => [route, share(`route ${page.id} ${key}`)]));
+    const moves = [...exitsOf(page), gateExit(page)].map(({ move }) => [move, routeKey(page, move)] as const);
+    const first = moves.filter(([, key], i) => moves.findIndex(([, other]) => other === key) === i);
+    return Object.fromEntries(first.map(([move, key]) => [move, share(`route ${page.id} ${key}`)]));
   };
   return {
     method: 'seen',

@@ -1,4 +1,4 @@
-import { validateQuiz } from '../quiz/validate';
+import { validateQuiz } from '../document/validate';
 import { choice, option, page, quiz } from '../../tests/quizzes';
 import { isLink, isOwnPath, isWebAddress, TYPED_ADDRESS } from './address';
 import { wellFormed, wellFormedText } from './well-formed';

@@ -1,4 +1,4 @@
-import type { RichDoc } from '../quiz/schema';
+import type { RichDoc } from '../document/schema';
 import { cleanRich, fillRich, insertsIn, isBlank, plainText, toDoc } from './rich';
 
 const doc: RichDoc = {

@@ -1,5 +1,5 @@
 /** Rich text is structure, never HTML: a plain string or a document of paragraphs, lists and inserts. */
-import type { Inline, Insert, RichDoc, RichText } from '../quiz/schema';
+import type { Inline, Insert, RichDoc, RichText } from '../document/schema';
 import { isLink } from './address';
 
 /** Fills an insert; null or "" leaves it to the insert's fallback. */
@@ -92,6 +92,12 @@ export function cleanRich(value: unknown): RichDoc {
   });
   return { type: 'doc', content: content.length ? content : [{ type: 'paragraph' }] };
 }
+
+/** Whether a text anywhere inside a part of a document has an insert: what it says depends on who reads it then. */
+export const hasInserts = (part: unknown): boolean =>
+  Array.isArray(part)
+    ? part.some(hasInserts)
+    : isObject(part) && (part['type'] === 'insert' || Object.values(part).some(hasInserts));
 
 /** Every insert that stands in a text. */
 export function insertsIn(rich: RichText | undefined): Insert['attrs'][] {

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
-import type { Sent } from '../../core/run/run';
+import type { Sent } from '../../core/flow/run';
 import type { Db, Tx } from '../client';
 import { addresses, contacts, editions, quizzes, runEvents, runs } from '../schema';
 

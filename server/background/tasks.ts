@@ -2,11 +2,11 @@
  * Work that takes long for large documents, whoever made them: done in threads of its own, so that the thread that answers visitors is free.
  * Pure functions of the core alone; what they are given and give back crosses between threads as a copy.
  */
-import { checkQuiz, type Finding } from '../../core/check/check';
+import { checkQuiz, type Finding } from '../../core/findings/check';
 import { readQuestions } from '../../core/formats/read';
-import { applyEdit, type Edit, type EditRefusal } from '../../core/quiz/edits';
-import type { Quiz } from '../../core/quiz/schema';
-import { type Fault, validateQuiz } from '../../core/quiz/validate';
+import { applyEdit, type Edit, type EditRefusal } from '../../core/document/edits';
+import type { Quiz } from '../../core/document/schema';
+import { type Fault, validateQuiz } from '../../core/document/validate';
 
 export type EditsApplied = {
   draft: Quiz;

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { BankedQuestion } from '../../contract/quizzes';
-import { questionsOf } from '../../core/quiz/lookup';
+import { questionsOf } from '../../core/document/lookup';
 import { useQuiz } from '../document';
 import { call } from '../../contract/call';
 import { arrive, Write } from '../write/write';

@@ -1,5 +1,5 @@
-import { applyEdit } from '../../core/quiz/edits';
-import { isQuestion } from '../../core/quiz/lookup';
+import { applyEdit } from '../../core/document/edits';
+import { isQuestion } from '../../core/document/lookup';
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
 import { addKept } from './edits';
 

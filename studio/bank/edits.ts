@@ -1,8 +1,8 @@
 /** Questions of the bank put into a quiz, as one step. Pure, and tested on its own. */
 import type { BankedQuestion } from '../../contract/quizzes';
-import type { Edit } from '../../core/quiz/edits';
-import { graft } from '../../core/quiz/graft';
-import type { Page, Question, Quiz } from '../../core/quiz/schema';
+import type { Edit } from '../../core/document/edits';
+import { graft } from '../../core/document/graft';
+import type { Page, Question, Quiz } from '../../core/document/schema';
 import { addPages, newId } from '../edits';
 
 /** Each on a page of its own, behind another; null where none is chosen. */

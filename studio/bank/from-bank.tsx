@@ -2,8 +2,8 @@
 /** Taking questions of the bank into a quiz, and what a question that follows one says in its settings. */
 import { useCallback, useEffect, useState } from 'react';
 import type { BankedQuestion } from '../../contract/quizzes';
-import { isAsKept, takeKept } from '../../core/quiz/bank';
-import type { Question } from '../../core/quiz/schema';
+import { isAsKept, takeKept } from '../../core/document/bank';
+import type { Question } from '../../core/document/schema';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { placeOfBlock, setField } from '../edits';

@@ -3,8 +3,8 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { BankedQuestion } from '../../contract/quizzes';
-import { nameOf } from '../../core/quiz/lookup';
-import type { Question } from '../../core/quiz/schema';
+import { nameOf } from '../../core/document/lookup';
+import type { Question } from '../../core/document/schema';
 import { plainText } from '../../core/text/rich';
 import { Choose, LineInput } from '../../ui/controls';
 import { kindNames } from '../write/kind-names';

@@ -1,6 +1,6 @@
 /** Steps that can be undone and done again. Pure. */
-import { merge } from '../../core/quiz/algebra';
-import type { Edit } from '../../core/quiz/edits';
+import { merge } from '../../core/document/algebra';
+import type { Edit } from '../../core/document/edits';
 
 /** `id` is that of the edit on its way to the server that made the step: where that is refused, there is nothing to undo. */
 export type Step = { id: string; edit: Edit; inverse: Edit; field: string | null; at: number };

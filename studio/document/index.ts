@@ -7,8 +7,8 @@
 import { createContext, useContext } from 'react';
 import { createStore, type StoreApi, useStore } from 'zustand';
 import { call, CallFailed } from '../../contract/call';
-import type { Edit } from '../../core/quiz/edits';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Edit } from '../../core/document/edits';
+import type { Quiz } from '../../core/document/schema';
 import { answered, edited, informed, opened, sending, type State, stepped } from './state';
 import { keepEdits, keptEdits } from './storage';
 

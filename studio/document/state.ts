@@ -3,9 +3,9 @@
  * store beside it has the clock, the network and the device.
  */
 import type { EditsKept, EditsSince } from '../../contract/editing';
-import { merge, rebase, withoutGuard } from '../../core/quiz/algebra';
-import { applyEdit, type Edit, type EditRefusal, type KeptEdit, same, type SentEdit } from '../../core/quiz/edits';
-import type { Quiz } from '../../core/quiz/schema';
+import { merge, rebase, withoutGuard } from '../../core/document/algebra';
+import { applyEdit, type Edit, type EditRefusal, type KeptEdit, same, type SentEdit } from '../../core/document/edits';
+import type { Quiz } from '../../core/document/schema';
 import { forget, type History, record } from './history';
 
 export type Pending = SentEdit & { sent: boolean };

@@ -1,5 +1,5 @@
 /** Edits that the server does not have yet, on this device: they outlive the window. */
-import type { SentEdit } from '../../core/quiz/edits';
+import type { SentEdit } from '../../core/document/edits';
 
 const keyOf = (quizId: string) => `yes-maybe edits ${quizId}`;
 

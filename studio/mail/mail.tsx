@@ -3,10 +3,10 @@
 import { Plus } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import styled from 'styled-components';
-import type { Letter } from '../../core/quiz/schema';
-import { composeLetter } from '../../core/run/letter';
-import type { Run } from '../../core/run/run';
-import { contactOf } from '../../core/score/result';
+import type { Letter } from '../../core/document/schema';
+import { composeLetter } from '../../core/flow/letter';
+import type { Run } from '../../core/flow/run';
+import { contactOf } from '../../core/scoring/result';
 import { LineInput, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Rich } from '../../ui/rich';

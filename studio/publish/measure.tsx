@@ -1,7 +1,7 @@
 'use client';
 /** Measures the first page of the quiz, so that the code for a page can keep its height free while the quiz loads. */
 import { useEffect, useMemo, useRef } from 'react';
-import { startRun } from '../../core/run/run';
+import { startRun } from '../../core/flow/run';
 import { useQuiz } from '../document';
 import { TryPage } from '../shell/try-quiz';
 

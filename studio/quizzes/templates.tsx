@@ -3,9 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Template } from '../../contract/quizzes';
-import { drawnCount } from '../../core/run/draw';
-import { isQuestion } from '../../core/quiz/lookup';
-import type { Quiz } from '../../core/quiz/schema';
+import { drawnCount } from '../../core/flow/draw';
+import { isQuestion } from '../../core/document/lookup';
+import type { Quiz } from '../../core/document/schema';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
 import { call } from '../../contract/call';
 import { Shelf } from '../shell/shelf';

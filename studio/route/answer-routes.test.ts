@@ -1,5 +1,5 @@
-import { applyEdit } from '../../core/quiz/edits';
-import type { Page, Quiz, Target } from '../../core/quiz/schema';
+import { applyEdit } from '../../core/document/edits';
+import type { Page, Quiz, Target } from '../../core/document/schema';
 import { choice, option, page, quiz } from '../../tests/quizzes';
 import { ledBy, leadTo } from './answer-routes';
 

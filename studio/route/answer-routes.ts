@@ -1,8 +1,8 @@
 /** Where a single answer leads: rules that ask for nothing else, as they are read and made beside the answer itself. */
-import type { Edit } from '../../core/quiz/edits';
-import type { Condition, Page, Quiz, Target } from '../../core/quiz/schema';
-import { indexOf } from '../../core/quiz/lookup';
-import { same } from '../../core/quiz/edits';
+import type { Edit } from '../../core/document/edits';
+import type { Condition, Page, Quiz, Target } from '../../core/document/schema';
+import { indexOf } from '../../core/document/lookup';
+import { same } from '../../core/document/edits';
 import { placeOfPage, setField } from '../edits';
 
 /** The answers that a rule asks for, where it asks for any of some answers to this question and for nothing else; else null. */

@@ -2,8 +2,8 @@
 /** The chain of quizzes that this one belongs to, as one journey. */
 import Link from 'next/link';
 import styled from 'styled-components';
-import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/quiz/chain';
-import type { Quiz } from '../../core/quiz/schema';
+import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/document/chain';
+import type { Quiz } from '../../core/document/schema';
 import { Mark } from '../../ui/marks';
 import { useLive } from '../shell/live';
 

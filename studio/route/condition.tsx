@@ -2,8 +2,8 @@
 /** A condition as a sentence with choices in it. */
 import { Plus, X } from 'lucide-react';
 import { Fragment, type ReactNode } from 'react';
-import type { Condition, Quiz } from '../../core/quiz/schema';
-import { conditionWords } from '../../core/quiz/sentences';
+import type { Condition, Quiz } from '../../core/document/schema';
+import { conditionWords } from '../../core/document/sentences';
 import { Choose, TextButton } from '../../ui/controls';
 import { firstTest } from './subjects';
 import { TestWords } from './test-words';

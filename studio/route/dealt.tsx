@@ -1,9 +1,9 @@
 'use client';
 /** Whether everybody gets all questions of a page, or a few of them by chance; and what three visitors would get. */
 import { useMemo } from 'react';
-import { isQuestion, nameOf, without } from '../../core/quiz/lookup';
-import type { Draw, Page, Quiz } from '../../core/quiz/schema';
-import { drawnBlocks, drawnCount, poolOf } from '../../core/run/draw';
+import { isQuestion, nameOf, without } from '../../core/document/lookup';
+import type { Draw, Page, Quiz } from '../../core/document/schema';
+import { drawnBlocks, drawnCount, poolOf } from '../../core/flow/draw';
 import { Choose, TextButton } from '../../ui/controls';
 import { NumberField } from '../write/number-field';
 

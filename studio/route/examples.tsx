@@ -1,9 +1,9 @@
 'use client';
 /** Ways kept as examples: walked again after each change, and saying when they come out otherwise. */
 import { useMemo } from 'react';
-import type { Example, Quiz } from '../../core/quiz/schema';
-import { comesTo, differences, exampleOf } from '../../core/run/examples';
-import type { Run } from '../../core/run/run';
+import type { Example, Quiz } from '../../core/document/schema';
+import { comesTo, differences, exampleOf } from '../../core/flow/examples';
+import type { Run } from '../../core/flow/run';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';

@@ -1,5 +1,5 @@
 import { choice, option, page, quiz } from '../../tests/quizzes';
-import { rehearse } from '../../core/rehearse/odds';
+import { rehearse } from '../../core/rehearsal/odds';
 import { flowsOf, rowsOf } from './flows';
 
 const ab = (id: string) => choice(id, [option('a'), option('b')]);
@@ -16,7 +16,7 @@ describe('flows between pages', () => {
         page('p1', [ab('q1')]),
         page('p2', [ab('q2')]),
       ),
-    ).toMatchObject({ down: [0.5, 0.5, 1, 0], arcs: [{ from: 0, to: 2, route: 0, share: 0.5 }], out: [] });
+    ).toMatchObject({ down: [0.5, 0.5, 1, 0], arcs: [{ from: 0, to: 2, move: 0, share: 0.5 }], out: [] });
   });
 
   it('lead to the result, back, and out of the quiz', () => {
@@ -30,10 +30,10 @@ describe('flows between pages', () => {
       page('p1', [ab('q1')], { otherwise: 'again' }),
     );
     expect(arcs).toMatchObject([
-      { from: 0, to: 2, route: 0 },
-      { from: 1, to: 0, route: -1 },
+      { from: 0, to: 2, move: 0 },
+      { from: 1, to: 1, move: 'otherwise' },
     ]);
-    expect(out).toMatchObject([{ from: 0, route: 1 }]);
+    expect(out).toMatchObject([{ from: 0, move: 1 }]);
   });
 
   it('pass over a page that only some are shown', () => {
@@ -43,7 +43,7 @@ describe('flows between pages', () => {
         page('p1', [ab('q1')], { showIf: { answer: 'q0', is: 'a' } }),
         page('p2', [ab('q2')]),
       ),
-    ).toMatchObject({ down: [0.5, 0.5, 1, 0], arcs: [{ from: 0, to: 2, route: null, share: 0.5 }] });
+    ).toMatchObject({ down: [0.5, 0.5, 1, 0], arcs: [{ from: 0, to: 2, move: null, share: 0.5 }] });
   });
 
   it('are drawn without shares before a rehearsal', () => {

@@ -1,14 +1,14 @@
 /** How visitors flow between pages, from what a rehearsal or real visitors took: what the spine draws. Pure, and tested on its own. */
-import { indexOf } from '../../core/quiz/lookup';
-import type { Page, Quiz, Target } from '../../core/quiz/schema';
-import type { Odds } from '../../core/rehearse/odds';
+import type { Page, Quiz, Target } from '../../core/document/schema';
+import { destinationOf, documentOrder, exitsOf, gateExit, type Move } from '../../core/flow/navigate';
+import type { Odds } from '../../core/rehearsal/odds';
 import type { SeenWays } from '../../core/stats/ways';
 
 export type Arc = {
   from: number;
   to: number;
-  /** The rule that leads there, by its place in the page; −1 = otherwise, −2 = a held page let go; null = a page passed over. */
-  route: number | null;
+  /** How visitors leave the page to go there; null where they pass a page over. */
+  move: Move | null;
   /** Of all visitors; null before a rehearsal. */
   share: number | null;
 };
@@ -18,20 +18,18 @@ export type Flows = {
   down: (number | null)[];
   arcs: Arc[];
   /** Rules that lead out of the quiz, by page and rule. */
-  out: { from: number; route: number; to: Target; share: number | null }[];
+  out: { from: number; move: Move; to: Target; share: number | null }[];
 };
 
 /** Where visitors go: rehearsed ones, or real ones. */
 export type Taken = Pick<Odds, 'method' | 'visitors' | 'pages' | 'routes' | 'outcomes'> | SeenWays;
 
 /** The row that a target leads to from a page; null where it leads out of the quiz. */
-export function rowOf(quiz: Quiz, from: number, to: Target | undefined): number | null {
-  const result = quiz.pages.findIndex((p) => p.stage === 'result');
-  const last = result < 0 ? quiz.pages.length : result;
-  if (to === undefined || to === 'next') return Math.min(from + 1, last);
-  if (to === 'finish') return last;
-  if (to === 'again') return 0;
-  return 'page' in to ? (indexOf(quiz).position.get(to.page) ?? null) : null;
+export function rowOf(quiz: Quiz, from: number, to: Target): number | null {
+  const order = documentOrder(quiz);
+  const next = destinationOf(quiz, order, quiz.pages[from] ?? null, to, () => true);
+  if (next.to === 'end') return quiz.pages.length;
+  return next.to === 'page' ? (order.position.get(next.page.id) ?? null) : null;
 }
 
 export function flowsOf(quiz: Quiz, taken: Taken | null): Flows {
@@ -41,21 +39,15 @@ export function flowsOf(quiz: Quiz, taken: Taken | null): Flows {
   const out: Flows['out'] = [];
   pages.forEach((page, from) => {
     if (page.stage !== 'ask') return;
-    const shareOf = (route: number) => (taken ? (taken.routes[page.id]?.[route] ?? 0) : null);
-    const ways: [number, Target | undefined][] = [
-      ...(page.routes ?? []).map((r, i): [number, Target] => [i, r.to]),
-      [-1, page.otherwise],
-      ...(page.hold ? [[-2, page.hold.then] as [number, Target | undefined]] : []),
-    ];
-    for (const [route, target] of ways) {
-      const share = shareOf(route);
+    for (const { move, to: target } of [...exitsOf(page), ...(page.hold ? [gateExit(page)] : [])]) {
+      const share = taken ? (taken.routes[page.id]?.[move] ?? 0) : null;
       const to = rowOf(quiz, from, target);
       if (to === null) {
-        if (target !== undefined) out.push({ from, route, to: target, share });
+        out.push({ from, move, to: target, share });
       } else if (to === from + 1) {
-        pass(from, to, share, route < 0 && (target === undefined || target === 'next'));
+        pass(from, to, share, typeof move !== 'number' && target === 'next');
       } else if (to < pages.length) {
-        arcs.push({ from, to, route, share });
+        arcs.push({ from, to, move, share });
       }
     }
   });
@@ -76,7 +68,7 @@ export function flowsOf(quiz: Quiz, taken: Taken | null): Flows {
     let over = to + 1;
     const skipped = (p: Page | undefined) => p?.stage === 'ask' && p.showIf !== undefined && taken?.pages[p.id] === 0;
     while (skipped(pages[over])) over += 1;
-    if (over < pages.length) arcs.push({ from, to: over, route: null, share: rest });
+    if (over < pages.length) arcs.push({ from, to: over, move: null, share: rest });
   }
 }
 

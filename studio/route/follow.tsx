@@ -3,12 +3,12 @@
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { answerText } from '../../core/questions/registry';
-import { indexOf, nameOf } from '../../core/quiz/lookup';
-import type { Quiz } from '../../core/quiz/schema';
-import { rehearsedRun } from '../../core/rehearse/sampled';
+import { indexOf, nameOf } from '../../core/document/lookup';
+import type { Quiz } from '../../core/document/schema';
+import { rehearsedRun } from '../../core/rehearsal/sampled';
 
-import { foldRun, type Run, type Sent } from '../../core/run/run';
-import { resultOf } from '../../core/score/result';
+import { foldRun, type Run, type Sent } from '../../core/flow/run';
+import { resultOf } from '../../core/scoring/result';
 import { TextButton } from '../../ui/controls';
 import { TryPage } from '../shell/try-quiz';
 import { targetsOf } from '../targets';

@@ -1,8 +1,8 @@
 'use client';
 /** Known values: what the quiz knows of a visitor without asking, and where it comes from. */
 import { Plus, X } from 'lucide-react';
-import type { Known, Quiz } from '../../core/quiz/schema';
-import { knownName, knownParam } from '../../core/run/carry';
+import type { Known, Quiz } from '../../core/document/schema';
+import { knownName, knownParam } from '../../core/flow/carry';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addToList, newId, removeFromList, setField } from '../edits';

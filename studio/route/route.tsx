@@ -1,8 +1,9 @@
 'use client';
 /** Route: the pages down a spine with the jumps as arcs beside it; the rules of a page as sentences; and a visitor to follow. */
+import type { Move } from '../../core/flow/navigate';
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Quiz } from '../../core/document/schema';
 import { useDocumentStore, useQuiz } from '../document';
 import { placeOfPage, setField } from '../edits';
 import { Nobody } from '../nobody';
@@ -72,16 +73,16 @@ export function Route() {
   const { odds, ways } = useRehearsal();
   const taken: Taken | null = ways ?? odds;
   const [chosen, setChosen] = useState(() => quiz.pages[0]?.id ?? '');
-  const [rule, setRule] = useState<number | null>(null);
+  const [rule, setRule] = useState<Move | null>(null);
   const [way, setWay] = useState<string[]>([]);
   const page = quiz.pages.find((p) => p.id === chosen) ?? quiz.pages[0];
   useArrival((id) => {
     if (quiz.pages.some((p) => p.id === id)) setChosen(id);
   });
   /** The sentence of a way, ready to be changed. */
-  const toRule = (id: string, route: number) => {
+  const toRule = (id: string, move: Move) => {
     setChosen(id);
-    setRule(route);
+    setRule(move);
     setReached((n) => n + 1);
   };
   const rules = useRef<HTMLElement>(null);

@@ -3,8 +3,9 @@
 import { X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import { useDrag, useDrop } from 'react-aria';
-import type { Page, Quiz } from '../../core/quiz/schema';
-import { conditionWords } from '../../core/quiz/sentences';
+import type { Move } from '../../core/flow/navigate';
+import type { Page, Quiz } from '../../core/document/schema';
+import { conditionWords } from '../../core/document/sentences';
 import { TextButton } from '../../ui/controls';
 import { ConditionSentence } from './condition';
 import { counted, percent, type Taken } from './flows';
@@ -88,7 +89,7 @@ export function RuleLine({ quiz, page, taken, rule, i, on, onReach, onKeyDown, o
         />
       </div>
       <span className="share">
-        <Share taken={taken} page={page.id} route={i} />
+        <Share taken={taken} page={page.id} move={i} />
         <br />
         <TextButton aria-label={`Remove rule ${i + 1}: ${words}`} onPress={onRemove}>
           <X size={13} />
@@ -99,10 +100,10 @@ export function RuleLine({ quiz, page, taken, rule, i, on, onReach, onKeyDown, o
 }
 
 /** How many take it, and of those who leave the page, which share. */
-export function Share({ taken, page, route }: { taken: Taken | null; page: string; route: number }) {
+export function Share({ taken, page, move }: { taken: Taken | null; page: string; move: Move }) {
   if (!taken) return <>…</>;
   const own = taken.routes[page] ?? {};
-  const share = own[route] ?? 0;
+  const share = own[move] ?? 0;
   // Of those who leave the page, since whoever comes by twice leaves it twice.
   const leaving = Object.values(own).reduce((sum, s) => sum + s, 0);
   if (share === 0 && taken.method === 'seen') return <>nobody yet</>;

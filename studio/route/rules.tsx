@@ -1,11 +1,12 @@
 'use client';
 /** Where a page leads, as sentences: read from the top, the first that holds is taken, and the last is always "Otherwise". */
+import type { Move } from '../../core/flow/navigate';
 import { Plus } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import styled from 'styled-components';
 import { isKeyed } from '../../core/questions/registry';
-import { isQuestion, without } from '../../core/quiz/lookup';
-import type { Condition, Page, Quiz, Target } from '../../core/quiz/schema';
+import { isQuestion, without } from '../../core/document/lookup';
+import type { Condition, Page, Quiz, Target } from '../../core/document/schema';
 import { isBlank } from '../../core/text/rich';
 import { Choose, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -77,8 +78,8 @@ export function Rules({
   quiz: Quiz;
   page: Page;
   taken: Taken | null;
-  rule: number | null;
-  onRule: (rule: number | null) => void;
+  rule: Move | null;
+  onRule: (rule: Move | null) => void;
 }) {
   const store = useDocumentStore();
   const { findings } = useRehearsal();
@@ -136,7 +137,7 @@ export function Rules({
               }}
             />
           ))}
-          <li data-on={rule === -1 ? '' : undefined} onFocus={() => onRule(-1)}>
+          <li data-on={rule === 'otherwise' ? '' : undefined} onFocus={() => onRule('otherwise')}>
             <span />
             <div>
               {routes.length ? 'Otherwise, go on to ' : 'Go on to '}
@@ -148,7 +149,7 @@ export function Rules({
               />
             </div>
             <span className="share">
-              <Share taken={taken} page={page.id} route={-1} />
+              <Share taken={taken} page={page.id} move="otherwise" />
             </span>
           </li>
         </List>

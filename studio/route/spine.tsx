@@ -1,14 +1,15 @@
 'use client';
 /** The spine: the pages in their order, the jumps between them as arcs beside it, thick where many visitors go. */
+import { type Move, targetOf } from '../../core/flow/navigate';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { conditionWords, targetWords } from '../../core/quiz/sentences';
-import type { Page, Quiz, Target } from '../../core/quiz/schema';
+import { conditionWords, targetWords } from '../../core/document/sentences';
+import type { Page, Quiz, Target } from '../../core/document/schema';
 import { Plus } from 'lucide-react';
 import { TextButton } from '../../ui/controls';
 import { useRehearsal } from '../rehearsal';
 import { useLive } from '../shell/live';
-import { isQuestion } from '../../core/quiz/lookup';
-import { drawnCount, poolOf } from '../../core/run/draw';
+import { isQuestion } from '../../core/document/lookup';
+import { drawnCount, poolOf } from '../../core/flow/draw';
 import { dealsAll } from './dealt';
 import { useDrawnWay } from './drawn-way';
 import { DRAWING, ROW, Rows, SPINE, X } from './spine-rows';
@@ -18,12 +19,12 @@ type SpineProps = {
   quiz: Quiz;
   taken: Taken | null;
   chosen: string;
-  rule: number | null;
+  rule: Move | null;
   /** The pages that the followed visitor has come by. */
   way: string[];
   onChoose: (page: string) => void;
   /** A way is chosen by its arc or its note: the rule of a page, −1 = otherwise, −2 = a held page let go. */
-  onWay: (page: string, route: number) => void;
+  onWay: (page: string, move: Move) => void;
   /** A new rule of a page is wanted that leads there. */
   onNewRule: (page: string, to: Target) => void;
 };
@@ -56,8 +57,8 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
   const loops = flows.arcs.filter((a) => a.to <= a.from);
   const farthest = Math.max(1, ...jumps.map((a) => a.to - a.from));
   const reach = (arc: Arc) => 26 + (120 * (arc.to - arc.from)) / farthest;
-  const isOn = (arc: Pick<Arc, 'from' | 'route'>) =>
-    quiz.pages[arc.from]?.id === chosen && (rule === null || arc.route === rule);
+  const isOn = (arc: Pick<Arc, 'from' | 'move'>) =>
+    quiz.pages[arc.from]?.id === chosen && (rule === null || arc.move === rule);
   const drawn = useDrawnWay({
     pageAt: (at) => {
       const row = rows[Math.floor(at / ROW)];
@@ -71,7 +72,7 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
   });
   const notes = placed([
     ...jumps
-      .filter((arc) => arc.route !== null)
+      .filter((arc) => arc.move !== null)
       .map((arc) => ({
         ...arc,
         to: quiz.pages[arc.to]?.name || 'the result',
@@ -161,7 +162,10 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
           const side = back ? -1 : 1;
           const x = X + (side * SPINE) / 2;
           const r = back ? 34 : reach(arc);
-          const path = `M${x} ${y(arc.from)}C${x + side * r} ${y(arc.from)} ${x + side * r} ${y(arc.to)} ${x} ${y(arc.to)}`;
+          // A page that leads to itself has its ends apart, or the way would be a line.
+          const apart = arc.from === arc.to ? ROW / 4 : 0;
+          const [top, foot] = [y(arc.to) - apart, y(arc.from) + apart];
+          const path = `M${x} ${foot}C${x + side * r} ${foot} ${x + side * r} ${top} ${x} ${top}`;
           const on = isOn(arc);
           const dead = isDead(arc.share);
           return (
@@ -176,13 +180,13 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
                   opacity: on || back || dead ? 1 : 0.75,
                 }}
               />
-              {arc.route !== null && (
+              {arc.move !== null && (
                 <path
                   className="way"
                   d={path}
                   fill="none"
                   strokeWidth={Math.max(14, thick(arc.share))}
-                  onClick={() => onWay(quiz.pages[arc.from]?.id ?? '', arc.route ?? -1)}
+                  onClick={() => onWay(quiz.pages[arc.from]?.id ?? '', arc.move ?? 'otherwise')}
                 />
               )}
               {on && !dead && (
@@ -281,13 +285,13 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
         )}
       </svg>
       <ul className="notes" aria-label="Ways that leave the spine">
-        {notes.map(({ from, route, to, share, top }, i) => {
+        {notes.map(({ from, move, to, share, top }, i) => {
           const page = quiz.pages[from];
-          const when = route !== null && route >= 0 ? page?.routes?.[route]?.when : undefined;
-          const words = when ? conditionWords(quiz, when) : route === -2 ? 'Not right after its tries' : 'Otherwise';
+          const when = typeof move === 'number' ? page?.routes?.[move]?.when : undefined;
+          const words = when ? conditionWords(quiz, when) : move === 'gate' ? 'Not right after its tries' : 'Otherwise';
           return (
-            <li key={i} style={{ top }} data-on={isOn({ from, route }) ? '' : undefined}>
-              <button type="button" onClick={() => onWay(page?.id ?? '', route ?? -1)}>
+            <li key={i} style={{ top }} data-on={isOn({ from, move }) ? '' : undefined}>
+              <button type="button" onClick={() => onWay(page?.id ?? '', move ?? 'otherwise')}>
                 {words}
               </button>
               <div className="goes">
@@ -300,10 +304,10 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
                     `${counted(share, taken)} go to ${to}`
                   )}
                 </span>
-                {page && route !== null && isOn({ from, route }) && (
+                {page && move !== null && isOn({ from, move }) && (
                   <TextButton
                     aria-label={`Another rule that leads to ${to}`}
-                    onPress={() => onNewRule(page.id, targetOf(page, route))}
+                    onPress={() => onNewRule(page.id, targetOf(page, move))}
                   >
                     <Plus size={13} /> rule
                   </TextButton>
@@ -330,10 +334,6 @@ function setsOf(quiz: Quiz, page: Page): string[] {
   ];
 }
 
-/** Where a way of a page leads. */
-const targetOf = (page: Page, route: number): Target =>
-  (route >= 0 ? page.routes?.[route]?.to : route === -2 ? page.hold?.then : page.otherwise) ?? 'next';
-
 const range = (from: number, to: number): number[] => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
 /** Notes beside their arcs, pushed down where they would lie on each other. */
@@ -351,15 +351,15 @@ function placed<T extends { at: number }>(notes: T[]): (T & { top: number })[] {
 /** What the arcs of a page say, for those who do not see them. */
 function spoken(quiz: Quiz, page: Page, row: number, arcs: Arc[]): string {
   const words = arcs
-    .filter((a) => a.from === row && a.route !== null)
+    .filter((a) => a.from === row && a.move !== null)
     .map((a) => {
-      const when = a.route !== null && a.route >= 0 ? page.routes?.[a.route]?.when : undefined;
+      const when = typeof a.move === 'number' ? page.routes?.[a.move]?.when : undefined;
       const to = quiz.pages[a.to]?.name || 'the result';
       return `${when ? `when ${conditionWords(quiz, when)}, ` : 'otherwise '}to ${to}${a.to <= row ? ', back' : ''}`;
     });
   return words.length
     ? `. Goes ${words.join('; ')}`
     : page.stage === 'ask'
-      ? `. Goes to ${targetWords(quiz, page.otherwise)}`
+      ? `. Goes to ${targetWords(quiz, targetOf(page, 'otherwise'))}`
       : '';
 }

@@ -1,9 +1,9 @@
 /** What a condition can ask about, and how it is asked at first. */
 import { OTHER } from '../../core/questions/choice/options';
-import { indexOf, nameOf } from '../../core/quiz/lookup';
-import type { Quiz } from '../../core/quiz/schema';
-import { questionsBefore, type Test } from '../../core/quiz/sentences';
-import { knownName } from '../../core/run/carry';
+import { indexOf, nameOf } from '../../core/document/lookup';
+import type { Quiz } from '../../core/document/schema';
+import { questionsBefore, type Test } from '../../core/document/sentences';
+import { knownName } from '../../core/flow/carry';
 
 /** What a rule can ask about, by a key of its own. */
 export function subjectsOf(quiz: Quiz, page: string, above?: string | null): { id: string; label: string }[] {

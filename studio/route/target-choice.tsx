@@ -1,7 +1,7 @@
 'use client';
 import { isWebAddress } from '../../core/text/address';
-import type { Page, Quiz, Target } from '../../core/quiz/schema';
-import { targetWords } from '../../core/quiz/sentences';
+import type { Page, Quiz, Target } from '../../core/document/schema';
+import { targetWords } from '../../core/document/sentences';
 import { Choose, LineInput } from '../../ui/controls';
 import { CarryPart, QuizChoice } from '../hand-over';
 import { useLive } from '../shell/live';

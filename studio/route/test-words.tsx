@@ -3,9 +3,9 @@
 import { Fragment, type ReactNode } from 'react';
 import { isKeyed } from '../../core/questions/registry';
 import { OTHER } from '../../core/questions/choice/options';
-import { indexOf, without } from '../../core/quiz/lookup';
-import type { Condition, Question, Quiz } from '../../core/quiz/schema';
-import { conditionWords, type Test } from '../../core/quiz/sentences';
+import { indexOf, without } from '../../core/document/lookup';
+import type { Condition, Question, Quiz } from '../../core/document/schema';
+import { conditionWords, type Test } from '../../core/document/sentences';
 import { Choose, LineInput, MenuButton } from '../../ui/controls';
 import { NumberField } from '../write/number-field';
 import { newTest, subjectOf, subjectsOf } from './subjects';

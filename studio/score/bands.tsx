@@ -3,9 +3,9 @@
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Verdict } from '../../core/quiz/schema';
-import type { Spread } from '../../core/rehearse/odds';
-import { bandStart } from '../../core/score/verdicts';
+import type { Verdict } from '../../core/document/schema';
+import type { Spread } from '../../core/rehearsal/odds';
+import { bandStart } from '../../core/scoring/verdicts';
 import { Choose, TextButton } from '../../ui/controls';
 import { Bar } from '../write/sheet';
 import { NumberField } from '../write/number-field';

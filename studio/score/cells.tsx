@@ -2,7 +2,7 @@
 /** The cells of the grid: what stands in one, and how it is said. */
 import { memo } from 'react';
 import { isKeyed, isReviewed } from '../../core/questions/registry';
-import { isShare, type Weighed } from '../../core/quiz/weighed';
+import { isShare, type Weighed } from '../../core/document/weighed';
 
 import { Mark } from '../../ui/marks';
 import { signed, type Target } from '../targets';

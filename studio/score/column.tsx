@@ -1,7 +1,7 @@
 'use client';
 /** The chosen column: its name, how it is decided or counted, and where visitors end on it. */
 import type { ReactNode } from 'react';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Quiz } from '../../core/document/schema';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';

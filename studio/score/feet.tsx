@@ -1,8 +1,8 @@
 'use client';
 /** What each column comes to, pinned below the grid. */
 import styled from 'styled-components';
-import type { Quiz } from '../../core/quiz/schema';
-import { spanOf } from '../../core/rehearse/span';
+import type { Quiz } from '../../core/document/schema';
+import { spanOf } from '../../core/rehearsal/span';
 import { Nobody } from '../nobody';
 import { useRehearsal } from '../rehearsal';
 import type { Target } from '../targets';

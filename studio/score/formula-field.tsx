@@ -2,7 +2,7 @@
 /** A formula as it is typed: scales by their names, which are completed; what is wrong is shown under its character. */
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { parseFormula, renamed } from '../../core/score/formula';
+import { parseFormula, renamed } from '../../core/scoring/formula';
 import { TextButton } from '../../ui/controls';
 
 type Name = { id: string; name: string };

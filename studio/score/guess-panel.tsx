@@ -1,10 +1,10 @@
 'use client';
 /** What the guesses of the chosen question come to. */
 import type { ReactNode } from 'react';
-import { guessedMix } from '../../core/rehearse/guess';
-import { cellOf, sharesAt, type Weights, weightsIn } from '../../core/rehearse/mix';
-import type { Grid, Question } from '../../core/quiz/schema';
-import { waysInRow } from '../../core/rehearse/answers';
+import { guessedMix } from '../../core/rehearsal/guess';
+import { cellOf, sharesAt, type Weights, weightsIn } from '../../core/rehearsal/mix';
+import type { Grid, Question } from '../../core/document/schema';
+import { waysInRow } from '../../core/rehearsal/answers';
 import { useQuiz } from '../document';
 import type { GridRow } from './cells';
 

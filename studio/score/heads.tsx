@@ -2,7 +2,7 @@
 /** The two rows of headings over the grid: what kind of column, and its name. */
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Quiz } from '../../core/document/schema';
 import type { Target } from '../targets';
 import { GUESS, RIGHT } from './weigh-edits';
 

@@ -1,6 +1,6 @@
 'use client';
 /** The ruler of a column: how rehearsed visitors spread over it, highest on top. */
-import type { Spread } from '../../core/rehearse/odds';
+import type { Spread } from '../../core/rehearsal/odds';
 
 const HEIGHT = 420;
 const MOST_BARS = 48;

@@ -1,6 +1,6 @@
 'use client';
 /** How a scale is counted: as a sum, a mean, or a formula over other scales. */
-import type { Quiz, Scale } from '../../core/quiz/schema';
+import type { Quiz, Scale } from '../../core/document/schema';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';

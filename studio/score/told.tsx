@@ -1,8 +1,8 @@
 'use client';
 /** What the check says of a row or a column of the grid, at its place. */
-import type { Finding } from '../../core/check/check';
-import { indexOf } from '../../core/quiz/lookup';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Finding } from '../../core/findings/check';
+import { indexOf } from '../../core/document/lookup';
+import type { Quiz } from '../../core/document/schema';
 import { Mark } from '../../ui/marks';
 import { useRehearsal } from '../rehearsal';
 import { Mend } from '../shell/check-sheet';

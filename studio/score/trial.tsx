@@ -3,12 +3,12 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { pickRange } from '../../core/questions/choice/options';
-import { perfectAnswers } from '../../core/rehearse/perfect';
-import { indexOf } from '../../core/quiz/lookup';
-import type { Quiz } from '../../core/quiz/schema';
-import { walk } from '../../core/run/walk';
-import { type Answer, chosenIn } from '../../core/score/answer';
-import { resultOf } from '../../core/score/result';
+import { perfectAnswers } from '../../core/rehearsal/perfect';
+import { indexOf } from '../../core/document/lookup';
+import type { Quiz } from '../../core/document/schema';
+import { walk } from '../../core/flow/walk';
+import { type Answer, chosenIn } from '../../core/scoring/answer';
+import { resultOf } from '../../core/scoring/result';
 import { targetsOf } from '../targets';
 import { Bar } from '../write/sheet';
 import { Views } from '../shell/view-switch';

@@ -1,10 +1,10 @@
 'use client';
 /** How a verdict is decided, as sentences with choices in them. */
 import { isKeyed, isReviewed } from '../../core/questions/registry';
-import type { Quiz, Verdict } from '../../core/quiz/schema';
-import type { Op } from '../../core/quiz/edits';
-import { questionsOf } from '../../core/quiz/lookup';
-import { spanOf } from '../../core/rehearse/span';
+import type { Quiz, Verdict } from '../../core/document/schema';
+import type { Op } from '../../core/document/edits';
+import { questionsOf } from '../../core/document/lookup';
+import { spanOf } from '../../core/rehearsal/span';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';

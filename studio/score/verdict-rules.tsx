@@ -2,8 +2,8 @@
 /** A verdict by rules: sentences read from the top, the first that holds names the outcome. */
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
-import type { Quiz, Verdict } from '../../core/quiz/schema';
-import { conditionWords } from '../../core/quiz/sentences';
+import type { Quiz, Verdict } from '../../core/document/schema';
+import { conditionWords } from '../../core/document/sentences';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';

@@ -1,9 +1,9 @@
 /** Edits of what answers are worth: weights, keys and guesses, and the scales and outcomes they count for. */
-import type { Outcome, Page, Quiz, Scale, Verdict } from '../../core/quiz/schema';
-import { resultPage } from '../../core/quiz/blank';
-import type { Edit, Op, Place } from '../../core/quiz/edits';
-import { indexOf, isQuestion } from '../../core/quiz/lookup';
-import { isShare, type Weighed, weighedIn } from '../../core/quiz/weighed';
+import type { Outcome, Page, Quiz, Scale, Verdict } from '../../core/document/schema';
+import { resultPage } from '../../core/document/blank';
+import type { Edit, Op, Place } from '../../core/document/edits';
+import { indexOf, isQuestion } from '../../core/document/lookup';
+import { isShare, type Weighed, weighedIn } from '../../core/document/weighed';
 import { newId, placeOfPage, setField } from '../edits';
 
 /** Sets what a thing adds to a scale or outcome; 0 takes the weight away. */

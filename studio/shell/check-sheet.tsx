@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import type { Finding } from '../../core/check/check';
+import type { Finding } from '../../core/findings/check';
 import { SideSheet, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore } from '../document';

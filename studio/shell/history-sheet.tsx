@@ -2,8 +2,8 @@
 /** What the draft looked like before: states by time and person, looked at as a visitor meets them, and gone back to. */
 import { useEffect, useState } from 'react';
 import type { EarlierState } from '../../contract/editing';
-import type { Quiz } from '../../core/quiz/schema';
-import { isQuestion } from '../../core/quiz/lookup';
+import type { Quiz } from '../../core/document/schema';
+import { isQuestion } from '../../core/document/lookup';
 import { PrimaryButton, SideSheet } from '../../ui/controls';
 import { useDocument, useDocumentStore } from '../document';
 import { goBackTo } from '../edits';

@@ -1,7 +1,7 @@
 'use client';
 import { createContext, useContext } from 'react';
-import type { HandOver } from '../../core/quiz/chain';
-import type { Known } from '../../core/quiz/schema';
+import type { HandOver } from '../../core/document/chain';
+import type { Known } from '../../core/document/schema';
 
 /** Where the quiz stands outside the draft. */
 export type Live = {

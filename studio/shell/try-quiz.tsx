@@ -1,9 +1,9 @@
 'use client';
 /** A run of the draft in the browser, for the live view and the preview: the same core, the same pages, nothing stored. */
 import { useEffect, useMemo, useState } from 'react';
-import type { Quiz } from '../../core/quiz/schema';
-import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/run/run';
-import { type View, viewOf } from '../../core/run/view';
+import type { Quiz } from '../../core/document/schema';
+import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
+import { type View, viewOf } from '../../core/flow/view';
 import { spokenIn } from '../../visitor/languages';
 import { PageView } from '../../visitor/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/values';

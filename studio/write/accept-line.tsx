@@ -1,7 +1,7 @@
 'use client';
 /** Several accepted wordings in one line, parted by semicolons. */
 import { useState } from 'react';
-import type { Accepted } from '../../core/quiz/schema';
+import type { Accepted } from '../../core/document/schema';
 import { acceptedOf } from '../../core/text/fold';
 import { LineInput } from '../../ui/controls';
 

@@ -1,9 +1,9 @@
 /** Edits of many things at once, each of them one step of undo. Pure, and tested on its own. */
-import { graft } from '../../core/quiz/graft';
-import { indexOf, isQuestion, questionsOf } from '../../core/quiz/lookup';
-import type { Block, Page, Question, Quiz } from '../../core/quiz/schema';
-import { validateQuiz } from '../../core/quiz/validate';
-import type { Edit, Op } from '../../core/quiz/edits';
+import { graft } from '../../core/document/graft';
+import { indexOf, isQuestion, questionsOf } from '../../core/document/lookup';
+import type { Block, Page, Question, Quiz } from '../../core/document/schema';
+import { validateQuiz } from '../../core/document/validate';
+import type { Edit, Op } from '../../core/document/edits';
 import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../edits';
 
 /** The ids in the order in which they stand in the quiz; those that are gone fall away. */

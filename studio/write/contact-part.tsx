@@ -2,8 +2,8 @@
 /** The contact form as it is written: its fields, whether it can be skipped, and what is agreed to. */
 import { Plus } from 'lucide-react';
 import styled from 'styled-components';
-import { knownName } from '../../core/run/carry';
-import type { ContactBlock } from '../../core/quiz/schema';
+import { knownName } from '../../core/flow/carry';
+import type { ContactBlock } from '../../core/document/schema';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocument, useDocumentStore } from '../document';
 import { newId, setField } from '../edits';

@@ -1,5 +1,5 @@
 import { page, quiz, strongest, text } from '../../tests/quizzes';
-import type { Insert } from '../../core/quiz/schema';
+import type { Insert } from '../../core/document/schema';
 import { insertsFor, nameOfInsert } from './inserts';
 
 const names = insertsFor(

@@ -1,7 +1,7 @@
 /** What may stand in a text for a value of the run, as the creator reads it. */
-import type { Insert, Quiz } from '../../core/quiz/schema';
-import { nameOf, questionsOf } from '../../core/quiz/lookup';
-import { knownName } from '../../core/run/carry';
+import type { Insert, Quiz } from '../../core/document/schema';
+import { nameOf, questionsOf } from '../../core/document/lookup';
+import { knownName } from '../../core/flow/carry';
 
 export type NamedInsert = { id: string; label: string; attrs: Insert['attrs'] };
 

@@ -1,5 +1,5 @@
 /** What the kinds of question are called. */
-import type { QuestionKind } from '../../core/quiz/schema';
+import type { QuestionKind } from '../../core/document/schema';
 
 export const kindNames: Record<QuestionKind, string> = {
   choice: 'Choice',

@@ -2,10 +2,10 @@
 /** The visitor's view beside the manuscript: it stands on the page that is being written, and can be answered. */
 import { memo, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import type { Quiz } from '../../core/quiz/schema';
-import { indexOf } from '../../core/quiz/lookup';
-import { type Run, startRun, step } from '../../core/run/run';
-import { resultOf } from '../../core/score/result';
+import type { Quiz } from '../../core/document/schema';
+import { indexOf } from '../../core/document/lookup';
+import { type Run, startRun, step } from '../../core/flow/run';
+import { resultOf } from '../../core/scoring/result';
 import type { Values } from '../../visitor/values';
 import { TryPage, standOn } from '../shell/try-quiz';
 import { ViewSwitch, type Width } from '../shell/view-switch';

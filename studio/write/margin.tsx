@@ -3,10 +3,10 @@
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
-import type { Place } from '../../core/quiz/edits';
-import { indexOf } from '../../core/quiz/lookup';
-import type { Choice, Option, Target as Leads } from '../../core/quiz/schema';
-import { targetWords } from '../../core/quiz/sentences';
+import type { Place } from '../../core/document/edits';
+import { indexOf } from '../../core/document/lookup';
+import type { Choice, Option, Target as Leads } from '../../core/document/schema';
+import { targetWords } from '../../core/document/sentences';
 import { Choose, MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore, useQuiz } from '../document';

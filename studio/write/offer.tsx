@@ -1,7 +1,7 @@
 'use client';
 /** An offer: its words, the words on its button, and where that leads. */
-import type { Place } from '../../core/quiz/edits';
-import type { Offer } from '../../core/quiz/schema';
+import type { Place } from '../../core/document/edits';
+import type { Offer } from '../../core/document/schema';
 import { LineInput } from '../../ui/controls';
 import { TextField } from './fields';
 import { PictureButton } from './picture';

@@ -1,8 +1,8 @@
 'use client';
 /** The blocks that are not questions: words, pictures, the contact form, and what stands on a result. */
 import type { ReactNode } from 'react';
-import { nameOf, questionsOf } from '../../core/quiz/lookup';
-import type { Block, Page, Question, Quiz } from '../../core/quiz/schema';
+import { nameOf, questionsOf } from '../../core/document/lookup';
+import type { Block, Page, Question, Quiz } from '../../core/document/schema';
 import { Choose, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { CarryPart, QuizChoice } from '../hand-over';

@@ -2,7 +2,7 @@
 /** The outcomes of a verdict, each written once: name, headline, picture, text and offer. */
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
-import type { Outcome, Verdict } from '../../core/quiz/schema';
+import type { Outcome, Verdict } from '../../core/document/schema';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';

@@ -3,9 +3,9 @@
 import { MoreHorizontal, Plus } from 'lucide-react';
 import { Fragment, memo, useCallback, useState } from 'react';
 import styled from 'styled-components';
-import type { Block, Page, Quiz } from '../../core/quiz/schema';
-import { type BlockKind, newBlock } from '../../core/quiz/blank';
-import { isContact, isQuestion, nameOf, questionsOf } from '../../core/quiz/lookup';
+import type { Block, Page, Quiz } from '../../core/document/schema';
+import { type BlockKind, newBlock } from '../../core/document/blank';
+import { isContact, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock, setField } from '../edits';

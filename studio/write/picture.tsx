@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { Button, Dialog, DialogTrigger, Popover } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Picture } from '../../core/quiz/schema';
-import type { Place } from '../../core/quiz/edits';
+import type { Picture } from '../../core/document/schema';
+import type { Place } from '../../core/document/edits';
 import { Field, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';

@@ -1,4 +1,4 @@
-import type { Picture } from '../../core/quiz/schema';
+import type { Picture } from '../../core/document/schema';
 
 /** The pictures drawn for the product, with words for those who cannot see them. */
 export const pictures: Picture[] = [

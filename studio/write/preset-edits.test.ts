@@ -1,7 +1,7 @@
-import { applyEdit, type Edit } from '../../core/quiz/edits';
-import { isQuestion } from '../../core/quiz/lookup';
+import { applyEdit, type Edit } from '../../core/document/edits';
+import { isQuestion } from '../../core/document/lookup';
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
-import type { Question, Quiz } from '../../core/quiz/schema';
+import type { Question, Quiz } from '../../core/document/schema';
 import {
   applyPreset,
   asOthers,

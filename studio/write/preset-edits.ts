@@ -1,8 +1,8 @@
 /** Settings kept by a name, given to other questions; and what in a question is unlike the rest of the quiz. Pure, and tested on its own. */
-import type { Edit, Op } from '../../core/quiz/edits';
-import { same } from '../../core/quiz/edits';
-import { isQuestion } from '../../core/quiz/lookup';
-import type { Block, Preset, Question, Quiz } from '../../core/quiz/schema';
+import type { Edit, Op } from '../../core/document/edits';
+import { same } from '../../core/document/edits';
+import { isQuestion } from '../../core/document/lookup';
+import type { Block, Preset, Question, Quiz } from '../../core/document/schema';
 import { newId, placeOfBlock, setField } from '../edits';
 import { inOrder, shared } from './bulk';
 

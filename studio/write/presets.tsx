@@ -1,6 +1,6 @@
 'use client';
 /** Settings kept by a name: in a question, over several, and for the quiz as a whole. */
-import type { Question, Quiz } from '../../core/quiz/schema';
+import type { Question, Quiz } from '../../core/document/schema';
 import { Choose, MenuButton, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { NameIt } from '../name-it';

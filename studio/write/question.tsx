@@ -3,9 +3,9 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ClipboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Page, Picture, Question, RichText, Topic } from '../../core/quiz/schema';
+import type { Page, Picture, Question, RichText, Topic } from '../../core/document/schema';
 import { readQuestions } from '../../core/formats/read';
-import { isQuestion } from '../../core/quiz/lookup';
+import { isQuestion } from '../../core/document/lookup';
 import { plainText, toDoc } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
 import { useAfterPause } from '../after-pause';

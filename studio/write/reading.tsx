@@ -1,7 +1,7 @@
 'use client';
 /** A list of questions pasted into the manuscript: looked at first, then put in as pages of their own. */
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
-import { graft } from '../../core/quiz/graft';
+import { graft } from '../../core/document/graft';
 import { SideSheet, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addPages, newId } from '../edits';

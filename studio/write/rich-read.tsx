@@ -1,6 +1,6 @@
 /** Rich text as the studio shows it while it is read, in the room and look that it has while it is typed. */
 import styled from 'styled-components';
-import type { Insert, RichDoc, RichText } from '../../core/quiz/schema';
+import type { Insert, RichDoc, RichText } from '../../core/document/schema';
 import { isBlank, toDoc } from '../../core/text/rich';
 import { Rich } from '../../ui/rich';
 

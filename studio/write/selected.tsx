@@ -3,7 +3,7 @@
 import { type KeyboardEvent, type MouseEvent, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { create } from 'zustand';
-import type { Edit } from '../../core/quiz/edits';
+import type { Edit } from '../../core/document/edits';
 import { MenuButton, TextButton } from '../../ui/controls';
 import { useKeep } from '../bank/from-bank';
 import { useDocumentStore } from '../document';

@@ -1,8 +1,8 @@
 'use client';
 import { memo, useId, useState } from 'react';
 import styled from 'styled-components';
-import { indexOf } from '../../core/quiz/lookup';
-import type { Topic } from '../../core/quiz/schema';
+import { indexOf } from '../../core/document/lookup';
+import type { Topic } from '../../core/document/schema';
 import { useDocumentStore } from '../document';
 import { setTopic } from '../edits';
 

@@ -3,8 +3,8 @@
 import { ChevronDown, ChevronRight, Search } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
-import { isQuestion } from '../../core/quiz/lookup';
-import type { Page, Question, Quiz } from '../../core/quiz/schema';
+import { isQuestion } from '../../core/document/lookup';
+import type { Page, Question, Quiz } from '../../core/document/schema';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useAfterPause } from '../after-pause';
 import { useDocumentStore } from '../document';

@@ -12,8 +12,8 @@ import {
   useRef,
 } from 'react';
 import styled from 'styled-components';
-import type { Page, Quiz } from '../../core/quiz/schema';
-import { isContact, isQuestion, questionsOf } from '../../core/quiz/lookup';
+import type { Page, Quiz } from '../../core/document/schema';
+import { isContact, isQuestion, questionsOf } from '../../core/document/lookup';
 import { TextButton } from '../../ui/controls';
 import { BankButton } from '../bank/from-bank';
 import { useAfterPause } from '../after-pause';

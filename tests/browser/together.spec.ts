@@ -1,5 +1,5 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { randomOf } from '../../core/run/random';
+import { randomOf } from '../../core/flow/random';
 import { world } from './servers';
 import { saved, signUp, startQuiz } from './people';
 

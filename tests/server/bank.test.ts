@@ -1,6 +1,6 @@
-import { questionsOf } from '../../core/quiz/lookup';
-import type { Edit } from '../../core/quiz/edits';
-import type { Question } from '../../core/quiz/schema';
+import { questionsOf } from '../../core/document/lookup';
+import type { Edit } from '../../core/document/edits';
+import type { Question } from '../../core/document/schema';
 import { keepInBank, listBank, openBank } from '../../server/bank';
 import { editsSince, keepEdits } from '../../server/edit-quiz';
 import { newId } from '../../server/ids';

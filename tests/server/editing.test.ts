@@ -1,4 +1,4 @@
-import type { Edit } from '../../core/quiz/edits';
+import type { Edit } from '../../core/document/edits';
 import { editsSince, keepEdits } from '../../server/edit-quiz';
 import { editionOf } from '../../server/editions';
 import { listStates, stateOf } from '../../server/history';

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Quiz } from '../../core/document/schema';
 import { runs } from '../../db/schema';
 import { certificateOf } from '../../server/certificate';
 import { database } from '../../server/database';

@@ -1,4 +1,4 @@
-import type { RichDoc } from '../../core/quiz/schema';
+import type { RichDoc } from '../../core/document/schema';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

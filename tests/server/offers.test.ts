@@ -3,7 +3,7 @@ import { figuresOf } from '../../db/queries/figures';
 import { database } from '../../server/database';
 import { takeOffer } from '../../server/take-offer';
 import { openRun, takeStep } from '../../server/take-step';
-import type { Quiz } from '../../core/quiz/schema';
+import type { Quiz } from '../../core/document/schema';
 import { contact, go, newToken, published, smallQuiz, visit } from './world';
 
 const tea = { text: 'Tea first', button: 'Have some', url: 'https://slowspoke.test/tea' };

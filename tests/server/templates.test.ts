@@ -1,4 +1,4 @@
-import { checkQuiz } from '../../core/check/check';
+import { checkQuiz } from '../../core/findings/check';
 import { getQuiz, readIntoQuiz } from '../../server/quizzes';
 import { listTemplates } from '../../server/templates';
 import { somebody } from './world';

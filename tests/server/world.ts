@@ -1,7 +1,7 @@
 /** What server tests share: people with workspaces, quizzes, and visitors who take them. */
 import { randomBytes } from 'node:crypto';
-import type { Quiz } from '../../core/quiz/schema';
-import type { Sent } from '../../core/run/run';
+import type { Quiz } from '../../core/document/schema';
+import type { Sent } from '../../core/flow/run';
 import { choice, demoQuiz, option, page, quiz, result, strongest } from '../quizzes';
 import { insertWorkspace, type Membership } from '../../db/queries/members';
 import { user } from '../../db/schema';

@@ -1,7 +1,7 @@
 /** One or several of some answers: rows, pictures, halves, or a drop-down. */
-import { answerField, wordsField } from '../../core/run/form-fields';
-import type { ChoiceView } from '../../core/run/view';
-import { type Answer, chosenIn, isFreeEntry } from '../../core/score/answer';
+import { answerField, wordsField } from '../../core/flow/form-fields';
+import type { ChoiceView } from '../../core/flow/view';
+import { type Answer, chosenIn, isFreeEntry } from '../../core/scoring/answer';
 import { Mark } from '../../ui/marks';
 import { howMany } from '../values';
 import { useWords } from '../words';

@@ -1,8 +1,8 @@
 /** Questions of several parts: put in order, match, fill the gaps, a grid, places in a picture. All of them work by keys and taps alone. */
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
-import { partField } from '../../core/run/form-fields';
-import type { GapsView, GridView, MatchView, OrderView, SpotsView } from '../../core/run/view';
-import { type Answer, partOf } from '../../core/score/answer';
+import { partField } from '../../core/flow/form-fields';
+import type { GapsView, GridView, MatchView, OrderView, SpotsView } from '../../core/flow/view';
+import { type Answer, partOf } from '../../core/scoring/answer';
 import { Rich } from '../../ui/rich';
 import { useWords } from '../words';
 import { type Asked, FieldGroup } from './parts';

@@ -1,6 +1,6 @@
 /** Questions answered by a single field: words, numbers, dates, steps. */
-import { answerField } from '../../core/run/form-fields';
-import type { DateView, MeasuredView, RatingView, TypedView } from '../../core/run/view';
+import { answerField } from '../../core/flow/form-fields';
+import type { DateView, MeasuredView, RatingView, TypedView } from '../../core/flow/view';
 import { useWords } from '../words';
 import { type Asked, FieldGroup, OneField } from './parts';
 

@@ -1,4 +1,4 @@
-import type { QuestionView } from '../../core/run/view';
+import type { QuestionView } from '../../core/flow/view';
 import { ChoiceQuestion } from './choice';
 import { GapsQuestion, GridQuestion, MatchQuestion, OrderQuestion, SpotsQuestion } from './compound';
 import { DateQuestion, NumberQuestion, RatingQuestion, SliderQuestion, TypedQuestion } from './fields';

@@ -1,5 +1,5 @@
 /** What the browser keeps of a run. */
-import type { Sent } from '../../core/run/sent';
+import type { Sent } from '../../core/flow/sent';
 import type { Values } from '../values';
 
 /** Something that could not be sent yet: the `seq`th thing of the run. */

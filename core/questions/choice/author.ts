@@ -1,5 +1,5 @@
 import { bare, idsIn } from '../lines';
-import type { Choice } from '../../quiz/schema';
+import type { Choice } from '../../document/schema';
 import type { AuthorSide } from '../kind';
 import { fresh, idOf, sided, weighed } from '../lines';
 

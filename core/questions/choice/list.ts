@@ -1,4 +1,4 @@
-import type { Choice } from '../../quiz/schema';
+import type { Choice } from '../../document/schema';
 import { fold } from '../../text/fold';
 import type { ListSide } from '../kind';
 import { type ListedAnswer, yes } from '../listed';

@@ -1,4 +1,4 @@
-import type { Choice } from '../../quiz/schema';
+import type { Choice } from '../../document/schema';
 
 /** The id of the free entry of a choice that has one. */
 export const OTHER = 'other';

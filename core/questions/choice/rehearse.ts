@@ -1,4 +1,4 @@
-import type { Choice } from '../../quiz/schema';
+import type { Choice } from '../../document/schema';
 import type { RehearseSide } from '../kind';
 import { subsets } from '../ranges';
 import { FILLED, someOf } from '../tries';

@@ -1,4 +1,4 @@
-import type { Choice } from '../../quiz/schema';
+import type { Choice } from '../../document/schema';
 import type { WeighSide } from '../kind';
 
 export const choiceWeighed: WeighSide<Choice> = {

@@ -1,4 +1,4 @@
-import { dayNumber } from '../../score/answer';
+import { dayNumber } from '../../scoring/answer';
 import type { AnswerSide, Of } from '../kind';
 import { plainAnswer } from '../measured';
 

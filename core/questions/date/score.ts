@@ -1,5 +1,5 @@
-import { dayNumber } from '../../score/answer';
-import { round9 } from '../../score/numbers';
+import { dayNumber } from '../../scoring/answer';
+import { round9 } from '../../scoring/numbers';
 import { graded, type Of, type ScoreSide } from '../kind';
 import { nothing, rightOrWrong } from '../ranges';
 

@@ -1,4 +1,4 @@
-import type { RichText } from '../../quiz/schema';
+import type { RichText } from '../../document/schema';
 import { type Asked, asked } from '../asked';
 import type { Of, ViewSide } from '../kind';
 

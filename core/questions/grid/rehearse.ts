@@ -1,4 +1,4 @@
-import type { Answer } from '../../score/answer';
+import type { Answer } from '../../scoring/answer';
 import type { Of, RehearseSide } from '../kind';
 import { subsets } from '../ranges';
 import { rightOrWrongAnswer, someOf } from '../tries';

@@ -1,4 +1,4 @@
-import { partOf } from '../../score/answer';
+import { partOf } from '../../scoring/answer';
 import { graded, type Of, type ScoreSide } from '../kind';
 import { creditByParts } from '../parts';
 import { nothing, rightOrWrong } from '../ranges';

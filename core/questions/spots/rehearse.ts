@@ -1,4 +1,4 @@
-import type { Region } from '../../quiz/schema';
+import type { Region } from '../../document/schema';
 import type { Of, RehearseSide } from '../kind';
 import { bestAccepted, FILLED, rightOrWrongAnswer, WRONG } from '../tries';
 import { isInside } from './region';

@@ -1,4 +1,4 @@
-import type { Accepted } from '../../quiz/schema';
+import type { Accepted } from '../../document/schema';
 import type { ListSide, Of } from '../kind';
 import { acceptFrom, acceptText } from '../listed';
 

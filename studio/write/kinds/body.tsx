@@ -1,7 +1,7 @@
 'use client';
 /** What is typed under the wording of a question, by its kind. */
 import { memo } from 'react';
-import type { Question } from '../../../core/quiz/schema';
+import type { Question } from '../../../core/document/schema';
 import type { Target } from '../../targets';
 import type { Cursor } from '../cursor';
 import { Answers } from './choice';

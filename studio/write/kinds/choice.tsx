@@ -1,6 +1,6 @@
 'use client';
 /** The answers of a choice, each with what it does in the margin. */
-import type { Choice } from '../../../core/quiz/schema';
+import type { Choice } from '../../../core/document/schema';
 import { Mark } from '../../../ui/marks';
 import { useDocumentStore } from '../../document';
 import { placeOfBlock, placeOfOption, setField } from '../../edits';

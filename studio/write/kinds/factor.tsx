@@ -2,7 +2,7 @@
 /** What a measured answer adds: its value times a factor, to scales and outcomes. */
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { Place } from '../../../core/quiz/edits';
+import type { Place } from '../../../core/document/edits';
 import { MenuButton } from '../../../ui/controls';
 import type { Target } from '../../targets';
 import { useFocusLater } from '../cursor';

@@ -1,8 +1,8 @@
 'use client';
 /** A sentence with gaps: words are marked in it, and become what is right there. */
 import { useRef } from 'react';
-import type { Accepted, Question, RichDoc } from '../../../core/quiz/schema';
-import type { Op } from '../../../core/quiz/edits';
+import type { Accepted, Question, RichDoc } from '../../../core/document/schema';
+import type { Op } from '../../../core/document/edits';
 import { acceptedOf } from '../../../core/text/fold';
 import { gapsIn } from '../../../core/text/rich';
 import { useDocumentStore } from '../../document';

@@ -3,9 +3,9 @@
 import { Plus, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import type { Grid } from '../../../core/quiz/schema';
-import { without } from '../../../core/quiz/lookup';
-import type { Op } from '../../../core/quiz/edits';
+import type { Grid } from '../../../core/document/schema';
+import { without } from '../../../core/document/lookup';
+import type { Op } from '../../../core/document/edits';
 import { TextButton, Toggle } from '../../../ui/controls';
 import { Mark } from '../../../ui/marks';
 import { useDocumentStore } from '../../document';

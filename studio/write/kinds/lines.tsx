@@ -2,7 +2,7 @@
 /** A list typed line by line: answers, items to put in order, rows. Every list of the manuscript is driven by the same keys. */
 import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
 import { useState } from 'react';
-import type { Place } from '../../../core/quiz/edits';
+import type { Place } from '../../../core/document/edits';
 import { Kbd } from '../../../ui/controls';
 import { Mark } from '../../../ui/marks';
 import { useDocumentStore } from '../../document';

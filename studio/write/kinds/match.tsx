@@ -2,9 +2,9 @@
 /** Pairs, typed as two columns. A pair has no id of its own: the list is set whole. */
 import { type ClipboardEvent, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import type { Question } from '../../../core/quiz/schema';
+import type { Question } from '../../../core/document/schema';
 import { newPair } from '../../../core/questions/match/author';
-import { without } from '../../../core/quiz/lookup';
+import { without } from '../../../core/document/lookup';
 import { useDocumentStore } from '../../document';
 import { newId, placeOfBlock, setField } from '../../edits';
 import { useFocusLater } from '../cursor';

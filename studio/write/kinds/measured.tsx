@@ -1,7 +1,7 @@
 'use client';
 /** Number, slider, rating and date: ends, steps, and what is right. */
 import { boundsOf } from '../../../core/questions/measured';
-import type { Question } from '../../../core/quiz/schema';
+import type { Question } from '../../../core/document/schema';
 
 import { Choose, Toggle } from '../../../ui/controls';
 import { useDocumentStore } from '../../document';

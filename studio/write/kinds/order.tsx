@@ -1,6 +1,6 @@
 'use client';
 /** Things to put in order: the order typed is the right one, unless it is a matter of taste. */
-import type { Question } from '../../../core/quiz/schema';
+import type { Question } from '../../../core/document/schema';
 import { Choose } from '../../../ui/controls';
 import { useDocumentStore } from '../../document';
 import { placeOfBlock, setField } from '../../edits';

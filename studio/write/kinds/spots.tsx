@@ -3,7 +3,7 @@
 import { X } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Spots } from '../../../core/quiz/schema';
+import type { Spots } from '../../../core/document/schema';
 import { Choose, TextButton } from '../../../ui/controls';
 import { useDocumentStore } from '../../document';
 import { addToList, newId, placeOfBlock, removeFromList } from '../../edits';

@@ -1,6 +1,6 @@
 'use client';
 /** Short and long text: which words are accepted, and what is forgiven. */
-import type { Accepted, Question, TextQuestion } from '../../../core/quiz/schema';
+import type { Accepted, Question, TextQuestion } from '../../../core/document/schema';
 import { acceptedOf, fold, matchAccepted } from '../../../core/text/fold';
 import { Choose, LineInput, Toggle } from '../../../ui/controls';
 import { Mark } from '../../../ui/marks';

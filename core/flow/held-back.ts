@@ -1,0 +1,29 @@
+/** Results that are kept back: the visitor is told when and how they come, and nothing of them. */
+import type { Block, Page, Quiz } from '../document/schema';
+import { insertsIn } from '../text/rich';
+
+/** Stands for the page that is shown instead of a result; no page of a quiz can have this id. */
+export const HELD_BACK = '~';
+
+/** Until when a result is kept back: a moment (ISO 8601, UTC), or until somebody releases it. */
+export type HeldBack = NonNullable<Quiz['delivery']['held']>;
+
+/**
+ * Whether the result of a finished run is still kept back. Moments in milliseconds.
+ * @param releasedAt when results were released by hand, last; null = never. Runs that finished by then are released.
+ */
+export function heldBack(
+  { delivery: { held } }: Quiz,
+  { finishedAt, releasedAt, now }: { finishedAt: number; releasedAt: number | null; now: number },
+): HeldBack | null {
+  if (held === undefined || (releasedAt !== null && finishedAt <= releasedAt)) return null;
+  return held !== 'released' && Date.parse(held) <= now ? null : held;
+}
+
+/** What stands beside that word: contact forms of the result page, unless the result decides whether they are there, or stands in them. */
+export const besideIt = (page: Page, shown: Block[]): Block[] =>
+  page.showIf
+    ? []
+    : shown.filter(
+        (block) => block.kind === 'contact' && block.showIf === undefined && insertsIn(block.body).length === 0,
+      );

@@ -1,0 +1,380 @@
+/**
+ * What the visitor's browser may see of a quiz: the page they stand on, without keys, weights, rules, accepted words, or the
+ * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
+ */
+import { OTHER } from '../questions/choice/options';
+import { answerText, type QuestionView } from '../questions/registry';
+import { given, type Part, partsOf } from '../questions/parts';
+import { type Media, mediaOf } from '../questions/asked';
+import type { Block, Offer, Page, Picture, Quiz, RichText } from '../document/schema';
+import { indexOf, isQuestion, wordingOf } from '../document/lookup';
+import { fillRich, plainText } from '../text/rich';
+import type { Answer } from '../scoring/answer';
+import { fillFor, provisionalVerdicts, resultOf, type Result } from '../scoring/result';
+import { addressWith, carried } from './carry';
+import { besideIt, HELD_BACK, type HeldBack } from './held-back';
+import { LOOK_OVER } from './look-over';
+import { progressOf } from './progress';
+import { projectQuestion } from './question-view';
+import { type ReviewLine, reviewLine } from './review';
+import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
+import { type ScoreLine, scoreLine, topicLines } from './score-lines';
+
+export type {
+  ChoiceView,
+  DateView,
+  GapsView,
+  GridView,
+  MatchView,
+  MeasuredView,
+  OrderView,
+  QuestionView,
+  RatingView,
+  SpotsView,
+  TypedView,
+} from '../questions/registry';
+export type { ReviewLine } from './review';
+export type { ScoreLine } from './score-lines';
+
+export type ContactView = {
+  kind: 'contact';
+  id: string;
+  prompt: string;
+  body?: RichText;
+  fields: {
+    id: string;
+    label: string;
+    format: 'text' | 'name' | 'email' | 'phone';
+    required: boolean;
+    filled?: string;
+  }[];
+  skippable: boolean;
+  consent?: { text: string; version: number; required: boolean };
+};
+export type OutcomeView = {
+  id: string;
+  name: string;
+  headline: string;
+  picture?: Picture;
+  body?: RichText;
+  offer?: Offer;
+};
+export type BlockView =
+  | QuestionView
+  | ContactView
+  | { kind: 'words'; id: string; body: RichText }
+  | ({ kind: 'media'; id: string } & Media)
+  | { kind: 'offer'; id: string; offer: Offer }
+  /** `waiting`: so many answers wait for a person to mark them, and the outcome may be another one then. */
+  | { kind: 'verdict'; id: string; outcomes: OutcomeView[]; waiting?: number }
+  | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
+  | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
+  | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
+  /** `outcome` is the one that was reached; `shared` stands for it in an address, and is added by whoever signs it. */
+  | { kind: 'share'; id: string; text: string; button: string; outcome?: string; shared?: string }
+  /** How others answered; whoever shows it adds the figures, which the core does not have. */
+  | {
+      kind: 'chart';
+      id: string;
+      title?: string;
+      question?: string;
+      topic?: string;
+      prompt: string;
+      options: Part[];
+      others?: Others;
+    }
+  | { kind: 'certificate'; id: string; title: string; body: RichText; button: string }
+  /** `url` is added by whoever knows where that quiz stands. */
+  | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
+  | { kind: 'look-over'; id: string; lines: LookedOver[] }
+  /** The result is kept back until then; `mail`, where it will be sent to, is added by whoever sends it. */
+  | { kind: 'held-back'; id: string; until: HeldBack; mail?: string }
+  | { kind: 'again'; id: string; button: string };
+
+/** How many answered, and how many of them chose each option. */
+export type Others = { answered: number; options: Record<string, number> };
+export type LookedOver = { page: string; id: string; prompt: string; given: string; isDay?: true };
+
+export type View = {
+  quiz: { title: string; language: string; progress: boolean; looksOver: boolean; look: 'chalk' | 'meadow' };
+  page: { id: string; stage: 'ask' | 'result'; button: string; blocks: BlockView[] } | null;
+  progress: { at: number; of: number };
+  back: boolean;
+  finished: boolean;
+  /** The page was sent and is held, since not all of it is right. `left` is the number of tries that remain, where they are counted. */
+  held?: { left?: number; hint?: RichText };
+  /** What is to be said of the page just left, before the next one. */
+  explained?: ReviewLine[];
+  /** Where the run left the quiz to. `quiz` is an id; whoever knows where that quiz stands turns it into an address. */
+  out?: { quiz: string } | { url: string };
+  /** What was given on this page before. */
+  answers: Record<string, Answer>;
+  contact: Record<string, ContactGiven>;
+};
+
+/**
+ * The view of the page a run stands on.
+ * @param held until when its result is kept back, where it is
+ */
+export function viewOf(quiz: Quiz, run: Run, held: HeldBack | null = null): View {
+  const page = run.looking || run.left ? undefined : currentPage(quiz, run);
+  const away = held !== null && run.finished;
+  const all = page ? shownBlocks(quiz, run, page) : [];
+  const shown = page && away ? besideIt(page, all) : all;
+  const ids = new Set(shown.map((b) => b.id));
+  const own = <T>(all: Record<string, T>) => Object.fromEntries(Object.entries(all).filter(([id]) => ids.has(id)));
+  return {
+    quiz: {
+      title: quiz.title,
+      language: quiz.language,
+      progress: quiz.delivery.progress ?? true,
+      looksOver: quiz.delivery.lookOver ?? false,
+      look: quiz.look.ready ?? 'chalk',
+    },
+    page: run.looking
+      ? lookOverPage(quiz, run)
+      : page
+        ? {
+            id: away ? HELD_BACK : page.id,
+            stage: page.stage,
+            button: away ? '' : (page.button ?? ''),
+            blocks: [
+              ...(away ? [{ kind: 'held-back' as const, id: HELD_BACK, until: held }] : []),
+              ...projectAll(quiz, run, page, shown),
+            ],
+          }
+        : null,
+    progress: progressOf(quiz, run),
+    back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
+    finished: run.finished,
+    ...given('held', page && heldNow(quiz, run, page)),
+    ...given('explained', explainedNow(quiz, run)),
+    ...given('out', outOf(quiz, run)),
+    answers: own(run.answers),
+    contact: own(run.contact),
+  };
+}
+
+/** All answers on the way, each with the page it can be changed on. */
+function lookOverPage(quiz: Quiz, run: Run): View['page'] {
+  const lines = run.way.flatMap(({ page, shown }) =>
+    shown.flatMap((id): LookedOver[] => {
+      const question = indexOf(quiz).questions.get(id);
+      if (!question) return [];
+      const isDay = question.kind === 'date' ? { isDay: true as const } : {};
+      return [{ page, id, prompt: wordingOf(question), given: answerText(question, run.answers[id]), ...isDay }];
+    }),
+  );
+  // A page passed twice stands where it was passed last.
+  const last = new Map(lines.map((line, i) => [line.id, i]));
+  return {
+    id: LOOK_OVER,
+    stage: 'ask',
+    button: '',
+    blocks: [{ kind: 'look-over', id: LOOK_OVER, lines: lines.filter((line, i) => last.get(line.id) === i) }],
+  };
+}
+
+/** Right, partly or not, and why: of the questions on the page before this one. */
+function explainedNow(quiz: Quiz, run: Run): ReviewLine[] | undefined {
+  if (quiz.delivery.explain !== 'after' || run.looking) return undefined;
+  const before = run.left ? run.way.at(-1) : run.way.at(-2);
+  const help = { quiz, run, fill: filler(quiz, run, () => resultOf(quiz, run)) };
+  const lines = (before?.shown ?? [])
+    .flatMap((id) => reviewOf(id, { right: true, explanations: true }, help))
+    .filter((line) => line.state !== null || line.explanations || line.media);
+  return lines.length ? lines : undefined;
+}
+
+function heldNow(quiz: Quiz, run: Run, page: Page): View['held'] {
+  const tries = run.tries[page.id] ?? 0;
+  if (!page.hold || tries === 0 || run.finished) return undefined;
+  const { hint, tries: most } = page.hold;
+  return {
+    ...given('left', most === undefined ? undefined : Math.max(0, most - tries)),
+    ...given('hint', hint === undefined ? undefined : filler(quiz, run, () => resultOf(quiz, run))(hint)),
+  };
+}
+
+function outOf(quiz: Quiz, run: Run): View['out'] {
+  if (!run.left) return undefined;
+  if ('quiz' in run.left) return { quiz: run.left.quiz };
+  const url = addressWith(run.left.url, carried(quiz, run, run.left.carry));
+  return url === null ? undefined : { url };
+}
+
+type Help = {
+  quiz: Quiz;
+  run: Run;
+  fill: (text: RichText) => RichText;
+  result: () => Result;
+  /** Verdicts that may still change, since a person has yet to mark something. */
+  provisional: () => ReadonlySet<string>;
+};
+
+/** Blocks that tell how it went: they stand on results alone. */
+const atTheEnd = new Set<Block['kind']>([
+  'verdict',
+  'score',
+  'topics',
+  'answers',
+  'chart',
+  'certificate',
+  'share',
+  'again',
+  'hand-over',
+]);
+
+function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView[] {
+  // Most pages show no value of the run; its result is worked out only where one does.
+  let result: Result | undefined;
+  const resultNow = () => (result ??= resultOf(quiz, run));
+  const provisional = () => provisionalVerdicts(quiz, run, resultNow());
+  const help = { quiz, run, fill: filler(quiz, run, resultNow), result: resultNow, provisional };
+  // What a visitor turns out to be is not told before the questions are over.
+  const early = page.stage === 'ask';
+  return shown.flatMap((block) => (early && atTheEnd.has(block.kind) ? [] : project(block, help)));
+}
+
+const filler =
+  (quiz: Quiz, run: Run, result: () => Result) =>
+  (text: RichText): RichText =>
+    typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, result())(insert));
+
+function project(block: Block, help: Help): BlockView[] {
+  if (isQuestion(block)) return [projectQuestion(block, help)];
+  const { id } = block;
+  switch (block.kind) {
+    case 'contact':
+      return [
+        {
+          kind: 'contact',
+          id,
+          prompt: block.prompt,
+          ...given('body', block.body === undefined ? undefined : help.fill(block.body)),
+          fields: block.fields.map((f) => ({
+            id: f.id,
+            label: f.label,
+            format: f.format,
+            required: f.required ?? false,
+            ...given('filled', f.from === undefined ? undefined : help.run.known[f.from] || undefined),
+          })),
+          skippable: block.skippable ?? false,
+          ...given('consent', block.consent),
+        },
+      ];
+    case 'words':
+      return [{ kind: 'words', id, body: help.fill(block.body) }];
+    case 'media':
+      return [{ kind: 'media', id, ...mediaOf(block) }];
+    case 'offer':
+      return [{ kind: 'offer', id, offer: block.offer }];
+    case 'again':
+      return [{ kind: 'again', id, button: block.button ?? '' }];
+    case 'verdict':
+      return [
+        {
+          kind: 'verdict',
+          id,
+          outcomes: (help.result().verdicts[block.verdict]?.outcomes ?? []).flatMap((o) => outcomeView(o, help)),
+          ...given('waiting', help.provisional().has(block.verdict) ? help.result().marks.pending : undefined),
+        },
+      ];
+    case 'topics':
+      return [{ kind: 'topics', id, ...given('title', block.title), lines: topicLines(block.of, block.unit, help) }];
+    case 'answers':
+      return [{ kind: 'answers', id, ...given('title', block.title), lines: reviewLines(block, help) }];
+    case 'share':
+      return [
+        {
+          kind: 'share',
+          id,
+          text: block.text === undefined ? '' : plainText(help.fill(block.text)),
+          button: block.button ?? '',
+          ...given('outcome', help.quiz.verdicts.flatMap((v) => help.result().verdicts[v.id]?.outcomes ?? [])[0]),
+        },
+      ];
+    case 'score':
+      return [
+        {
+          kind: 'score',
+          id,
+          ...given('title', block.title),
+          lines: block.scales.flatMap((s) => scoreLine(s, block.unit, help)),
+        },
+      ];
+    case 'chart': {
+      const topic = help.quiz.topics.find((t) => t.id === block.topic);
+      if (topic)
+        return [
+          {
+            kind: 'chart',
+            id,
+            ...given('title', block.title),
+            topic: topic.id,
+            prompt: topic.name,
+            options: [0, 1, 2, 3, 4].map((n) => ({ id: String(n), text: `${n * 20}–${n * 20 + 20} %` })),
+          },
+        ];
+      const question = indexOf(help.quiz).questions.get(block.question ?? '');
+      if (question?.kind !== 'choice') return [];
+      return [
+        {
+          kind: 'chart',
+          id,
+          ...given('title', block.title),
+          question: question.id,
+          prompt: wordingOf(question),
+          // "Something else" has no words of the creator's own.
+          options: [...partsOf(question.options), ...(question.other ? [{ id: OTHER, text: '' }] : [])],
+        },
+      ];
+    }
+    case 'certificate':
+      // What is still being marked may take back what it says.
+      if (help.provisional().size > 0) return [];
+      return [
+        {
+          kind: 'certificate',
+          id,
+          title: block.title ?? '',
+          body: help.fill(block.body ?? ''),
+          button: block.button ?? '',
+        },
+      ];
+    case 'hand-over':
+      return [{ kind: 'hand-over', id, quiz: block.quiz, button: block.button ?? '' }];
+  }
+}
+
+const reviewLines = (block: Extract<Block, { kind: 'answers' }>, help: Help): ReviewLine[] =>
+  questionsOnWay(help.quiz, help.run).flatMap(({ id }) => reviewOf(id, block, help));
+
+function reviewOf(
+  id: string,
+  allowed: { right?: boolean; marks?: boolean; explanations?: boolean },
+  { quiz, run, fill }: Pick<Help, 'quiz' | 'run' | 'fill'>,
+): ReviewLine[] {
+  const question = indexOf(quiz).questions.get(id);
+  if (!question) return [];
+  const line = reviewLine(question, run.answers[id], allowed, {
+    counted: run.first[id] ?? run.answers[id],
+    byHand: run.reviews[id],
+  });
+  return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
+}
+
+function outcomeView(id: string, { quiz, fill }: Help): OutcomeView[] {
+  const found = indexOf(quiz).outcomes.get(id)?.outcome;
+  if (!found) return [];
+  return [
+    {
+      id,
+      name: found.name,
+      headline: found.headline?.trim() || found.name,
+      ...given('picture', found.picture),
+      ...given('body', found.body === undefined ? undefined : fill(found.body)),
+      ...given('offer', found.offer),
+    },
+  ];
+}

@@ -1,0 +1,25 @@
+import { isKeyed } from '../questions/registry';
+import type { Quiz } from '../document/schema';
+import { questionsOf } from '../document/lookup';
+import type { Answer } from '../scoring/answer';
+import { creditOf } from '../scoring/credit';
+import { isListable, waysToAnswer } from './answers';
+
+/** The answers of a visitor who has everything right that can be right, and leaves empty what cannot. */
+export function perfectAnswers(quiz: Quiz): Record<string, Answer> {
+  const answers: Record<string, Answer> = {};
+  for (const question of questionsOf(quiz)) {
+    if (!isKeyed(question)) continue;
+    let best: { answer: Answer; credit: number } | null = null;
+    const ways: Answer[] =
+      question.kind === 'choice' && !isListable(question)
+        ? [question.options.filter((o) => o.credit === 1).map((o) => o.id)]
+        : waysToAnswer(question).map((way) => way.answer);
+    for (const answer of ways) {
+      const credit = creditOf(question, answer) ?? 0;
+      if (credit > (best?.credit ?? 0)) best = { answer, credit };
+    }
+    if (best) answers[question.id] = best.answer;
+  }
+  return answers;
+}
