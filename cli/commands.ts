@@ -1,4 +1,5 @@
 /** What the command does, one function each. Every one of them returns the exit code. */
+import { offeredBy } from '../core/questions/registry';
 import { once } from 'node:events';
 import type { Quiz } from '../core/document/schema';
 import { checkQuiz, type Finding } from '../core/findings/check';
@@ -136,8 +137,7 @@ function tellStats(quiz: Quiz, found: Stats, all: number): void {
         : `, difficulty ${number(q.difficulty)}, discrimination ${number(q.discrimination ?? null)}`;
     say(`\n${nameOf(question)}: ${q.answered} answers${keyed}`);
     for (const [option, count] of Object.entries(q.options ?? {})) {
-      const text =
-        question.kind === 'choice' ? (question.options.find((o) => o.id === option)?.text ?? option) : option;
+      const text = offeredBy(question)?.options.find((o) => o.id === option)?.text ?? option;
       say(`${String(count).padStart(8)}  ${text}`);
     }
   }

@@ -1,5 +1,5 @@
 import { OTHER } from '../core/questions/choice/options';
-import { answerText } from '../core/questions/registry';
+import { answerText, modelOf, offeredBy } from '../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../contract/results';
 import { indexOf, nameOf, questionsOf } from '../core/document/lookup';
 import type { Question, Quiz } from '../core/document/schema';
@@ -7,7 +7,6 @@ import type { Question, Quiz } from '../core/document/schema';
 import { foldRun, questionsOnWay } from '../core/flow/run';
 import { contactOf, type Result, resultOf } from '../core/scoring/result';
 import { journeyOf, offersIn } from '../core/stats/counts';
-import { mannerOf } from '../core/document/manner';
 import { wilson } from '../core/stats/proportions';
 import { figuresOf } from '../db/queries/figures';
 import type { Membership } from '../db/queries/members';
@@ -31,9 +30,9 @@ function countedOf(
   figures: ReadonlyMap<string, number>,
   question: Question,
 ): { values?: Record<string, number>; right?: number } {
-  const manner = mannerOf(question);
-  if (manner === null || manner === 'options') return {};
-  return manner === 'right'
+  const of = modelOf(question)?.of;
+  if (of === undefined || of === 'options') return {};
+  return of === 'right'
     ? { right: figures.get(`right ${question.id}`) ?? 0 }
     : { values: valuesIn(figures, question.id) };
 }
@@ -54,17 +53,16 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
     journey: journeyOf(quiz, count),
     questions: questionsOf(quiz).map((q) => {
       const answered = count(`answered ${q.id}`);
-      const options =
-        q.kind === 'choice'
-          ? [...q.options, ...(q.other ? [{ id: OTHER, text: 'Something else', picture: undefined }] : [])].map((o) =>
-              share(o.id, o.text || o.picture?.text || o.id, count(`option ${q.id} ${o.id}`), answered),
-            )
-          : [];
+      const offered = offeredBy(q);
+      const options = [
+        ...(offered?.options.map((o) => ({ id: o.id, words: o.text || o.picture?.text || o.id })) ?? []),
+        ...(offered?.other ? [{ id: OTHER, words: 'Something else' }] : []),
+      ].map(({ id, words }) => share(id, words, count(`option ${q.id} ${id}`), answered));
       return {
         id: q.id,
         name: nameOf(q),
         kind: q.kind,
-        many: q.kind === 'choice' && q.pick === 'many',
+        many: offered?.pick === 'many',
         answered,
         options,
         ...countedOf(figures, q),

@@ -1,7 +1,7 @@
 import type { ContactBlock, Quiz } from '../core/document/schema';
 import { indexOf } from '../core/document/lookup';
 import { composeLetter } from '../core/flow/letter';
-import { holds } from '../core/scoring/conditions';
+import { holds } from '../core/conditions/evaluate';
 import { type Run, runFacts } from '../core/flow/run';
 import type { Tx } from '../db/client';
 import { keepContact, type Consent } from '../db/queries/contacts';

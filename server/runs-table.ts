@@ -1,9 +1,10 @@
 /** The runs of a quiz as a table to be taken out. */
+import type { Offered } from '../core/questions/kind';
 import Papa from 'papaparse';
 import { OTHER } from '../core/questions/choice/options';
-import { answerText } from '../core/questions/registry';
+import { answerText, offeredBy } from '../core/questions/registry';
 import { indexOf, nameOf, questionsOf } from '../core/document/lookup';
-import type { Choice, Question, Quiz } from '../core/document/schema';
+import type { Question, Quiz } from '../core/document/schema';
 
 import { foldRun, questionsOnWay, type Run } from '../core/flow/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../core/scoring/answer';
@@ -39,7 +40,8 @@ const answerIn = ({ run, onWay }: Read, id: string) => {
 /** A column for a question; of several answers one for each, so that no answer has to be cut out of a list again. */
 function columnsOf(question: Question): Column[] {
   const head = nameOf(question);
-  if (question.kind === 'choice' && question.pick === 'many') return columnsOfMany(question, head);
+  const offered = offeredBy(question);
+  if (offered?.pick === 'many') return columnsOfMany(question.id, offered, head);
   return [
     {
       head,
@@ -52,25 +54,25 @@ function columnsOf(question: Question): Column[] {
   ];
 }
 
-function columnsOfMany(question: Choice, head: string): Column[] {
-  const listed = question.options.map((option): Column => ({
+function columnsOfMany(id: string, { options, other }: Offered, head: string): Column[] {
+  const listed = options.map((option): Column => ({
     head: `${head}: ${option.text || (option.picture?.text ?? option.id)}`,
     cell: (read) => {
-      const answer = answerIn(read, question.id);
+      const answer = answerIn(read, id);
       if (answer === undefined) return '';
       return chosenIn(answer).includes(option.id) ? CHOSEN : 0;
     },
   }));
-  if (!question.other) return listed;
-  const other: Column = {
+  if (!other) return listed;
+  const words: Column = {
     head: `${head}: something else`,
     cell: (read) => {
-      const answer = answerIn(read, question.id);
+      const answer = answerIn(read, id);
       if (answer === undefined || !chosenIn(answer).includes(OTHER)) return '';
       return isFreeEntry(answer) ? answer.text : '';
     },
   };
-  return [...listed, other];
+  return [...listed, words];
 }
 
 function columnsFor(quiz: Quiz): Column[] {

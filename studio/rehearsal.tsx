@@ -12,7 +12,7 @@ import {
 } from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Finding } from '../core/findings/check';
-import { guessedMix } from '../core/rehearsal/guess';
+import { guessedMix } from '../core/rehearsal/mix';
 import { type Counted, countedMix, type Mix } from '../core/rehearsal/mix';
 import type { Odds } from '../core/rehearsal/odds';
 import { type SeenWays, seenWays } from '../core/stats/ways';

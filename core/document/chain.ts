@@ -1,6 +1,6 @@
 /** How quizzes hand over to one another: a chain of them as one journey. */
 import type { Carry, Condition, Quiz, Target } from './schema';
-import { conditionWords } from './sentences';
+import { conditionWords } from '../conditions/describe';
 
 /** @property where the page or block that does it; `when` is "" where it always does */
 export type HandOver = { to: string; where: string; from: string; when: string; carries: number };

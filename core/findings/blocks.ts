@@ -1,15 +1,13 @@
 /** What is wrong or missing in single questions and blocks. */
-import { boundsOf } from '../questions/measured';
-import { isKeyed, isReviewed } from '../questions/registry';
-import { pickRange } from '../questions/choice/options';
-import type { Block, ContactBlock, Page, Picture, Question, Quiz } from '../document/schema';
+import { unspoken } from '../questions/found';
+import { isKeyed, isReviewed, kindOf } from '../questions/registry';
+import type { Block, ContactBlock, Page, Question, Quiz } from '../document/schema';
 import { isContact, isQuestion, nameOf, questionsOf } from '../document/lookup';
 import { drawnCount, poolOf } from '../flow/draw';
 import { targetsOfQuestion } from '../scoring/weights';
-import { testsIn } from '../scoring/conditions';
-import { fold } from '../text/fold';
+import { testsIn } from '../conditions/evaluate';
 import { insertsIn, isBlank } from '../text/rich';
-import { error, type Finding, warning } from './finding';
+import { error, type Finding, warning } from '../document/finding';
 
 /** Seconds that anybody needs to read a question, however short. */
 const LEAST_SECONDS = 5;
@@ -21,10 +19,9 @@ export function blockFindings(quiz: Quiz): Finding[] {
 function pageFindings(quiz: Quiz, page: Page): Finding[] {
   const found = page.blocks.flatMap((block) => {
     const at = [page.id, block.id];
-    if (isQuestion(block))
-      return [...questionFindings(block, at), ...pictures(quiz, block, at), ...hiddenLoop(page, block, at)];
+    if (isQuestion(block)) return [...questionFindings(block, at), ...hiddenLoop(page, block, at)];
     if (isContact(block)) return contactFindings(quiz, block, at);
-    return [...otherFindings(page, block, at), ...pictures(quiz, block, at)];
+    return otherFindings(page, block, at);
   });
   if (page.draw) {
     const pool = poolOf(quiz, page.draw).length;
@@ -59,165 +56,16 @@ function pageFindings(quiz: Quiz, page: Page): Finding[] {
 function questionFindings(question: Question, at: string[]): Finding[] {
   const found: Finding[] = [];
   const name = nameOf(question);
-  const missing = (words: string, part?: string, fix?: Finding['fix']) =>
-    error('empty-text', 'write', part ? [...at, part] : at, words, fix);
-  if (isBlank(question.prompt)) found.push(missing('A question has no wording yet.'));
+  if (isBlank(question.prompt)) found.push(error('empty-text', 'write', at, 'A question has no wording yet.'));
   if (question.limit !== undefined && question.limit < LEAST_SECONDS) {
     found.push(
       warning('limit-too-short', 'write', at, `“${name}” gives ${question.limit} seconds: nobody reads that fast.`),
     );
   }
-  const worded = (parts: { id: string; text?: string; picture?: Picture }[], what: string, list?: string) => {
-    for (const part of parts)
-      if (!part.text?.trim() && !part.picture)
-        found.push(
-          missing(
-            `${what} of “${name}” has no wording.`,
-            part.id,
-            list && parts.length > 2 ? takeOut(at, list, part.id, 'Take it out') : undefined,
-          ),
-        );
-  };
-  switch (question.kind) {
-    case 'choice': {
-      const { options } = question;
-      if (options.length < 2)
-        found.push(error('choice-too-few-options', 'write', at, `“${name}” needs at least two answers.`));
-      worded(options, 'An answer', 'options');
-      found.push(...duplicates(options, at, name, 'options'));
-      if (question.pick === 'one' && options.filter((o) => o.credit === 1).length > 1) {
-        found.push(
-          warning(
-            'several-keys-one-pick',
-            'score',
-            at,
-            `“${name}” has several right answers, but only one can be chosen.`,
-            {
-              say: 'Let visitors choose several',
-              edit: {
-                name: 'set-pick',
-                ops: [{ op: 'set', at: ['pages', at[0] ?? '', 'blocks', question.id], field: ['pick'], to: 'many' }],
-              },
-            },
-          ),
-        );
-      }
-      const { min, max } = pickRange(question);
-      if (min > max)
-        found.push(
-          error('condition-type', 'write', at, `“${name}” wants at least ${min} answers but allows ${max} at most.`),
-        );
-      break;
-    }
-    case 'order':
-      worded(question.items, 'An item');
-      found.push(...duplicates(question.items, at, name, 'items'));
-      break;
-    case 'match':
-      worded(
-        question.pairs.flatMap((p) => [p.left, p.right]),
-        'A side',
-      );
-      break;
-    case 'grid':
-      worded(question.rows, 'A row');
-      worded(question.columns, 'A column');
-      break;
-    case 'gaps': {
-      const placed = new Set(typeof question.text === 'string' ? [] : gapsIn(question.text));
-      for (const gap of question.gaps)
-        if (!placed.has(gap.id))
-          found.push(
-            error('unknown-reference', 'write', [...at, gap.id], `A gap of “${name}” stands nowhere in its text.`),
-          );
-      break;
-    }
-    case 'spots':
-      if (!question.picture) found.push(error('empty-text', 'write', at, `“${name}” has no picture to point at.`));
-      break;
-    case 'number':
-    case 'slider':
-    case 'rating': {
-      const { min, max } = boundsOf(question);
-      if (min !== undefined && max !== undefined && min > max)
-        found.push(error('condition-type', 'write', at, `“${name}” goes from ${min} to ${max}, which is nowhere.`));
-      break;
-    }
-  }
-  return found;
-}
-
-const gapsIn = (rich: Exclude<Question['prompt'], string>): string[] =>
-  rich.content.flatMap((node) =>
-    (node.type === 'paragraph' ? [node] : node.content.flatMap((item) => item.content)).flatMap((p) =>
-      (p.content ?? []).flatMap((inline) => (inline.type === 'gap' ? [inline.attrs.gap] : [])),
-    ),
-  );
-
-/** The repair that removes one of several things of a block. */
-const takeOut = (at: string[], list: string, id: string, say: string): NonNullable<Finding['fix']> => ({
-  say,
-  edit: {
-    name: `remove-${list}`,
-    ops: [{ op: 'remove', at: ['pages', at[0] ?? '', 'blocks', at[1] ?? ''], list, id }],
-  },
-});
-
-function duplicates(parts: { id: string; text: string }[], at: string[], name: string, list: string): Finding[] {
-  const seen = new Set<string>();
-  return parts.flatMap((part) => {
-    const text = fold(part.text);
-    const twice = text !== '' && seen.has(text);
-    seen.add(text);
-    return twice
-      ? [
-          warning(
-            'duplicate-option',
-            'write',
-            [...at, part.id],
-            `“${part.text}” stands twice among the answers of “${name}”.`,
-            parts.length > 2 ? takeOut(at, list, part.id, 'Take the second out') : undefined,
-          ),
-        ]
-      : [];
-  });
-}
-
-/** Pictures that say nothing to those who cannot see them. */
-function pictures(quiz: Quiz, block: Block, at: string[]): Finding[] {
-  const bare = (picture: Picture | undefined, what: string, part?: string): Finding[] =>
-    picture && !picture.text.trim()
-      ? [
-          warning(
-            'picture-without-text',
-            'write',
-            part ? [...at, part] : at,
-            `A picture in “${what}” has no words for those who cannot see it.`,
-          ),
-        ]
-      : [];
-  if (!isQuestion(block)) {
-    const page = quiz.pages.find((p) => p.id === at[0])?.name ?? '';
-    return block.kind === 'media'
-      ? bare(block.picture, page)
-      : block.kind === 'offer'
-        ? bare(block.offer.picture, page)
-        : [];
-  }
-  const name = nameOf(block);
-  // The words beside a picture say what it shows.
-  const parts: { id: string; text: string; picture?: Picture }[] =
-    block.kind === 'choice'
-      ? block.options
-      : block.kind === 'order'
-        ? block.items
-        : block.kind === 'match'
-          ? [...block.pairs.flatMap((p) => [p.left, p.right]), ...(block.extras ?? [])]
-          : [];
   return [
-    ...bare(block.media?.picture, name),
-    ...(block.kind === 'spots' ? bare(block.picture, name) : []),
-    ...parts.filter((p) => !p.text.trim()).flatMap((p) => bare(p.picture, name, p.id)),
+    ...found,
+    ...(kindOf(question).findings?.(question, { at, name }) ?? []),
+    ...unspoken(question.media?.picture, name, at),
   ];
 }
 
@@ -247,15 +95,16 @@ function hiddenLoop(page: Page, question: Question, at: string[]): Finding[] {
   return [];
 }
 
-function otherFindings(page: Page, block: Block, at: string[]): Finding[] {
-  if (block.kind === 'words' && isBlank(block.body))
-    return [
-      warning('empty-text', 'write', at, `An empty text stands on “${page.name}”.`, {
-        say: 'Take it out',
-        edit: { name: 'remove-block', ops: [{ op: 'remove', at: ['pages', page.id], list: 'blocks', id: block.id }] },
-      }),
-    ];
-  return [];
+function otherFindings(page: Page, block: Exclude<Block, Question | ContactBlock>, at: string[]): Finding[] {
+  if (block.kind === 'media') return unspoken(block.picture, page.name, at);
+  if (block.kind === 'offer') return unspoken(block.offer.picture, page.name, at);
+  if (block.kind !== 'words' || !isBlank(block.body)) return [];
+  return [
+    warning('empty-text', 'write', at, `An empty text stands on “${page.name}”.`, {
+      say: 'Take it out',
+      edit: { name: 'remove-block', ops: [{ op: 'remove', at: ['pages', page.id], list: 'blocks', id: block.id }] },
+    }),
+  ];
 }
 
 function contactFindings(quiz: Quiz, block: ContactBlock, at: string[]): Finding[] {
@@ -294,9 +143,8 @@ function contactFindings(quiz: Quiz, block: ContactBlock, at: string[]): Finding
 function keysMissing(quiz: Quiz): Finding[] {
   const questions = questionsOf(quiz);
   if (!questions.some(isKeyed)) return [];
-  const opinions = new Set(['text', 'essay', 'rating', 'slider']);
   return questions.flatMap((q) => {
-    if (isKeyed(q) || isReviewed(q) || opinions.has(q.kind) || targetsOfQuestion(q).length > 0) return [];
+    if (isKeyed(q) || isReviewed(q) || kindOf(q).isOpinion || targetsOfQuestion(q).length > 0) return [];
     const page = quiz.pages.find((p) => p.blocks.some((b) => b.id === q.id));
     return [
       warning(

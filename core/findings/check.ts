@@ -1,4 +1,5 @@
-import { isKeyed, isReviewed } from '../questions/registry';
+import type { Offered } from '../questions/kind';
+import { isKeyed, isReviewed, offeredBy } from '../questions/registry';
 import type { Op } from '../document/edits';
 import type { Page, Quiz } from '../document/schema';
 import { indexOf, isContact, isQuestion, questionsOf } from '../document/lookup';
@@ -12,12 +13,12 @@ import { perfectAnswers } from '../rehearsal/perfect';
 import { spanOf } from '../rehearsal/span';
 import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
-import { error, type Finding, warning } from './finding';
+import { error, type Finding, warning } from '../document/finding';
 import { isWebAddress } from '../text/address';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget, reachOf } from './reach';
 
-export type { Finding } from './finding';
+export type { Finding } from '../document/finding';
 
 /**
  * What is wrong or risky in a quiz (model, section 4); errors first.
@@ -233,6 +234,11 @@ function silentFallback(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], {
   const ids = new Set(verdict.outcomes.map((o) => o.id));
   const speaks = (weights: Record<string, number> | undefined) =>
     Object.entries(weights ?? {}).some(([id, weight]) => weight !== 0 && ids.has(id));
+  const speaksAlways = (offered: Offered | undefined): boolean =>
+    offered !== undefined &&
+    !offered.other &&
+    offered.options.length > 0 &&
+    offered.options.every((o) => speaks(o.weights));
   // One question that everybody is asked, must answer, and whose every answer speaks is enough.
   const isCertain = quiz.pages.some(
     (page) =>
@@ -241,13 +247,7 @@ function silentFallback(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], {
       !page.draw &&
       page === quiz.pages.find((p) => p.stage === 'ask' && p.blocks.some(isQuestion)) &&
       page.blocks.some(
-        (block) =>
-          block.kind === 'choice' &&
-          block.required &&
-          !block.showIf &&
-          !block.other &&
-          block.options.length > 0 &&
-          block.options.every((o) => speaks(o.weights)),
+        (block) => isQuestion(block) && block.required && !block.showIf && speaksAlways(offeredBy(block)),
       ),
   );
   if (isCertain) return [];

@@ -3,10 +3,10 @@
  * through the quiz. Where pages lead back, each rule is tried by itself: over all answers, sums and verdicts that it asks about, whether or not
  * they can come together.
  */
-import { isKeyed, kindOf } from '../questions/registry';
+import { isKeyed, isReviewed, kindOf } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target } from '../document/schema';
 import { indexOf } from '../document/lookup';
-import { type Facts, holds, type Test, testsIn } from '../scoring/conditions';
+import { type Facts, holds, type Test, testsIn } from '../conditions/evaluate';
 import type { Answer } from '../scoring/answer';
 import { destinations, documentOrder, exitsOf, gateExit, type Move } from '../flow/navigate';
 import { isListable, type Way, waysToAnswer } from '../rehearsal/answers';
@@ -304,7 +304,7 @@ function sumValues(quiz: Quiz, tests: Test[]): Sum[] {
 /** @param isRight how many can be right, rather than what they are worth */
 const marksPossible = (quiz: Quiz, topic: string | undefined, isRight: boolean): number =>
   [...indexOf(quiz).questions.values()]
-    .filter((q) => (isKeyed(q) || q.kind === 'essay') && (topic === undefined || q.topic === topic))
+    .filter((q) => (isKeyed(q) || isReviewed(q)) && (topic === undefined || q.topic === topic))
     .reduce((sum, q) => sum + (isRight ? 1 : (q.marks ?? 1)), 0);
 
 function triedFacts(quiz: Quiz, chosen: Map<string, unknown>): Facts {

@@ -1,13 +1,14 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
+import { idsOf, isBounded, listOperatorNames } from '../conditions/operators';
 import { kindOf } from '../questions/registry';
 import type { Block, Carry, Condition, Quiz, Target } from '../document/schema';
 import { indexOf, isQuestion, nameOf } from '../document/lookup';
 import { isWebAddress } from '../text/address';
 import { insertsIn } from '../text/rich';
-import { type Test, testsIn } from '../scoring/conditions';
+import { type Test, testsIn } from '../conditions/evaluate';
 import { namesIn, parseFormula } from '../scoring/formula';
 import { targetsOfQuestion } from '../scoring/weights';
-import { error, type Finding, type Tab } from './finding';
+import { error, type Finding, type Tab } from '../document/finding';
 
 export type Around = {
   /** quizzes that are published; a hand-over to another leads nowhere */ published?: ReadonlySet<string>;
@@ -36,15 +37,14 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
   const answerTest = (tab: Tab, where: string[], t: Extract<Test, { answer: string }>) => {
     const question = questions.get(t.answer);
     if (!question) return gone(tab, where, 'A condition asks about a question that is gone.');
-    const ids = [t.is, t.isAny, t.isAll, t.isNone].flatMap((x) => (x === undefined ? [] : x));
+    const ids = listOperatorNames.flatMap((name) => idsOf(t[name] ?? []));
     const name = nameOf(question);
     const { options, number, words } = kindOf(question).comparable(question);
     if (ids.length && !options)
       wrongType(tab, where, `A condition compares “${name}” with answers to choose, but it has none.`);
     else if (ids.some((id) => !options?.includes(id)))
       gone(tab, where, `A condition asks about an answer of “${name}” that is gone.`);
-    const bounded = [t.lt, t.le, t.gt, t.ge, t.eq].some((x) => x !== undefined);
-    if (bounded && !number)
+    if (isBounded(t) && !number)
       wrongType(tab, where, `A condition compares “${name}” with a number, but it is not answered by one.`);
     if (t.contains !== undefined && !words)
       wrongType(tab, where, `A condition looks for words in “${name}”, but it is not answered in words.`);
@@ -128,14 +128,7 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
     if (lost !== undefined) gone('score', at, `“${nameOf(block)}” speaks for an outcome or scale that is gone.`);
     if (block.topic !== undefined && !topics.has(block.topic))
       gone('write', at, `“${nameOf(block)}” is filed under a topic that is gone.`);
-    if (block.kind === 'grid') {
-      const columns = new Set(block.columns.map((c) => c.id));
-      const rows = new Set(block.rows.map((r) => r.id));
-      const strange = Object.entries(block.key ?? {}).some(
-        ([row, ids]) => !rows.has(row) || ids.some((id) => !columns.has(id)),
-      );
-      if (strange) gone('score', at, `The key of “${nameOf(block)}” names a row or column that is gone.`);
-    }
+    found.push(...(kindOf(block).dangling?.(block, { at, name: nameOf(block) }) ?? []));
   }
 }
 

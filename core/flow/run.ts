@@ -7,7 +7,7 @@ import type { Block, Page, Question, Quiz, Target } from '../document/schema';
 import { indexOf } from '../document/lookup';
 import type { Answer } from '../scoring/answer';
 import { creditOf } from '../scoring/credit';
-import { type Facts, holds } from '../scoring/conditions';
+import { type Facts, holds } from '../conditions/evaluate';
 import { factsOf } from '../scoring/facts';
 import { addQuestion, Ledger, planOf } from '../scoring/ledger';
 import { decide } from '../scoring/verdicts';

@@ -3,7 +3,7 @@
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
 import { OTHER } from '../questions/choice/options';
-import { answerText, type QuestionView } from '../questions/registry';
+import { answerText, offeredBy, type QuestionView } from '../questions/registry';
 import { given, type Part, partsOf } from '../questions/parts';
 import { type Media, mediaOf } from '../questions/asked';
 import type { Block, Offer, Page, Picture, Quiz, RichText } from '../document/schema';
@@ -317,7 +317,8 @@ function project(block: Block, help: Help): BlockView[] {
           },
         ];
       const question = indexOf(help.quiz).questions.get(block.question ?? '');
-      if (question?.kind !== 'choice') return [];
+      const offered = offeredBy(question);
+      if (!question || !offered) return [];
       return [
         {
           kind: 'chart',
@@ -326,7 +327,7 @@ function project(block: Block, help: Help): BlockView[] {
           question: question.id,
           prompt: wordingOf(question),
           // "Something else" has no words of the creator's own.
-          options: [...partsOf(question.options), ...(question.other ? [{ id: OTHER, text: '' }] : [])],
+          options: [...partsOf(offered.options), ...(offered.other ? [{ id: OTHER, text: '' }] : [])],
         },
       ];
     }

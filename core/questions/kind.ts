@@ -4,9 +4,12 @@
  * the suite that each passes.
  */
 import type { Listed, ListedAnswer, ListedField } from './listed';
+import type { Finding } from '../document/finding';
+import type { Looked } from './found';
 import type { RefusalCode } from './refusal';
+import type { Way, Weights } from './respond';
 import type { Answer } from '../scoring/answer';
-import type { Condition, Picture, Question, QuestionKind, RichText } from '../document/schema';
+import type { Choice, Condition, Picture, Question, QuestionKind, RichText } from '../document/schema';
 
 export type Of<K extends QuestionKind> = Extract<Question, { kind: K }>;
 
@@ -70,20 +73,37 @@ export type ScoreSide<Q extends Question> = {
   range(question: Q, target: string, marks: MarksOf | null): Range;
 };
 
-/**
- * What the weights of a question in a mix are:
- * - `options`: of a choice of one the weight of each option, of a choice of several the probability 0..1 of each by itself;
- * - `values`: the weight of each number that may be given;
- * - `cells`: by `cellOf` (core/rehearsal/mix) row and column of a grid without a key; a weight where a row takes one column, the probability of each by itself where it takes several;
- * - `places`: by `cellOf` item and place, from 1, the weight of each item among those that are left for that place;
- * - `right`: the probability 0..1 of being right; what is given else is the same wrong answer.
- */
-export type Manner = 'options' | 'values' | 'cells' | 'places' | 'right';
+/** How visitors answer a question unevenly: by a guess, or as real ones did. */
+export type ResponseModel<Q extends Question> = {
+  /**
+   * What its weights are:
+   * - `options`: of a choice of one the weight of each option, of a choice of several the probability 0..1 of each by itself;
+   * - `values`: the weight of each number that may be given;
+   * - `cells`: by `cellOf` row and column of a grid without a key; a weight where a row takes one column, the probability of each by itself where it takes several;
+   * - `places`: by `cellOf` item and place, from 1, the weight of each item among those that are left for that place;
+   * - `right`: the probability 0..1 of being right; what is given else is the same wrong answer.
+   */
+  of: 'options' | 'values' | 'cells' | 'places' | 'right';
+  /** Whether weights say something that can be used. */
+  isSaid(question: Q, weights: Weights): boolean;
+  /** The answers that weights name, where they are not those to try. */
+  answers?(weights: Weights): Answer[];
+  /** How likely an answer is, up to a factor that is the same for all answers. @param i its place among the answers to try */
+  shareOf(question: Q, weights: Weights, answer: Answer, i: number): number;
+  /** An answer by these weights, where it need not be drawn from a list of all; null where none was found. */
+  draw?(question: Q, weights: Weights, random: () => number): Answer | null;
+  /** The creator's guess as weights; null where there is none. */
+  guessed(question: Q): Weights | null;
+  /** What weights come to, in words of the creator and shares. */
+  told(question: Q, weights: Weights): [words: string, share: number][];
+  /** What an answer adds to the figures of its question: keys of `countsOf`. @param isRight at the first try that counts */
+  counted(question: Q, answer: Answer, isRight: () => boolean): string[];
+};
 
 /** How rehearsed visitors answer (model, section 5). */
 export type RehearseSide<Q extends Question> = {
-  /** How a mix speaks of it; null where all visitors give the same answer to it. */
-  manner(question: Q): Manner | null;
+  /** Null where all visitors give the same answer to it. */
+  model(question: Q): ResponseModel<Q> | null;
   /** How many ways of answering there are, where that depends on the question. */
   countWays?(question: Q): number;
   /** Every answer worth trying, each as likely as the others. Of a question whose ways can be listed. */
@@ -92,6 +112,12 @@ export type RehearseSide<Q extends Question> = {
   draw?(question: Q, random: () => number): Answer;
   /** Answers that a key, a weight or one of these tests can tell from the others, where those to try are not enough. */
   answersFor?(question: Q, tests: Test[]): Answer[];
+  /** Parts that are answered independently of each other, and add up: followed one by one where there are too many ways to answer them all. */
+  parts?: {
+    areIndependent(question: Q): boolean;
+    /** By part, the ways to answer it alone. */
+    ways(question: Q, weights: Weights | null): Way[][];
+  };
   /** What a condition can ask of an answer: which options are chosen, how large it is, what words are in it. */
   comparable(question: Q): { options?: string[]; number?: true; words?: true };
 };
@@ -110,6 +136,9 @@ export type Line = {
   with?: string;
 };
 
+/** @property other whether words of the visitor's own may be given instead, under the id `OTHER` */
+export type Offered = { pick: 'one' | 'many'; options: Choice['options']; other: boolean };
+
 /** Ids that must differ, each with its place: `options/0`. */
 export type IdSpace = { id: string; at: string }[];
 
@@ -125,6 +154,8 @@ export type AuthorSide<Q extends Question> = {
   holds?(question: Q): { pictures?: number; gaps?: number; places?: number };
   /** What counts as right, in words; "" where nothing does. */
   rightText(question: Q): string;
+  /** The options that visitors choose among, where there are any. */
+  offered?(question: Q): Offered;
   /** Its parts by the ids that must differ from each other, each with its place in the question. */
   idSpaces?(question: Q): IdSpace[];
   /** The question without the weights of its parts. */
@@ -216,6 +247,16 @@ export type ListSide<Q extends Question> = {
   fromRow?(row: RowRead): Q;
 };
 
+/** What can be wrong with it. */
+export type FindingSide<Q extends Question> = {
+  /** What is wrong or risky in it by itself, beside what all kinds have. */
+  findings?(question: Q, looked: Looked): Finding[];
+  /** What in it names a part that is gone. */
+  dangling?(question: Q, looked: Looked): Finding[];
+  /** Whether it asks for an opinion as a rule, so that a key is not missed. */
+  isOpinion?: true;
+};
+
 export type Kind<Q extends Question, View> = AnswerSide<Q> &
   ViewSide<Q, View> &
   ScoreSide<Q> &
@@ -223,4 +264,5 @@ export type Kind<Q extends Question, View> = AnswerSide<Q> &
   AuthorSide<Q> &
   WeighSide<Q> &
   FormSide<View> &
-  ListSide<Q>;
+  ListSide<Q> &
+  FindingSide<Q>;

@@ -10,8 +10,8 @@ import { faultsIn } from '../flow/faults';
 import { type Answer, partOf } from '../scoring/answer';
 import { creditOf } from '../scoring/credit';
 import { contribution, rangeOf, targetsOfQuestion } from '../scoring/weights';
-import { isListable } from '../rehearsal/answers';
-import { answerText, blankQuestion, isKeyed, kindNames, kindOf } from './registry';
+import { isListable, waysToAnswer } from '../rehearsal/answers';
+import { answerFault, answerText, blankQuestion, isKeyed, kindNames, kindOf } from './registry';
 import type { FormRead } from './kind';
 import { samples } from './samples';
 
@@ -110,10 +110,38 @@ describe.each(named)('%s', (_name, question) => {
         expect(value).toBeLessThanOrEqual(range?.high ?? 0);
       }
       // Where every answer is tried, or right and wrong are all there is, the ends are met.
-      const all = target === 'm' ? isKeyed(question) && question.kind !== 'number' : kind.manner(question) !== 'right';
+      const all =
+        target === 'm' ? isKeyed(question) && question.kind !== 'number' : kind.model(question)?.of !== 'right';
       if (all && isListable(question) && added.length > 2)
         expect([Math.min(...added), Math.max(...added)]).toEqual([range?.low, range?.high]);
     }
+  });
+
+  it('is answered by weights as by their shares: a guess can be used, is told, and adds up to one', () => {
+    const model = kind.model(question);
+    if (!model) return expect(kind.weighed(question).some((part) => part.guess)).toBe(false);
+    const guessing = {
+      ...question,
+      guess: 2,
+      ...('options' in question ? { options: question.options.map((o) => ({ ...o, guess: 30 })) } : {}),
+      ...('items' in question ? { items: question.items.map((o) => ({ ...o, guess: 30 })) } : {}),
+    } as Question;
+    const weights = model.guessed(guessing);
+    if (!weights) throw new Error('a guess says nothing');
+    expect(model.isSaid(guessing, weights)).toBe(true);
+    expect(model.isSaid(guessing, {})).toBe(false);
+    expect(model.told(guessing, weights).length).toBeGreaterThan(0);
+    if (!isListable(guessing)) return;
+    const ways = waysToAnswer(guessing, { [question.id]: weights });
+    expect(ways.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
+    for (const { answer } of ways) expect(answerFault(guessing, answer)).toBeNull();
+    const drawn = model.draw?.(guessing, weights, () => 0.5);
+    if (drawn) expect(answerFault(guessing, drawn)).toBeNull();
+    const [way] = ways;
+    if (way)
+      expect(model.counted(guessing, way.answer, () => true).every((key) => key.split(' ')[1] === question.id)).toBe(
+        true,
+      );
   });
 
   it('shows nothing of its key', () => {

@@ -13,7 +13,7 @@ import { rating } from './rating';
 import { slider } from './slider';
 import { spots } from './spots';
 import { text } from './text';
-import type { FormRead, Kind, NewId, Of, RowRead } from './kind';
+import type { FormRead, Kind, NewId, Of, Offered, ResponseModel, RowRead } from './kind';
 import type { ChoiceView } from './choice/view';
 import type { DateView } from './date/view';
 import type { GapsView } from './gaps/view';
@@ -94,6 +94,16 @@ export const isReviewed = (question: Question): boolean => kindOf(question).isRe
 /** Why something cannot be an answer to this question: a wrong type, or an id that it does not have. Null where it can. */
 export const answerFault = (question: Question, answer: unknown): string | null =>
   kindOf(question).answerFault(question, answer);
+
+/** How visitors may answer it unevenly; null where all give the same answer. */
+export const modelOf = (question: Question): ResponseModel<Question> | null => kindOf(question).model(question);
+
+/** The options that visitors choose among; undefined for questions that are answered in another way. */
+export const offeredBy = (question: Question | undefined): Offered | undefined =>
+  question && kindOf(question).offered?.(question);
+
+/** Every id that can be chosen, the free entry included; none for questions that are answered in another way. */
+export const idsOffered = (question: Question): string[] => kindOf(question).comparable(question).options ?? [];
 
 /** The words of an answer, as a person reads them; none where nothing was answered. */
 export const answerText = (question: Question, answer: Answer | undefined): string =>

@@ -2,7 +2,7 @@
 import { isKeyed } from '../questions/registry';
 import type { Condition, Quiz, Verdict } from '../document/schema';
 import { isQuestion } from '../document/lookup';
-import { type Test, testsIn } from '../scoring/conditions';
+import { type Test, testsIn } from '../conditions/evaluate';
 import { namesIn } from '../scoring/formula';
 import { planOf, type Track, trackKey } from '../scoring/ledger';
 

@@ -2,7 +2,7 @@
  * Exact odds, by carrying all distinct states of a run forward. Each verdict and each scale is followed in a walk of its own, so that what
  * need not be known together is not multiplied.
  */
-import { isKeyed } from '../questions/registry';
+import { kindOf } from '../questions/registry';
 import type { Question, Quiz, Target, Verdict } from '../document/schema';
 import { indexOf } from '../document/lookup';
 import { exitsOf, gateExit } from '../flow/navigate';
@@ -43,10 +43,8 @@ export function canBeCarried(quiz: Quiz): boolean {
   const outcomes = new Set(quiz.verdicts.flatMap((v) => v.outcomes.map((o) => o.id)));
   const followable = (q: Question) =>
     isListable(q) ||
-    (q.kind === 'grid' &&
-      !isKeyed(q) &&
-      q.columns.length <= 12 &&
-      // Who spoke last depends on the whole grid at once.
+    (kindOf(q).parts?.areIndependent(q) &&
+      // Who spoke last depends on the whole question at once.
       !(
         ranked &&
         planOf(quiz)

@@ -2,7 +2,7 @@ import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tes
 import { walk } from '../flow/walk';
 import { resultOf } from '../scoring/result';
 import { exactOdds } from './exact';
-import { guessedMix } from './guess';
+import { guessedMix } from './mix';
 import { countedMix, type Mix } from './mix';
 import { rehearse } from './odds';
 import { perfectAnswers } from './perfect';

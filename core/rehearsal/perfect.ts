@@ -1,4 +1,4 @@
-import { isKeyed } from '../questions/registry';
+import { isKeyed, offeredBy } from '../questions/registry';
 import type { Quiz } from '../document/schema';
 import { questionsOf } from '../document/lookup';
 import type { Answer } from '../scoring/answer';
@@ -11,9 +11,10 @@ export function perfectAnswers(quiz: Quiz): Record<string, Answer> {
   for (const question of questionsOf(quiz)) {
     if (!isKeyed(question)) continue;
     let best: { answer: Answer; credit: number } | null = null;
+    const offered = offeredBy(question);
     const ways: Answer[] =
-      question.kind === 'choice' && !isListable(question)
-        ? [question.options.filter((o) => o.credit === 1).map((o) => o.id)]
+      offered && !isListable(question)
+        ? [offered.options.filter((o) => o.credit === 1).map((o) => o.id)]
         : waysToAnswer(question).map((way) => way.answer);
     for (const answer of ways) {
       const credit = creditOf(question, answer) ?? 0;

@@ -5,7 +5,6 @@ import { resultOf } from '../scoring/result';
 import { ledgerOf } from '../flow/run';
 import { readTally } from '../scoring/ledger';
 import { measureOf, tiedAtTop } from '../scoring/verdicts';
-import { round9 } from '../scoring/numbers';
 import { drawnBlocks } from '../flow/draw';
 import type { Move } from '../flow/navigate';
 import { randomOf } from '../flow/random';

@@ -5,7 +5,7 @@
 import { isKeyed } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target, Verdict } from '../document/schema';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
-import { type Facts, holds, type Test, testsIn } from '../scoring/conditions';
+import { type Facts, holds, type Test, testsIn } from '../conditions/evaluate';
 import { creditOf } from '../scoring/credit';
 import { factsOf } from '../scoring/facts';
 import { addQuestion, Ledger, planOf, trackKey } from '../scoring/ledger';
@@ -13,7 +13,7 @@ import type { Tally } from '../scoring/verdicts';
 import { contribution } from '../scoring/weights';
 import { round9 } from '../scoring/numbers';
 import { destinationOf, documentOrder, exitTaken, gateExit, type Move } from '../flow/navigate';
-import { isListable, waysInRow, type Way } from './answers';
+import { isListable, type Way, waysByPart } from './answers';
 import type { Mix } from './mix';
 import { ALWAYS, type Column, columnKey, conditionsOf } from './columns';
 import { StateTable } from './table';
@@ -189,13 +189,13 @@ export class StateWalk {
     }
   }
 
-  /** The ways of answering, those with the same effect as one; of a large grid row by row. */
+  /** The ways of answering, those with the same effect as one; of a large question part by part. */
   private stepsOf(question: Question, page: Page): Step[][] {
     const key = `${page.id} ${question.id}`;
     const known = this.steps.get(key);
     if (known) return known;
-    const steps =
-      isListable(question) || question.kind !== 'grid' ? [this.listedSteps(question, page)] : this.gridSteps(question);
+    const parts = isListable(question) ? null : waysByPart(question, this.options.mix);
+    const steps = parts ? this.partSteps(question, parts) : [this.listedSteps(question, page)];
     this.steps.set(key, steps);
     return steps;
   }
@@ -253,28 +253,27 @@ export class StateWalk {
     return conditions.flatMap((c) => testsIn(c)).filter((t) => 'answer' in t && t.answer === question);
   }
 
-  /** Rows of a grid without a key are answered independently of each other, and add up. */
-  private gridSteps(question: Extract<Question, { kind: 'grid' }>): Step[][] {
+  /** Parts that are answered independently of each other add up. */
+  private partSteps(question: Question, parts: Way[][]): Step[][] {
     const plan = planOf(this.quiz);
     const uses = plan.questions.get(question.id)?.uses ?? [];
-    return question.rows.map((row, index) => {
-      const last = index === question.rows.length - 1;
+    return parts.map((ways, index) => {
+      const last = index === parts.length - 1;
       const merged = new Map<string, Step>();
-      for (const { answer: columns, share } of waysInRow(question, row.id, this.options.mix)) {
+      for (const { answer, share } of ways) {
         const change = new Float64Array(this.columns.length);
         this.columns.forEach((column, i) => {
           if (column.kind === 'answer' && column.question === question.id && last) change[i] = 1;
           if (
             column.kind === 'spoken' &&
-            this.outcomesOf(column.verdict).some((o) => contribution(question, o, { [row.id]: columns })?.spoken)
+            this.outcomesOf(column.verdict).some((o) => contribution(question, o, answer)?.spoken)
           )
             change[i] = 1;
           if (column.kind !== 'sum') return;
           const use = uses.find((u) => u.track === plan.tracks.get(trackKey(column.track)));
           if (!use) return;
-          if (column.part === 'points')
-            change[i] = contribution(question, use.target, { [row.id]: columns })?.value ?? 0;
-          // What belongs to the question as a whole is added with its last row.
+          if (column.part === 'points') change[i] = contribution(question, use.target, answer)?.value ?? 0;
+          // What belongs to the question as a whole is added with its last part.
           else if (last)
             change[i] = {
               count: 1,

@@ -1,7 +1,7 @@
 import type { Quiz } from '../document/schema';
 import { indexOf } from '../document/lookup';
 import type { Answer } from './answer';
-import type { Facts } from './conditions';
+import type { Facts } from '../conditions/evaluate';
 import { type Ledger, readMarks, readRight, readScale } from './ledger';
 import { decide } from './verdicts';
 

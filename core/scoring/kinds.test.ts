@@ -8,7 +8,7 @@ import { runFacts } from '../flow/run';
 import { slipsBetween, fold } from '../text/fold';
 import type { Answer } from './answer';
 
-import { holds } from './conditions';
+import { holds } from '../conditions/evaluate';
 import { creditOf, gradeOf, marksOf } from './credit';
 import { contribution, rangeOf } from './weights';
 

@@ -2,7 +2,7 @@
  * Running sums of one pass through a quiz. The quiz is laid out once as a plan: which sums there are ("tracks"), and for each question which
  * of them it moves and by how much. A run is then scored by adding its questions to a ledger one by one.
  */
-import { isKeyed, isReviewed } from '../questions/registry';
+import { isKeyed, isReviewed, offeredBy } from '../questions/registry';
 import { OTHER } from '../questions/choice/options';
 import type { Question, Quiz } from '../document/schema';
 import { questionsOf } from '../document/lookup';
@@ -101,9 +101,10 @@ export function planOf(quiz: Quiz): Plan {
 
 /** What each option alone adds; null where marks come into it too, since those depend on all that was chosen. */
 function optionTable(question: Question, target: string): Map<string, Contribution> | null {
-  if (question.kind !== 'choice' || question.marksTo === target) return null;
+  const options = offeredBy(question)?.options;
+  if (!options || question.marksTo === target) return null;
   return new Map(
-    question.options.flatMap((o) => {
+    options.flatMap((o) => {
       const weight = o.weights?.[target];
       return weight === undefined ? [] : [[o.id, { value: weight, spoken: weight !== 0 }] as const];
     }),

@@ -1,13 +1,13 @@
 /** How many are right: as a value of verdicts, conditions, blocks and inserts; and bands that follow what can be had. */
 import type { Quiz, Verdict } from '../document/schema';
 import { checkQuiz } from '../findings/check';
-import { conditionWords } from '../document/sentences';
+import { conditionWords } from '../conditions/describe';
 import { rehearse } from '../rehearsal/odds';
 import { sampledOdds } from '../rehearsal/sampled';
 import { viewOf } from '../flow/view';
 import { walk } from '../flow/walk';
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
-import { holds } from './conditions';
+import { holds } from '../conditions/evaluate';
 import { runFacts } from '../flow/run';
 import { fillFor, resultOf } from './result';
 

@@ -1,5 +1,5 @@
 import type { Quiz, Verdict } from '../document/schema';
-import { type Facts, holds } from './conditions';
+import { type Facts, holds } from '../conditions/evaluate';
 import { type Ledger, readMarks, readRight, readScale, readTally } from './ledger';
 import { round9 } from './numbers';
 

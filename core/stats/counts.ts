@@ -2,18 +2,14 @@
  * What a run adds to the figures of its quiz: a set of keys, each counted once per run. Figures are sums of these sets, so a run that goes
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
-import { boundsOf } from '../questions/measured';
-import type { Offer, Question, Quiz } from '../document/schema';
+import { modelOf } from '../questions/registry';
+import type { Offer, Quiz } from '../document/schema';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
-import { mannerOf } from '../document/manner';
-import { cellOf } from '../rehearsal/mix';
-import { type Answer, chosenIn, isAnswered } from '../scoring/answer';
+import { isAnswered } from '../scoring/answer';
 import { questionsOnWay, type Run } from '../flow/run';
 import { creditOf } from '../scoring/credit';
 import { resultOf } from '../scoring/result';
 import { routeKey } from './ways';
-
-type NumberQuestion = Extract<Question, { kind: 'number' }>;
 
 /**
  * @param started whether the visitor has gone on from the first page
@@ -37,7 +33,9 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     const answer = run.answers[question.id];
     if (!isAnswered(answer)) continue;
     keys.add(`answered ${question.id}`);
-    for (const key of countedIn(question, answer, run.first[question.id])) keys.add(key);
+    // On a page with a gate the first try counts.
+    const isRight = () => creditOf(question, run.first[question.id] ?? answer) === 1;
+    for (const key of modelOf(question)?.counted(question, answer, isRight) ?? []) keys.add(key);
   }
   if (hasContact(run)) keys.add('contact');
   if (run.finished) {
@@ -49,35 +47,6 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
       if (marks.percent !== null) keys.add(`topic ${topic} ${fifthOf(marks.percent)}`);
   }
   return [...keys];
-}
-
-/** What an answer adds to the figures of its question. @param first what was answered at the first try, on a page that was held */
-function countedIn(question: Question, answer: Answer, first: Answer | undefined): string[] {
-  const value = (of: string) => `value ${question.id} ${of}`;
-  switch (mannerOf(question)) {
-    case 'options':
-      return chosenIn(answer).map((option) => `option ${question.id} ${option}`);
-    case 'values':
-      return [value(String(question.kind === 'number' ? rounded(question, answer as number) : answer))];
-    case 'cells':
-      return Object.entries(answer as Record<string, string[]>).flatMap(([row, columns]) =>
-        columns.map((column) => value(cellOf(row, column))),
-      );
-    case 'places':
-      return (answer as string[]).map((item, i) => value(cellOf(item, i + 1)));
-    case 'right':
-      return creditOf(question, first ?? answer) === 1 ? [`right ${question.id}`] : [];
-    case null:
-      return [];
-  }
-}
-
-/** So many numbers are counted one by one; of more, two digits tell enough, and figures do not grow without end. */
-const MOST_NUMBERS = 100;
-function rounded(question: NumberQuestion, value: number): number {
-  const { min = -Infinity, max = Infinity, step } = boundsOf(question);
-  if ((max - min) / step <= MOST_NUMBERS) return value;
-  return Math.min(max, Math.max(min, Number(value.toPrecision(2))));
 }
 
 /** The fifth that a percentage lies in, 0 to 4; 100 belongs to the last. */

@@ -1,7 +1,6 @@
 /** Reads runs one after the other and tells what they say together (model, section 6). Nothing of a run is kept but sums. */
-import { isKeyed, isReviewed } from '../questions/registry';
-import { optionIds } from '../questions/choice/options';
-import type { Choice, Question, Quiz } from '../document/schema';
+import { idsOffered, isKeyed, isReviewed, offeredBy } from '../questions/registry';
+import type { Question, Quiz } from '../document/schema';
 import { questionsOf } from '../document/lookup';
 import { chosenIn, isAnswered } from '../scoring/answer';
 import { resultOf } from '../scoring/result';
@@ -43,11 +42,11 @@ export class RunReader {
   private readonly marks = { value: new Moments(), items: [] as Question[], alpha: new Alpha(0) };
   private readonly outcomes = new Map<string, Map<string, number>>();
   private readonly drivers = new Map<string, Map<string, Table>>();
-  private readonly choices: Choice[];
+  private readonly choices: Question[];
 
   constructor(private readonly quiz: Quiz) {
     const all = questionsOf(quiz);
-    this.choices = all.filter((q): q is Choice => q.kind === 'choice');
+    this.choices = all.filter((q) => offeredBy(q));
     for (const q of all)
       this.questions.set(q.id, {
         answered: 0,
@@ -83,8 +82,7 @@ export class RunReader {
       const answer = run.answers[q.id];
       if (isAnswered(answer)) {
         sums.answered += 1;
-        if (q.kind === 'choice')
-          for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
+        if (offeredBy(q)) for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
       }
       const marked = result.questions[q.id];
       if (!marked || !isKeyed(q)) continue;
@@ -112,13 +110,15 @@ export class RunReader {
     }
   }
 
-  private drive(verdict: string, question: Choice, chosen: string[], reached: string[]): void {
+  private drive(verdict: string, question: Question, chosen: string[], reached: string[]): void {
     const table = this.drivers.get(verdict)?.get(question.id);
     if (!table) return;
     table.answered += 1;
     for (const o of reached) table.reached.set(o, (table.reached.get(o) ?? 0) + 1);
     const rows =
-      question.pick === 'one' ? chosen : optionIds(question).map((id) => (chosen.includes(id) ? id : `not ${id}`));
+      offeredBy(question)?.pick === 'one'
+        ? chosen
+        : idsOffered(question).map((id) => (chosen.includes(id) ? id : `not ${id}`));
     for (const row of rows) {
       const cells = table.cells.get(row) ?? new Map<string, number>();
       table.cells.set(row, cells);
@@ -159,10 +159,9 @@ export class RunReader {
 
   private questionStats(q: Question): Stats['questions'][string] {
     const sums = this.questions.get(q.id);
-    const options =
-      q.kind === 'choice'
-        ? { options: Object.fromEntries(optionIds(q).map((id) => [id, sums?.options.get(id) ?? 0])) }
-        : {};
+    const options = offeredBy(q)
+      ? { options: Object.fromEntries(idsOffered(q).map((id) => [id, sums?.options.get(id) ?? 0])) }
+      : {};
     const keyed = isKeyed(q)
       ? {
           difficulty: sums && sums.credit.n > 0 ? sums.credit.mean : null,
@@ -172,10 +171,10 @@ export class RunReader {
     return { answered: sums?.answered ?? 0, ...options, ...keyed };
   }
 
-  private driver(outcomes: string[], question: Choice, table: Table | undefined): Driver {
+  private driver(outcomes: string[], question: Question, table: Table | undefined): Driver {
     const counts = (row: string) => outcomes.map((o) => table?.cells.get(row)?.get(o) ?? 0);
     const share = (o: string) => (table && table.answered > 0 ? (table.reached.get(o) ?? 0) / table.answered : 0);
-    const ids = optionIds(question);
+    const ids = idsOffered(question);
     const lift = Object.fromEntries(
       ids.map((id) => {
         const cells = table?.cells.get(id);
@@ -184,7 +183,7 @@ export class RunReader {
         return [id, Object.fromEntries(outcomes.map((o) => [o, share(o) === 0 ? null : given(o) / share(o)]))];
       }),
     );
-    if (question.pick === 'one') return { ...associationOf(ids.map(counts)), lift };
+    if (offeredBy(question)?.pick === 'one') return { ...associationOf(ids.map(counts)), lift };
     const options = Object.fromEntries(ids.map((id) => [id, associationOf([counts(id), counts(`not ${id}`)])]));
     return { ...strongestOf(Object.values(options)), lift, options };
   }

@@ -3,7 +3,7 @@
 import { Plus, X } from 'lucide-react';
 import { Fragment, type ReactNode } from 'react';
 import type { Condition, Quiz } from '../../core/document/schema';
-import { conditionWords } from '../../core/document/sentences';
+import { conditionWords } from '../../core/conditions/describe';
 import { Choose, TextButton } from '../../ui/controls';
 import { firstTest } from './subjects';
 import { TestWords } from './test-words';

@@ -5,7 +5,7 @@ import { type KeyboardEvent, useRef } from 'react';
 import { useDrag, useDrop } from 'react-aria';
 import type { Move } from '../../core/flow/navigate';
 import type { Page, Quiz } from '../../core/document/schema';
-import { conditionWords } from '../../core/document/sentences';
+import { conditionWords } from '../../core/conditions/describe';
 import { TextButton } from '../../ui/controls';
 import { ConditionSentence } from './condition';
 import { counted, percent, type Taken } from './flows';

@@ -2,7 +2,7 @@
 /** The spine: the pages in their order, the jumps between them as arcs beside it, thick where many visitors go. */
 import { type Move, targetOf } from '../../core/flow/navigate';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { conditionWords, targetWords } from '../../core/document/sentences';
+import { conditionWords, targetWords } from '../../core/conditions/describe';
 import type { Page, Quiz, Target } from '../../core/document/schema';
 import { Plus } from 'lucide-react';
 import { TextButton } from '../../ui/controls';

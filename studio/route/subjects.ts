@@ -1,8 +1,8 @@
 /** What a condition can ask about, and how it is asked at first. */
-import { OTHER } from '../../core/questions/choice/options';
+import { firstTestOf } from '../../core/conditions/operators';
 import { indexOf, nameOf } from '../../core/document/lookup';
 import type { Quiz } from '../../core/document/schema';
-import { questionsBefore, type Test } from '../../core/document/sentences';
+import { questionsBefore, type Test } from '../../core/conditions/describe';
 import { knownName } from '../../core/flow/carry';
 
 /** What a rule can ask about, by a key of its own. */
@@ -38,9 +38,7 @@ export function newTest(quiz: Quiz, subject: string): Test {
   switch (what) {
     case 'answer': {
       const question = indexOf(quiz).questions.get(id);
-      if (question?.kind === 'choice') return { answer: id, isAny: [question.options[0]?.id ?? OTHER] };
-      if (question && ['number', 'slider', 'rating'].includes(question.kind)) return { answer: id, ge: 1 };
-      return { answer: id, answered: true };
+      return question ? firstTestOf(question) : { answer: id, answered: true };
     }
     case 'scale':
       return { scale: id, ge: 1 };

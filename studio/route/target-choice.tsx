@@ -1,7 +1,7 @@
 'use client';
 import { isWebAddress } from '../../core/text/address';
 import type { Page, Quiz, Target } from '../../core/document/schema';
-import { targetWords } from '../../core/document/sentences';
+import { targetWords } from '../../core/conditions/describe';
 import { Choose, LineInput } from '../../ui/controls';
 import { CarryPart, QuizChoice } from '../hand-over';
 import { useLive } from '../shell/live';
@@ -37,7 +37,7 @@ export function TargetChoice({
             label: `${p.name || `Page ${i + 1}`}${p.id === page.id ? ' (this page again)' : ''}`,
           })),
           { id: 'finish', label: 'the result' },
-          { id: 'again', label: 'the start again' },
+          { id: 'again', label: 'this page again' },
           { id: 'quiz', label: 'another quiz' },
           { id: 'url', label: 'an address elsewhere' },
           ...(id.startsWith('page ') && !asks.some((p) => `page ${p.id}` === id)

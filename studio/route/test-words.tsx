@@ -1,11 +1,27 @@
 'use client';
 /** One test of a condition, in words with choices in them. */
 import { Fragment, type ReactNode } from 'react';
-import { isKeyed } from '../../core/questions/registry';
+import {
+  type AnswerOperator,
+  answerTest,
+  type AnswerTest,
+  type Bounds,
+  bounds,
+  comparisons,
+  idsOf,
+  isListOperator,
+  listOperatorNames,
+  listOperators,
+  mostOf,
+  operatorOf,
+  operatorsFor,
+  unbounded,
+} from '../../core/conditions/operators';
+import { offeredBy } from '../../core/questions/registry';
 import { OTHER } from '../../core/questions/choice/options';
-import { indexOf, without } from '../../core/document/lookup';
+import { indexOf } from '../../core/document/lookup';
 import type { Condition, Question, Quiz } from '../../core/document/schema';
-import { conditionWords, type Test } from '../../core/document/sentences';
+import { conditionWords, type Test } from '../../core/conditions/describe';
 import { Choose, LineInput, MenuButton } from '../../ui/controls';
 import { NumberField } from '../write/number-field';
 import { newTest, subjectOf, subjectsOf } from './subjects';
@@ -118,10 +134,10 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
           />{' '}
         </>
       )}
-      <Bound
-        bounds={test as Bounds}
+      <BoundWords
+        test={test}
         most={!('attempt' in test)}
-        onChange={(to, join) => onChange({ ...unbound(test), ...to } as Condition, join)}
+        onChange={(to, join) => onChange({ ...unbounded(test), ...to } as Condition, join)}
         {...(onNot ? { onNot } : {})}
       />
       {percent && (
@@ -147,35 +163,26 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
 const isOfMarks = (test: Test): boolean =>
   ('scale' in test && test.scale === 'marks') || ('topic' in test && test.of === 'marks');
 
-type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
-const boundKeys = ['lt', 'le', 'gt', 'ge', 'eq'] as const;
-const unbound = (test: Test): Test => without(test as Test & Bounds, ...boundKeys) as Test;
-const boundOptions = [
-  { id: 'ge', label: 'is at least' },
-  { id: 'gt', label: 'is more than' },
-  { id: 'le', label: 'is at most' },
-  { id: 'lt', label: 'is less than' },
-  { id: 'eq', label: 'is exactly' },
-] as const;
+const boundOptions = bounds.map((id) => ({ id, label: comparisons[id].label }));
 const mostOptions = [
-  { id: 'full', label: 'is the full score' },
-  { id: 'below', label: 'is below the full score' },
+  { id: 'full', label: mostOf.ge },
+  { id: 'below', label: mostOf.lt },
 ] as const;
 
 /** "is at least 5": one bound; the number stays when another comparison is chosen. */
-function Bound({
-  bounds,
+function BoundWords({
+  test,
   most,
   onChange,
   onNot,
 }: {
-  bounds: Bounds;
+  test: Bounds;
   most: boolean;
   onChange: (bounds: Bounds, join?: string) => void;
   onNot?: () => void;
 }) {
-  const key = boundKeys.find((k) => bounds[k] !== undefined) ?? 'ge';
-  const value = bounds[key];
+  const key = bounds.find((k) => test[k] !== undefined) ?? 'ge';
+  const value = test[key];
   const how = value === 'most' ? (key === 'ge' ? 'full' : 'below') : key;
   const number = typeof value === 'number' ? value : 1;
   return (
@@ -206,10 +213,6 @@ function Bound({
   );
 }
 
-type AnswerTest = Extract<Condition, { answer: string }>;
-type How =
-  'is' | 'isAny' | 'isAll' | 'isNone' | 'answered' | 'empty' | 'right' | 'wrong' | 'contains' | 'bound' | 'not';
-
 function AnswerRest({
   question,
   test,
@@ -222,88 +225,31 @@ function AnswerRest({
   onNot?: () => void;
 }): ReactNode {
   const id = question.id;
-  const measured = ['number', 'slider', 'rating'].includes(question.kind);
-  const chosen = [test.is ?? test.isAny ?? test.isAll ?? test.isNone ?? []].flat();
-  const how: How =
-    test.is !== undefined
-      ? // One answer of one: both say the same, and one word is enough.
-        question.kind === 'choice' && question.pick === 'one' && chosen.length === 1
-        ? 'isAny'
-        : 'is'
-      : test.isAny !== undefined
-        ? 'isAny'
-        : test.isAll !== undefined
-          ? 'isAll'
-          : test.isNone !== undefined
-            ? 'isNone'
-            : test.contains !== undefined
-              ? 'contains'
-              : test.right !== undefined
-                ? test.right
-                  ? 'right'
-                  : 'wrong'
-                : test.answered !== undefined
-                  ? test.answered
-                    ? 'answered'
-                    : 'empty'
-                  : 'bound';
-  const options: { id: How; label: string }[] = [
-    ...(question.kind === 'choice'
-      ? ([
-          { id: 'isAny', label: 'is' },
-          ...(question.pick === 'many'
-            ? [
-                { id: 'is', label: 'is nothing but' },
-                { id: 'isAll', label: 'includes' },
-              ]
-            : how === 'is'
-              ? [{ id: 'is', label: 'is just' }]
-              : []),
-          { id: 'isNone', label: 'is not' },
-        ] as { id: How; label: string }[])
-      : []),
-    ...(measured ? [{ id: 'bound' as const, label: 'is a number that' }] : []),
-    ...(isKeyed(question)
-      ? [
-          { id: 'right' as const, label: 'is right' },
-          { id: 'wrong' as const, label: 'is not right' },
-        ]
-      : []),
-    { id: 'answered', label: 'is answered' },
-    { id: 'empty', label: 'is left empty' },
-    ...(question.kind === 'text' || question.kind === 'essay' || (question.kind === 'choice' && question.other)
-      ? [{ id: 'contains' as const, label: 'contains' }]
-      : []),
-    ...(onNot ? [NOT] : []),
+  const how = operatorOf(test, question);
+  const list = isListOperator(how) ? listOperators[how] : undefined;
+  const chosen = listOperatorNames.flatMap((name) => idsOf(test[name] ?? []));
+  const options = [...operatorsFor(question, how), ...(onNot ? [NOT] : [])];
+  const offered = offeredBy(question);
+  const all = [
+    ...(offered?.options.map((o) => ({ id: o.id, label: o.text || o.picture?.text || 'an answer without words' })) ??
+      []),
+    ...(offered?.other ? [{ id: OTHER, label: 'something else' }] : []),
   ];
-  const ids = chosen.length ? chosen : question.kind === 'choice' ? [question.options[0]?.id ?? OTHER] : [];
-  const become = (to: How) => {
-    if (to === 'not') return onNot?.();
-    if (to === 'is' || to === 'isAny' || to === 'isAll' || to === 'isNone')
-      return onChange({ answer: id, [to]: ids } as Condition);
-    if (to === 'right' || to === 'wrong') return onChange({ answer: id, right: to === 'right' });
-    if (to === 'contains') return onChange({ answer: id, contains: test.contains ?? '' });
-    if (to === 'bound') return onChange({ answer: id, ge: 1 });
-    onChange({ answer: id, answered: to === 'answered' });
-  };
-  const all =
-    question.kind === 'choice'
-      ? [
-          ...question.options.map((o) => ({ id: o.id, label: o.text || o.picture?.text || 'an answer without words' })),
-          ...(question.other ? [{ id: OTHER, label: 'something else' }] : []),
-        ]
-      : [];
-  const listed = how === 'is' || how === 'isAny' || how === 'isAll' || how === 'isNone';
   const setIds = (to: string[]) => onChange({ answer: id, [how]: to } as Condition);
   return (
     <>
-      {!(measured && how === 'bound') && (
-        <Choose label="How it is compared" value={how} options={options} onChange={become} />
+      {how !== 'bound' && (
+        <Choose<AnswerOperator | 'not'>
+          label="How it is compared"
+          value={how}
+          options={options}
+          onChange={(to) => (to === 'not' ? onNot?.() : onChange(answerTest(question, to, test)))}
+        />
       )}
-      {listed &&
+      {list &&
         chosen.map((one, i) => (
           <Fragment key={one}>
-            {i > 0 && (how === 'isAll' || how === 'is' ? ' and' : ' or')}{' '}
+            {i > 0 && ` ${list.joins}`}{' '}
             <Choose
               label={`Answer ${i + 1} of the rule`}
               value={one}
@@ -317,7 +263,7 @@ function AnswerRest({
             />
           </Fragment>
         ))}
-      {listed && all.length > chosen.length && (
+      {list && all.length > chosen.length && (
         <>
           {' '}
           <MenuButton
@@ -325,7 +271,7 @@ function AnswerRest({
             entries={all.filter((o) => !chosen.includes(o.id))}
             onAction={(to) => setIds([...chosen, to])}
           >
-            <span style={{ color: 'var(--ink-3)' }}>{how === 'isAll' || how === 'is' ? 'and …' : 'or …'}</span>
+            <span style={{ color: 'var(--ink-3)' }}>{`${list.joins} …`}</span>
           </MenuButton>
         </>
       )}
@@ -342,8 +288,8 @@ function AnswerRest({
         </>
       )}
       {how === 'bound' && (
-        <Bound
-          bounds={test as Bounds}
+        <BoundWords
+          test={test}
           most={false}
           onChange={(to, join) => onChange({ answer: id, ...to } as Condition, join)}
           {...(onNot ? { onNot } : {})}

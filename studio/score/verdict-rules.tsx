@@ -3,7 +3,7 @@
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import type { Quiz, Verdict } from '../../core/document/schema';
-import { conditionWords } from '../../core/document/sentences';
+import { conditionWords } from '../../core/conditions/describe';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits';

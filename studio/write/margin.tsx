@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import type { Place } from '../../core/document/edits';
 import { indexOf } from '../../core/document/lookup';
 import type { Choice, Option, Target as Leads } from '../../core/document/schema';
-import { targetWords } from '../../core/document/sentences';
+import { targetWords } from '../../core/conditions/describe';
 import { Choose, MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore, useQuiz } from '../document';

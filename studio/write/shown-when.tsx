@@ -1,7 +1,7 @@
 'use client';
 /** On what a single block depends: shown to everybody, or only under a condition. */
 import type { Condition } from '../../core/document/schema';
-import { conditionWords } from '../../core/document/sentences';
+import { conditionWords } from '../../core/conditions/describe';
 import { TextButton } from '../../ui/controls';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { placeOfBlock, setField } from '../edits';

@@ -32,5 +32,6 @@ export const choiceAuthor: AuthorSide<Choice> = {
       .map((o) => o.text || (o.picture?.text ?? ''))
       .join(', '),
   idSpaces: (question) => [idsIn('options', question.options)],
+  offered: ({ pick, options, other = false }) => ({ pick, options, other }),
   unweighed: (question) => ({ ...question, options: bare(question.options) }),
 };

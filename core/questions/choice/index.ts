@@ -7,6 +7,7 @@ import { choiceRehearse } from './rehearse';
 import { choiceScore } from './score';
 import { choiceView, type ChoiceView } from './view';
 import { choiceWeighed } from './weighed';
+import { choiceFindings } from './findings';
 
 export const choice: Kind<Of<'choice'>, ChoiceView> = {
   ...choiceAnswer,
@@ -17,4 +18,5 @@ export const choice: Kind<Of<'choice'>, ChoiceView> = {
   ...choiceList,
   ...choiceWeighed,
   ...choiceForm,
+  ...choiceFindings,
 };

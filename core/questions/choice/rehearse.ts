@@ -3,12 +3,13 @@ import type { RehearseSide } from '../kind';
 import { subsets } from '../ranges';
 import { FILLED, someOf } from '../tries';
 import { answeredRange, OTHER, optionIds, pickRange } from './options';
+import { choiceModel } from './model';
 
 /** With more options, each alone stands for the sets it is in. */
 const MOST_TOLD_APART = 10;
 
 export const choiceRehearse: RehearseSide<Choice> = {
-  manner: () => 'options',
+  model: () => choiceModel,
   countWays: ({ pick, options }) => (pick === 'one' ? options.length : 2 ** options.length),
   tries(question) {
     if (question.pick === 'one') return question.options.map((o) => [o.id]);

@@ -6,6 +6,7 @@ import { essayScore } from './score';
 import { essayWeighed } from './weighed';
 import { typedForm } from '../form';
 import { textAnswer, typedView, type TypedView } from '../typed';
+import { essayFindings } from './findings';
 
 export const essay: Kind<Of<'essay'>, TypedView> = {
   ...textAnswer,
@@ -16,4 +17,5 @@ export const essay: Kind<Of<'essay'>, TypedView> = {
   ...essayList,
   ...essayWeighed,
   ...typedForm,
+  ...essayFindings,
 };

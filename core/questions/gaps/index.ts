@@ -7,6 +7,7 @@ import { gapsRehearse } from './rehearse';
 import { gapsScore } from './score';
 import { gapsView, type GapsView } from './view';
 import { gapsWeighed } from './weighed';
+import { gapsFindings } from './findings';
 
 export const gaps: Kind<Of<'gaps'>, GapsView> = {
   ...gapsAnswer,
@@ -17,4 +18,5 @@ export const gaps: Kind<Of<'gaps'>, GapsView> = {
   ...gapsList,
   ...gapsWeighed,
   ...gapsForm,
+  ...gapsFindings,
 };

@@ -1,9 +1,10 @@
 import type { Of, RehearseSide } from '../kind';
 import { bestAccepted, FILLED, rightOrWrongAnswer, WRONG } from '../tries';
 import { gapsScore } from './score';
+import { rightOrWrongModel } from '../right-or-wrong';
 
 export const gapsRehearse: RehearseSide<Of<'gaps'>> = {
-  manner: (question) => (gapsScore.isKeyed(question) ? 'right' : null),
+  model: (question) => (gapsScore.isKeyed(question) ? rightOrWrongModel : null),
   tries(question) {
     const answer = (right: boolean) =>
       Object.fromEntries(

@@ -1,4 +1,4 @@
-import { partOf } from '../../scoring/answer';
+import { type Answer, partOf } from '../../scoring/answer';
 import type { AnswerSide, Of } from '../kind';
 import { distinct, isListOfWords, partsFault, partsRefusal, wordsOf } from '../parts';
 
@@ -26,3 +26,9 @@ export const gridAnswer: AnswerSide<Grid> = {
       })
       .join('; '),
 };
+
+/** The columns chosen, by row. */
+export const columnsIn = (answer: Answer): Record<string, string[]> =>
+  typeof answer === 'object' && !Array.isArray(answer)
+    ? Object.fromEntries(Object.entries(answer).flatMap(([row, ids]) => (isListOfWords(ids) ? [[row, ids]] : [])))
+    : {};

@@ -7,6 +7,7 @@ import { gridRehearse } from './rehearse';
 import { gridScore } from './score';
 import { gridView, type GridView } from './view';
 import { gridWeighed } from './weighed';
+import { gridFindings } from './findings';
 
 export const grid: Kind<Of<'grid'>, GridView> = {
   ...gridAnswer,
@@ -17,4 +18,5 @@ export const grid: Kind<Of<'grid'>, GridView> = {
   ...gridList,
   ...gridWeighed,
   ...gridForm,
+  ...gridFindings,
 };

@@ -1,14 +1,19 @@
 import type { Answer } from '../../scoring/answer';
 import type { Of, RehearseSide } from '../kind';
-import { subsets } from '../ranges';
 import { rightOrWrongAnswer, someOf } from '../tries';
+import { rowAnswers } from './rows';
 import { gridScore } from './score';
+import { rightOrWrongModel } from '../right-or-wrong';
+import { cellsModel, MANY_COLUMNS, waysInRow } from './model';
 
 type Grid = Of<'grid'>;
-const columnIds = (question: Grid) => question.columns.map((c) => c.id);
 
 export const gridRehearse: RehearseSide<Grid> = {
-  manner: (question) => (gridScore.isKeyed(question) ? 'right' : 'cells'),
+  model: (question) => (gridScore.isKeyed(question) ? rightOrWrongModel : cellsModel),
+  parts: {
+    areIndependent: (question) => !gridScore.isKeyed(question) && question.columns.length <= MANY_COLUMNS,
+    ways: (question, weights) => question.rows.map((row) => waysInRow(question, row.id, weights)),
+  },
   countWays(question) {
     if (gridScore.isKeyed(question)) return 2;
     const each = question.pick === 'many' ? 2 ** question.columns.length - 1 : question.columns.length;
@@ -17,19 +22,12 @@ export const gridRehearse: RehearseSide<Grid> = {
   tries: (question) => (gridScore.isKeyed(question) ? rightOrWrong(question) : all(question)),
   draw(question, random) {
     const ways = question.pick === 'many' ? null : rowAnswers(question);
-    const ids = columnIds(question);
+    const ids = question.columns.map((c) => c.id);
     const row = () => (ways ? (ways[Math.floor(random() * ways.length)] ?? []) : someOf(ids, 1, ids.length, random));
     return Object.fromEntries(question.rows.map(({ id }) => [id, row()]));
   },
   comparable: () => ({}),
 };
-
-/** Every way to answer one row. */
-export function rowAnswers(question: Grid): string[][] {
-  const ids = columnIds(question);
-  if (question.pick !== 'many') return ids.map((id) => [id]);
-  return subsets(ids.length, 1, ids.length).map((subset) => subset.map((i) => ids[i] ?? ''));
-}
 
 const all = (question: Grid): Answer[] =>
   question.rows.reduce<Record<string, string[]>[]>(

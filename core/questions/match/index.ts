@@ -7,6 +7,7 @@ import { matchRehearse } from './rehearse';
 import { matchScore } from './score';
 import { matchView, type MatchView } from './view';
 import { matchWeighed } from './weighed';
+import { matchFindings } from './findings';
 
 export const match: Kind<Of<'match'>, MatchView> = {
   ...matchAnswer,
@@ -17,4 +18,5 @@ export const match: Kind<Of<'match'>, MatchView> = {
   ...matchList,
   ...matchWeighed,
   ...matchForm,
+  ...matchFindings,
 };

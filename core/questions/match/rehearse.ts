@@ -1,9 +1,10 @@
 import type { Of, RehearseSide } from '../kind';
 import { rightOrWrongAnswer } from '../tries';
 import { matchScore } from './score';
+import { rightOrWrongModel } from '../right-or-wrong';
 
 export const matchRehearse: RehearseSide<Of<'match'>> = {
-  manner: (question) => (matchScore.isKeyed(question) ? 'right' : null),
+  model: (question) => (matchScore.isKeyed(question) ? rightOrWrongModel : null),
   tries({ pairs, extras }) {
     const rights = pairs.map((p) => p.right.id);
     const extra = extras?.[0]?.id;

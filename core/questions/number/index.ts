@@ -6,6 +6,7 @@ import { numberList } from './list';
 import { numberRehearse } from './rehearse';
 import { measuredView, type MeasuredView } from './view';
 import { numberWeighed } from './weighed';
+import { numberFindings } from './findings';
 
 export const number: Kind<Of<'number'>, MeasuredView> = {
   ...measuredAnswer,
@@ -16,4 +17,5 @@ export const number: Kind<Of<'number'>, MeasuredView> = {
   ...numberList,
   ...numberWeighed,
   ...measuredForm,
+  ...numberFindings,
 };

@@ -3,11 +3,13 @@ import { round9 } from '../../scoring/numbers';
 import type { Of, RehearseSide } from '../kind';
 import { boundsOf } from '../measured';
 import { rightOrWrongAnswer } from '../tries';
+import { rightOrWrongModel } from '../right-or-wrong';
+import { numbersModel } from '../values-model';
 
 type Numeric = Of<'number'>;
 
 export const numberRehearse: RehearseSide<Numeric> = {
-  manner: (question) => (question.target === undefined ? 'values' : 'right'),
+  model: (question) => (question.target === undefined ? numbersModel : rightOrWrongModel),
   tries: (question) =>
     question.target === undefined ? [middle(question)] : rightOrWrongAnswer(question.target, wrong(question)),
   answersFor: (question, tests) => valuesFor(question, tests, question.target ?? 0),

@@ -1,3 +1,4 @@
+import type { Answer } from '../../scoring/answer';
 import { numbered } from '../../text/language';
 import type { AnswerSide, Of } from '../kind';
 import { distinct, isListOfWords, wordsOf } from '../parts';
@@ -18,3 +19,6 @@ export const orderAnswer: AnswerSide<Of<'order'>> = {
   answerText: (question, answer) =>
     numbered((Array.isArray(answer) ? answer : []).map((id) => wordsOf(question.items, String(id)))),
 };
+
+/** The items in the order given. */
+export const orderIn = (answer: Answer): string[] => (isListOfWords(answer) ? answer : []);

@@ -7,6 +7,7 @@ import { orderRehearse } from './rehearse';
 import { orderScore } from './score';
 import { orderView, type OrderView } from './view';
 import { orderWeighed } from './weighed';
+import { orderFindings } from './findings';
 
 export const order: Kind<Of<'order'>, OrderView> = {
   ...orderAnswer,
@@ -17,4 +18,5 @@ export const order: Kind<Of<'order'>, OrderView> = {
   ...orderList,
   ...orderWeighed,
   ...orderForm,
+  ...orderFindings,
 };

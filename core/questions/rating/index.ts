@@ -7,6 +7,7 @@ import { ratingScore } from './score';
 import { ratingView, type RatingView } from './view';
 import { ratingRehearse } from './rehearse';
 import { meanWeighed } from '../weighed';
+import { ratingFindings } from './findings';
 
 export const rating: Kind<Of<'rating'>, RatingView> = {
   ...measuredAnswer,
@@ -17,4 +18,5 @@ export const rating: Kind<Of<'rating'>, RatingView> = {
   ...ratingList,
   ...meanWeighed,
   ...measuredForm,
+  ...ratingFindings,
 };

@@ -6,6 +6,7 @@ import { sliderAuthor } from './author';
 import { sliderList } from './list';
 import { sliderRehearse } from './rehearse';
 import { meanWeighed } from '../weighed';
+import { sliderFindings } from './findings';
 
 export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...measuredAnswer,
@@ -16,4 +17,5 @@ export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...sliderList,
   ...meanWeighed,
   ...measuredForm,
+  ...sliderFindings,
 };

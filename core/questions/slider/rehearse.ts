@@ -1,8 +1,9 @@
 import type { Of, RehearseSide } from '../kind';
 import { stepsOf, valuesFor } from '../steps';
+import { valuesModel } from '../values-model';
 
 export const sliderRehearse: RehearseSide<Of<'slider'>> = {
-  manner: () => 'values',
+  model: () => valuesModel,
   tries: stepsOf,
   answersFor: (question, tests) => valuesFor(question, tests, question.target ?? 0),
   comparable: () => ({ number: true }),

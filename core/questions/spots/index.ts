@@ -7,6 +7,7 @@ import { spotsRehearse } from './rehearse';
 import { spotsScore } from './score';
 import { spotsView, type SpotsView } from './view';
 import { spotsWeighed } from './weighed';
+import { spotsFindings } from './findings';
 
 export const spots: Kind<Of<'spots'>, SpotsView> = {
   ...spotsAnswer,
@@ -17,4 +18,5 @@ export const spots: Kind<Of<'spots'>, SpotsView> = {
   ...spotsList,
   ...spotsWeighed,
   ...spotsForm,
+  ...spotsFindings,
 };

@@ -3,17 +3,18 @@ import type { Of, RehearseSide } from '../kind';
 import { bestAccepted, FILLED, rightOrWrongAnswer, WRONG } from '../tries';
 import { isInside } from './region';
 import { spotsScore } from './score';
+import { rightOrWrongModel } from '../right-or-wrong';
 
 type Spots = Of<'spots'>;
 type Given = Record<string, string | [number, number]>;
 
 export const spotsRehearse: RehearseSide<Spots> = {
-  manner: (question) => (spotsScore.isKeyed(question) ? 'right' : null),
+  model: (question) => (spotsScore.isKeyed(question) ? rightOrWrongModel : null),
   tries(question) {
     const right = filled(question, true) ?? {};
     return spotsScore.isKeyed(question) ? rightOrWrongAnswer(right, filled(question, false)) : [right];
   },
-  comparable: () => ({ words: true }),
+  comparable: () => ({}),
 };
 
 /** Null where some place has no point that is wrong. */

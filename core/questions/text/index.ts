@@ -6,6 +6,7 @@ import { textRehearse } from './rehearse';
 import { textScore } from './score';
 import { textWeighed } from './weighed';
 import { lineAnswer, typedView, type TypedView } from '../typed';
+import { textFindings } from './findings';
 
 export const text: Kind<Of<'text'>, TypedView> = {
   ...lineAnswer,
@@ -16,4 +17,5 @@ export const text: Kind<Of<'text'>, TypedView> = {
   ...textList,
   ...textWeighed,
   ...typedForm,
+  ...textFindings,
 };

@@ -1,6 +1,6 @@
 import { choice, option, page, quiz, strongest, text } from '../../tests/quizzes';
-import type { Condition, Target } from './schema';
-import { conditionWords, questionsBefore, targetWords } from './sentences';
+import type { Condition, Target } from '../document/schema';
+import { conditionWords, questionsBefore, targetWords } from './describe';
 
 const q = quiz(
   [
@@ -72,7 +72,7 @@ test.each<[Target | undefined, string]>([
   [undefined, 'the next page'],
   ['next', 'the next page'],
   ['finish', 'the result'],
-  ['again', 'the start again'],
+  ['again', 'this page again'],
   [{ page: 'p2' }, 'p2'],
   [{ page: 'gone' }, 'a page without a name'],
   [{ quiz: 'tourer' }, 'the quiz “tourer”'],

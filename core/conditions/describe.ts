@@ -1,37 +1,42 @@
 /** Conditions and targets in words, as a creator reads them. */
 import { OTHER } from '../questions/choice/options';
-import { isQuestion, nameOf } from './lookup';
-import { indexOf } from './lookup';
-import type { Condition, Question, Quiz, Target, Unit } from './schema';
+import type { Test } from '../questions/kind';
+import { offeredBy } from '../questions/registry';
+import { indexOf, isQuestion, nameOf } from '../document/lookup';
+import type { Condition, Question, Quiz, Target, Unit } from '../document/schema';
+import {
+  type Bounds,
+  bounds,
+  comparisons,
+  CONTAINS,
+  flags,
+  idsOf,
+  isBounded,
+  listOperatorNames,
+  listOperators,
+  mostOf,
+  unitWords,
+} from './operators';
 
-/** A condition that asks one thing. */
-export type Test = Exclude<Condition, { all: Condition[] } | { any: Condition[] } | { not: Condition }>;
+export type { Test } from '../questions/kind';
 
 const joined = (parts: string[], word: string): string =>
   parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} ${word} ${parts.at(-1) ?? ''}`;
 
-const names = (ids: string | string[] | undefined): string[] => (ids === undefined ? [] : [ids].flat());
-
 const optionWords = (question: Question | undefined, id: string): string => {
   if (id === OTHER) return 'something else';
-  const options = question?.kind === 'choice' ? question.options : [];
-  const option = options.find((o) => o.id === id);
+  const option = offeredBy(question)?.options.find((o) => o.id === id);
   return option ? option.text || option.picture?.text || 'an answer without words' : 'an answer that is gone';
 };
 
-type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
-const unitWords = (unit: Unit | undefined): string => (unit === 'percent' ? ' %' : unit === 'right' ? ' right' : '');
-
-function boundWords(bounds: Bounds, unit: string): string[] {
-  const say = (n: number | 'most') => (n === 'most' ? 'the full score' : `${n}${unit}`.replace('-', '−'));
-  const { lt, le, gt, ge, eq } = bounds;
-  return [
-    ...(eq === undefined ? [] : [`is ${say(eq)}`]),
-    ...(ge === undefined ? [] : [ge === 'most' ? 'is the full score' : `is ${say(ge)} or more`]),
-    ...(gt === undefined ? [] : [`is more than ${say(gt)}`]),
-    ...(le === undefined ? [] : [`is ${say(le)} or less`]),
-    ...(lt === undefined ? [] : [`is less than ${say(lt)}`]),
-  ];
+function boundWords(test: Bounds, unit: Unit = 'points'): string {
+  const parts = bounds.flatMap((key) => {
+    const bound = test[key];
+    if (bound === undefined) return [];
+    if (bound === 'most') return [key === 'ge' ? mostOf.ge : comparisons[key].says('the full score')];
+    return [comparisons[key].says(`${bound}${unitWords[unit]}`.replace('-', '−'))];
+  });
+  return joined(parts, 'and');
 }
 
 /** "How far? is Under 20 km and Wilder is 5 or more" */
@@ -53,31 +58,33 @@ function testWords(quiz: Quiz, test: Test): string {
   if ('answer' in test) {
     const question = questions.get(test.answer);
     const say = (ids: string[]) => ids.map((id) => optionWords(question, id));
+    const lists = listOperatorNames.flatMap((name) => {
+      const ids = test[name];
+      const { says, joins } = listOperators[name];
+      return ids === undefined ? [] : [says(joined(say(idsOf(ids)), joins))];
+    });
     const parts = [
-      ...(test.is === undefined ? [] : [`is ${joined(say(names(test.is)), 'and')}`]),
-      ...(test.isAny === undefined ? [] : [`is ${joined(say(names(test.isAny)), 'or')}`]),
-      ...(test.isAll === undefined ? [] : [`includes ${joined(say(names(test.isAll)), 'and')}`]),
-      ...(test.isNone === undefined ? [] : [`is not ${joined(say(names(test.isNone)), 'or')}`]),
-      ...(test.answered === undefined ? [] : [test.answered ? 'is answered' : 'is left empty']),
-      ...(test.right === undefined ? [] : [test.right ? 'is right' : 'is not right']),
-      ...(test.contains === undefined ? [] : [`contains “${test.contains}”`]),
-      ...boundWords(test, ''),
+      ...lists,
+      ...(test.answered === undefined ? [] : [flags.answered[`${test.answered}`]]),
+      ...(test.right === undefined ? [] : [flags.right[`${test.right}`]]),
+      ...(test.contains === undefined ? [] : [`${CONTAINS} “${test.contains}”`]),
+      ...(isBounded(test) ? [boundWords(test)] : []),
     ];
     return `${question ? nameOf(question) : 'a question that is gone'} ${joined(parts, 'and')}`;
   }
-  if ('scale' in test) return `${scaleName(test.scale)} ${joined(boundWords(test, unitWords(test.unit)), 'and')}`;
+  if ('scale' in test) return `${scaleName(test.scale)} ${boundWords(test, test.unit)}`;
   if ('topic' in test) {
     const topic = quiz.topics.find((t) => t.id === test.topic)?.name ?? 'a topic that is gone';
-    return `${scaleName(test.of)} in ${topic} ${joined(boundWords(test, unitWords(test.unit)), 'and')}`;
+    return `${scaleName(test.of)} in ${topic} ${boundWords(test, test.unit)}`;
   }
   if ('verdict' in test) return `the visitor is ${outcomes.get(test.is)?.outcome.name || 'an outcome that is gone'}`;
   if ('known' in test)
-    return `${quiz.known.find((k) => k.id === test.known)?.name?.trim() || test.known} ${test.is === undefined ? `contains “${test.contains ?? ''}”` : `is “${test.is}”`}`;
+    return `${quiz.known.find((k) => k.id === test.known)?.name?.trim() || test.known} ${test.is === undefined ? `${CONTAINS} “${test.contains ?? ''}”` : `is “${test.is}”`}`;
   if ('contact' in test) {
     const field = contactOf.get(test.contact)?.fields.find((f) => f.id === test.contact);
     return `${field?.label ?? 'a field that is gone'} ${test.answered ? 'was given' : 'was not given'}`;
   }
-  return `the number of tries here ${joined(boundWords(test, ''), 'and')}`;
+  return `the number of tries here ${boundWords(test)}`;
 }
 
 /**
@@ -87,7 +94,7 @@ function testWords(quiz: Quiz, test: Test): string {
 export function targetWords(quiz: Quiz, target: Target | undefined, titles?: ReadonlyMap<string, string>): string {
   if (target === undefined || target === 'next') return 'the next page';
   if (target === 'finish') return 'the result';
-  if (target === 'again') return 'the start again';
+  if (target === 'again') return 'this page again';
   if ('page' in target) return quiz.pages.find((p) => p.id === target.page)?.name || 'a page without a name';
   return 'quiz' in target ? `the quiz “${titles?.get(target.quiz) ?? target.quiz}”` : target.url;
 }

@@ -1,9 +1,18 @@
 import type { Test } from '../questions/kind';
+import {
+  type AnswerTest,
+  type Bounds,
+  idsOf,
+  isBounded,
+  isWithin,
+  listOperatorNames,
+  listOperators,
+} from './operators';
 import type { Condition, Question, Unit } from '../document/schema';
 import { fold } from '../text/fold';
-import { type Answer, chosenIn, isAnswered, isFreeEntry } from './answer';
-import { creditOf } from './credit';
-import { round9 } from './numbers';
+import { type Answer, chosenIn, isAnswered, isFreeEntry } from '../scoring/answer';
+import { creditOf } from '../scoring/credit';
+import { round9 } from '../scoring/numbers';
 
 /** What a condition may ask about a run so far; null and undefined make a test false, whatever its operator. */
 export type Facts = {
@@ -21,30 +30,12 @@ export type Facts = {
   attempts(): number;
 };
 
-type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };
-
-function within(value: number | null, most: number | null, { lt, le, gt, ge, eq }: Bounds): boolean {
-  if (value === null) return false;
-  const lower = lt === 'most' ? most : lt;
-  const upper = ge === 'most' ? most : ge;
-  if (lower === null || upper === null) return false;
-  return (
-    (lower === undefined || value < round9(lower)) &&
-    (le === undefined || value <= round9(le)) &&
-    (gt === undefined || value > round9(gt)) &&
-    (upper === undefined || value >= round9(upper)) &&
-    (eq === undefined || value === round9(eq))
-  );
-}
-
-const list = (ids: string | string[]): string[] => (typeof ids === 'string' ? [ids] : ids);
-const isBounded = ({ lt, le, gt, ge, eq }: Bounds): boolean => [lt, le, gt, ge, eq].some((x) => x !== undefined);
+const within = (value: number | null, most: number | null, test: Bounds): boolean =>
+  isWithin(value, most, test, round9);
 
 export type { Test } from '../questions/kind';
 
-type AnswerTest = Extract<Condition, { answer: string }>;
-
-function answerTest(test: AnswerTest, facts: Facts): boolean {
+function isAnswerTrue(test: AnswerTest, facts: Facts): boolean {
   if (!facts.shown(test.answer)) return false;
   const answer = facts.answer(test.answer);
   const asksOther = test.is ?? test.isAny ?? test.isAll ?? test.isNone ?? test.right ?? test.contains;
@@ -58,16 +49,11 @@ function answerTest(test: AnswerTest, facts: Facts): boolean {
   );
 }
 
-function choiceTests(test: AnswerTest, chosen: string[]): boolean {
-  const { is, isAny, isAll, isNone } = test;
-  if (is !== undefined) {
-    const ids = list(is);
-    if (ids.length !== chosen.length || !ids.every((id) => chosen.includes(id))) return false;
-  }
-  if (isAny !== undefined && !list(isAny).some((id) => chosen.includes(id))) return false;
-  if (isAll !== undefined && !list(isAll).every((id) => chosen.includes(id))) return false;
-  return isNone === undefined || !list(isNone).some((id) => chosen.includes(id));
-}
+const choiceTests = (test: AnswerTest, chosen: string[]): boolean =>
+  listOperatorNames.every((name) => {
+    const ids = test[name];
+    return ids === undefined || listOperators[name].isTrue(chosen, idsOf(ids));
+  });
 
 /** Null, which is neither, where there is no key or a person has yet to mark it. */
 function isRight(question: Question | undefined, answer: Answer): boolean | null {
@@ -90,7 +76,7 @@ export function holds(condition: Condition, facts: Facts): boolean {
   if ('all' in condition) return condition.all.every((c) => holds(c, facts));
   if ('any' in condition) return condition.any.some((c) => holds(c, facts));
   if ('not' in condition) return !holds(condition.not, facts);
-  if ('answer' in condition) return answerTest(condition, facts);
+  if ('answer' in condition) return isAnswerTrue(condition, facts);
   if ('scale' in condition || 'topic' in condition) {
     const unit = condition.unit ?? 'points';
     const { value, most } =

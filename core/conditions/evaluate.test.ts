@@ -1,6 +1,6 @@
 import type { Condition, Question } from '../document/schema';
-import type { Answer } from './answer';
-import { type Facts, holds, testsIn } from './conditions';
+import type { Answer } from '../scoring/answer';
+import { type Facts, holds, testsIn } from './evaluate';
 
 const question: Question = {
   id: 'q',

@@ -1,4 +1,4 @@
-import type { Edit } from '../document/edits';
+import type { Edit } from './edits';
 
 export type Tab = 'write' | 'score' | 'route' | 'mail' | 'publish';
 export type Finding = {

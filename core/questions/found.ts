@@ -1,0 +1,63 @@
+/** What the findings of several kinds share. */
+import type { Edit } from '../document/edits';
+import { error, type Finding, warning } from '../document/finding';
+import type { Picture } from '../document/schema';
+import { fold } from '../text/fold';
+
+/** A question that is looked over. @property at page and question @property name what its creator calls it */
+export type Looked = { at: string[]; name: string };
+
+/** The edit that takes one of several things out of a question. */
+const without = ([page = '', question = '']: string[], list: string, id: string): Edit => ({
+  name: `remove-${list}`,
+  ops: [{ op: 'remove', at: ['pages', page, 'blocks', question], list, id }],
+});
+
+type Part = { id: string; text?: string; picture?: Picture };
+
+/** Parts without words or picture. @param what "An answer" @param list where one of several may be taken out */
+export const unworded = ({ at, name }: Looked, parts: Part[], what: string, list?: string): Finding[] =>
+  parts
+    .filter((part) => !part.text?.trim() && !part.picture)
+    .map(({ id }) => {
+      const fix = list && parts.length > 2 ? { say: 'Take it out', edit: without(at, list, id) } : undefined;
+      return error('empty-text', 'write', [...at, id], `${what} of “${name}” has no wording.`, fix);
+    });
+
+/** Parts that say the same as one above them. */
+export function twice({ at, name }: Looked, parts: { id: string; text: string }[], list: string): Finding[] {
+  const seen = new Set<string>();
+  return parts.flatMap(({ id, text }) => {
+    const words = fold(text);
+    const isTwice = words !== '' && seen.has(words);
+    seen.add(words);
+    if (!isTwice) return [];
+    const fix = parts.length > 2 ? { say: 'Take the second out', edit: without(at, list, id) } : undefined;
+    return [
+      warning('duplicate-option', 'write', [...at, id], `“${text}” stands twice among the answers of “${name}”.`, fix),
+    ];
+  });
+}
+
+/** A picture that says nothing to those who cannot see it. @param where the part that it stands in */
+export const unspoken = (picture: Picture | undefined, name: string, where: string[]): Finding[] =>
+  picture && !picture.text.trim()
+    ? [
+        warning(
+          'picture-without-text',
+          'write',
+          where,
+          `A picture in “${name}” has no words for those who cannot see it.`,
+        ),
+      ]
+    : [];
+
+/** Pictures of parts that have no words beside them; those would say what the picture shows. */
+export const unspokenParts = ({ at, name }: Looked, parts: Part[]): Finding[] =>
+  parts.filter((part) => !part.text?.trim()).flatMap(({ id, picture }) => unspoken(picture, name, [...at, id]));
+
+/** Bounds that leave nothing between them. */
+export const nowhere = ({ at, name }: Looked, { min, max }: { min?: number; max?: number }): Finding[] =>
+  min !== undefined && max !== undefined && min > max
+    ? [error('condition-type', 'write', at, `“${name}” goes from ${min} to ${max}, which is nowhere.`)]
+    : [];

@@ -1,0 +1,10 @@
+import { twice, unspokenParts, unworded } from '../found';
+import type { FindingSide, Of } from '../kind';
+
+export const orderFindings: FindingSide<Of<'order'>> = {
+  findings: ({ items }, looked) => [
+    ...unworded(looked, items, 'An item'),
+    ...twice(looked, items, 'items'),
+    ...unspokenParts(looked, items),
+  ],
+};

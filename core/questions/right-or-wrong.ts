@@ -1,0 +1,18 @@
+/** Visitors who have a question right or not; what is given else is the same wrong answer. */
+import { round9 } from '../scoring/numbers';
+import type { Question } from '../document/schema';
+import type { ResponseModel } from './kind';
+import { chanceAt } from './respond';
+
+export const rightOrWrongModel: ResponseModel<Question> = {
+  of: 'right',
+  isSaid: (_question, weights) => weights['right'] !== undefined,
+  // Of the answers to try the right one stands first.
+  shareOf: (_question, weights, _answer, i) => (i === 0 ? chanceAt(weights, 'right') : 1 - chanceAt(weights, 'right')),
+  guessed: ({ guess }) => (guess === undefined ? null : { right: round9(Math.min(100, Math.max(0, guess)) / 100) }),
+  told: (_question, weights) => [
+    ['Right', chanceAt(weights, 'right')],
+    ['Not right', 1 - chanceAt(weights, 'right')],
+  ],
+  counted: (question, _answer, isRight) => (isRight() ? [`right ${question.id}`] : []),
+};

@@ -1,0 +1,3 @@
+import type { FindingSide, Of } from '../kind';
+
+export const textFindings: FindingSide<Of<'text'>> = { isOpinion: true };
