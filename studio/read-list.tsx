@@ -10,7 +10,7 @@ import { plainText } from '../core/text/rich';
 import { PrimaryButton, TextButton } from '../ui/controls';
 import { linesOfHtml, pastedText } from './pasted';
 import { Mark } from '../ui/marks';
-import { kindNames } from './write/kind-names';
+import { kindLabel, kindOf } from '../core/questions/registry';
 
 const Box = styled.div`
   textarea {
@@ -198,29 +198,21 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
 const topicOf = (quiz: Quiz, question: Question) => quiz.topics.find((t) => t.id === question.topic)?.name;
 
 function Understood({ question, number, topic }: { question: Question; number: number; topic: string | undefined }) {
-  const keyed = question.kind === 'choice' && question.options.some((o) => o.credit);
   return (
     <li>
       <b>{number}</b>
       <span>
         <b>{plainText(question.prompt)}</b>{' '}
-        <small>{[kindNames[question.kind], topic].filter(Boolean).join(', ')}</small>
+        <small>{[kindLabel(question.kind), topic].filter(Boolean).join(', ')}</small>
         <br />
-        {question.kind === 'choice' &&
-          question.options.map((o) => (
-            <span className="answer" key={o.id}>
-              {keyed && <Mark kind={o.credit === 1 ? 'yes' : o.credit ? 'maybe' : 'not-yet'} size={11} />}
-              {o.text}
+        {kindOf(question)
+          .summary?.(question)
+          .map(({ words, credit }, i) => (
+            <span className="answer" key={i}>
+              {credit !== undefined && <Mark kind={credit === 1 ? 'yes' : credit ? 'maybe' : 'not-yet'} size={11} />}
+              {words}
             </span>
           ))}
-        {question.kind === 'order' && question.items.map((x) => x.text).join(' → ')}
-        {question.kind === 'match' && question.pairs.map((p) => `${p.left.text} = ${p.right.text}`).join('; ')}
-        {question.kind === 'text' && question.accept && (
-          <span className="answer">
-            <Mark kind="yes" size={11} />
-            {question.accept.map((a) => (typeof a === 'string' ? a : a.text)).join('; ')}
-          </span>
-        )}
       </span>
     </li>
   );

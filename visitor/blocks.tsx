@@ -7,7 +7,7 @@ import { Mark } from '../ui/marks';
 import { Rich } from '../ui/rich';
 import { ContactForm } from './contact-form';
 import { Media } from './questions/parts';
-import { QuestionOf } from './questions/question';
+import { QuestionOf } from './questions/registry';
 import type { Values } from './values';
 import { useWords } from './words';
 

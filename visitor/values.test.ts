@@ -1,4 +1,4 @@
-import { howMany } from './values';
+import { howMany } from './questions/how-many';
 import { spokenIn } from './languages';
 import { wordsOf } from './words';
 

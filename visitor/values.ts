@@ -1,7 +1,8 @@
 /** What a visitor has filled in on the page before them, and what is still missing. */
-import type { BlockView, ChoiceView, QuestionView, View } from '../core/flow/view';
-import { type Answer, chosenIn, isAnswered, partOf } from '../core/scoring/answer';
+import type { BlockView, View } from '../core/flow/view';
+import type { Answer } from '../core/scoring/answer';
 import type { ContactGiven, Sent } from '../core/flow/sent';
+import { visitorKind } from './questions/registry';
 import type { Words } from './words';
 
 export type ContactValues = { fields: Record<string, string>; consent: boolean };
@@ -35,7 +36,7 @@ export function missing(view: View, values: Values, say: Words['say']): { block:
 }
 
 function missingIn(block: BlockView, values: Values, say: Words['say']): string | null {
-  if ('required' in block) return missingAnswer(block, values.answers[block.id], say);
+  if ('required' in block) return visitorKind(block).missing(block, values.answers[block.id], say);
   if (block.kind === 'contact') {
     const given = values.contact[block.id];
     const empty = block.fields.find((f) => f.required && !given?.fields[f.id]?.trim());
@@ -43,42 +44,6 @@ function missingIn(block: BlockView, values: Values, say: Words['say']): string 
     return block.consent?.required && !given?.consent ? say('fillIn') : null;
   }
   return null;
-}
-
-/** How many answers are to be chosen, in words that promise neither more nor fewer than are taken. */
-export function howMany({ min, max, options }: Pick<ChoiceView, 'min' | 'max' | 'options'>, say: Words['say']): string {
-  if (min === max) return say('choose', { n: min });
-  if (max >= options.length) return min > 1 ? say('atLeast', { n: min }) : say('asMany');
-  return min > 1 ? say('between', { n: min, max }) : say('upTo', { n: max });
-}
-
-function missingAnswer(block: QuestionView, answer: Answer | undefined, say: Words['say']): string | null {
-  if (block.kind === 'choice') {
-    const n = chosenIn(answer).length;
-    if (n === 0 && !block.required) return null;
-    if (n < block.min) {
-      if (n > 0) return say('chooseMore', { n: block.min - n });
-      return block.min === 1 ? say('chooseOne') : howMany(block, say);
-    }
-    return n > block.max ? say('tooMany', { n: block.max }) : null;
-  }
-  if (!block.required) return null;
-  if (!isAnswered(answer)) {
-    if (block.kind === 'order') return say('putInOrder');
-    return block.kind === 'text' || block.kind === 'essay' ? say('write') : say('answerThis');
-  }
-  const parts =
-    block.kind === 'match'
-      ? block.lefts
-      : block.kind === 'grid'
-        ? block.rows
-        : block.kind === 'spots'
-          ? block.spots
-          : block.kind === 'gaps'
-            ? block.gaps.map((id) => ({ id }))
-            : [];
-  const open = parts.filter((p) => partOf(answer, p.id) === undefined).length;
-  return open ? say('partsLeft', { n: open }) : null;
 }
 
 /** What is filled in on the page, by question. */

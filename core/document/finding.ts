@@ -1,4 +1,4 @@
-import type { Edit } from './edits';
+import type { Edit } from './edit-schema';
 
 export type Tab = 'write' | 'score' | 'route' | 'mail' | 'publish';
 export type Finding = {

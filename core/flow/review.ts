@@ -50,7 +50,7 @@ export function reviewLine(
     prompt: wordingOf(question),
     // The one that is marked: what was mended after it, on a page that was held, would seem to be called wrong.
     given: answerText(question, counted),
-    ...(question.kind === 'date' ? { isDay: true as const } : {}),
+    ...(kindOf(question).isDay ? { isDay: true as const } : {}),
     state,
     ...(allowed.right && state !== null && state !== 'right' && right ? { right } : {}),
     ...(allowed.marks && marked && !marked.pending

@@ -3,7 +3,7 @@
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
 import { OTHER } from '../questions/choice/options';
-import { answerText, offeredBy, type QuestionView } from '../questions/registry';
+import { answerText, kindOf, offeredBy, type QuestionView } from '../questions/registry';
 import { given, type Part, partsOf } from '../questions/parts';
 import { type Media, mediaOf } from '../questions/asked';
 import type { Block, Offer, Page, Picture, Quiz, RichText } from '../document/schema';
@@ -161,7 +161,7 @@ function lookOverPage(quiz: Quiz, run: Run): View['page'] {
     shown.flatMap((id): LookedOver[] => {
       const question = indexOf(quiz).questions.get(id);
       if (!question) return [];
-      const isDay = question.kind === 'date' ? { isDay: true as const } : {};
+      const isDay = given('isDay', kindOf(question).isDay);
       return [{ page, id, prompt: wordingOf(question), given: answerText(question, run.answers[id]), ...isDay }];
     }),
   );

@@ -1,5 +1,5 @@
 /** What the findings of several kinds share. */
-import type { Edit } from '../document/edits';
+import type { Edit } from '../document/edit-schema';
 import { error, type Finding, warning } from '../document/finding';
 import type { Picture } from '../document/schema';
 import { fold } from '../text/fold';

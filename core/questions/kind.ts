@@ -28,6 +28,8 @@ export type AnswerSide<Q extends Question> = {
   toldOfNothing?(question: Q): string;
   /** What a visitor is told of an answer that could be one, and is not within what is asked. Null where it is. */
   refusal(question: Q, answer: Answer): Told | null;
+  /** Whether answers are days, which each language writes in its own way. */
+  isDay?: true;
   /** The words of an answer, as a person reads them. */
   answerText(question: Q, answer: Answer): string;
 };
@@ -144,6 +146,16 @@ export type IdSpace = { id: string; at: string }[];
 
 /** What a creator does with it. */
 export type AuthorSide<Q extends Question> = {
+  /** What a creator calls this kind. */
+  label: string;
+  /** Whether nothing has been typed under its wording yet, so that it can go or become another kind without a loss. */
+  isEmpty(question: Q): boolean;
+  /** Whether its parts can be in another order for each visitor. */
+  canShuffle?: true;
+  /** Whether its parts can each be right, so that a share of them can be worth a share of the marks. */
+  hasRightParts?(question: Q): boolean;
+  /** What stands in it, in short, and how right each of it is where that is known. */
+  summary?(question: Q): { words: string; credit?: number }[];
   /** A new one, ready to be typed into. */
   blank(newId: NewId): Q;
   /** Its lines, as another kind may take them over. */

@@ -71,6 +71,9 @@ export function isKind(name: string): name is QuestionKind {
   return Object.hasOwn(kinds, name);
 }
 
+/** What creators call the kinds. */
+export const kindLabel = (kind: QuestionKind): string => kinds[kind].label;
+
 /** The kind of a question. Kinds take questions of their own alone: ask it of the question that it was found by. */
 export const kindOf = (question: Question): Kind<Question, QuestionView> => kinds[question.kind];
 

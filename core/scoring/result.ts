@@ -1,4 +1,4 @@
-import { answerText } from '../questions/registry';
+import { answerText, kindOf } from '../questions/registry';
 import type { Insert, Quiz } from '../document/schema';
 import type { Fill } from '../text/rich';
 import { ledgerOf, questionsOnWay, type Run, runFacts } from '../flow/run';
@@ -104,7 +104,7 @@ export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, ru
         const question = indexOf(quiz).questions.get(ref ?? '');
         if (!question) return null;
         const words = answerText(question, run.answers[question.id]);
-        return question.kind === 'date' ? dayIn(quiz.language, words) : words;
+        return kindOf(question).isDay ? dayIn(quiz.language, words) : words;
       }
       case 'outcome': {
         const ids = result.verdicts[ref ?? quiz.verdicts[0]?.id ?? '']?.outcomes ?? [];

@@ -7,7 +7,7 @@ import { nameOf } from '../../core/document/lookup';
 import type { Question } from '../../core/document/schema';
 import { plainText } from '../../core/text/rich';
 import { Choose, LineInput } from '../../ui/controls';
-import { kindNames } from '../write/kind-names';
+import { kindLabel, kindOf } from '../../core/questions/registry';
 
 const Filters = styled.div`
   display: flex;
@@ -71,9 +71,9 @@ const wordsIn = (question: Question): string =>
   [
     nameOf(question),
     plainText(question.prompt),
-    ...(question.kind === 'choice' ? question.options.map((o) => o.text) : []),
-    ...(question.kind === 'order' ? question.items.map((i) => i.text) : []),
-    ...(question.kind === 'grid' ? question.rows.map((r) => r.text) : []),
+    ...kindOf(question)
+      .lines(question)
+      .map((line) => line.text),
   ]
     .join(' ')
     .toLowerCase();
@@ -125,7 +125,7 @@ export function KeptList({ kept, act }: Props) {
           <Choose
             label="Kind"
             value={kind}
-            options={[{ id: '', label: 'any kind' }, ...kinds.map((k) => ({ id: k as string, label: kindNames[k] }))]}
+            options={[{ id: '', label: 'any kind' }, ...kinds.map((k) => ({ id: k as string, label: kindLabel(k) }))]}
             onChange={setKind}
           />
           , used{' '}
@@ -162,7 +162,7 @@ export function KeptList({ kept, act }: Props) {
               </button>
             )}
             <small>
-              {kindNames[question.kind]}
+              {kindLabel(question.kind)}
               {name && `, ${name}`}
             </small>
             {usedIn.length > 0 && (

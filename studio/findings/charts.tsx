@@ -51,7 +51,7 @@ export function AnswersChart({ question }: { question: Findings['questions'][num
       <p style={below}>
         {number(question.answered)} {question.answered === 1 ? 'answer' : 'answers'}
         {question.many && ', several each'}
-        {question.kind !== 'choice' && '; read them under People, or in the table of runs'}
+        {question.options.length === 0 && '; read them under People, or in the table of runs'}
       </p>
       <Bars shares={question.options} />
     </section>

@@ -6,8 +6,7 @@ import { isKeyed } from '../../core/questions/registry';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { placeOfBlock, setField } from '../edits';
-import { AcceptLine } from '../write/accept-line';
-import { TryWords } from '../write/kinds/typed';
+import { studioKind } from '../questions/registry';
 import { NumberField } from '../write/number-field';
 import type { GridRow } from './cells';
 
@@ -16,6 +15,7 @@ export function KeyPanel({ row, children }: { row: GridRow | undefined; children
   const quiz = useQuiz();
   if (!row) return null;
   const { question } = row.of;
+  const { Key, typesKey } = studioKind(question);
   const set = (field: string, was: unknown, to: unknown) =>
     store
       .getState()
@@ -46,40 +46,13 @@ export function KeyPanel({ row, children }: { row: GridRow | undefined; children
               onChange={(to) => set('penalty', question.penalty, to)}
             />
             .
-            {question.kind === 'choice' && question.pick === 'many' && (
-              <>
-                {' '}
-                <Choose
-                  label="Partly right"
-                  value={question.credit ?? 'all'}
-                  options={[
-                    { id: 'all', label: 'All right ones, and only those, must be chosen' },
-                    { id: 'share', label: 'Each right one counts, each wrong one against it' },
-                  ]}
-                  onChange={(to) => set('credit', question.credit, to === 'all' ? undefined : to)}
-                />
-                .
-              </>
-            )}
           </>
-        ) : question.kind === 'text' ? null : (
+        ) : typesKey ? null : (
           <span style={{ color: 'var(--ink-2)' }}>
             Nothing is right or wrong in this question. Mark an answer ● and it counts for marks.
           </span>
         )}
-        {question.kind === 'text' && (
-          <div style={{ display: 'grid', gap: 6 }}>
-            <label>
-              Accepted words
-              <AcceptLine
-                label="Accepted words"
-                accept={question.accept}
-                onChange={(to) => set('accept', question.accept, to)}
-              />
-            </label>
-            <TryWords question={question} />
-          </div>
-        )}
+        {Key && <Key question={question} set={set} />}
         {isKeyed(question) && quiz.scales.some((s) => s.formula === undefined) && (
           <div>
             Its marks{' '}

@@ -2,7 +2,7 @@
 /** One run beside the grid and what it comes to: a perfect one, an empty one, or one put together by choosing answers. */
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { pickRange } from '../../core/questions/choice/options';
+import { offeredBy } from '../../core/questions/registry';
 import { perfectAnswers } from '../../core/rehearsal/perfect';
 import { indexOf } from '../../core/document/lookup';
 import type { Quiz } from '../../core/document/schema';
@@ -37,10 +37,10 @@ export function useTrial(quiz: Quiz) {
     [kind, quiz, own],
   );
   const toggle = ({ of: { question, id } }: GridRow) => {
-    if (question.kind !== 'choice') return;
+    const offered = offeredBy(question);
+    if (!offered) return;
     const chosen = chosenIn(own[question.id]);
-    const { max } = pickRange(question);
-    const next = chosen.includes(id) ? chosen.filter((c) => c !== id) : max === 1 ? [id] : [...chosen, id];
+    const next = chosen.includes(id) ? chosen.filter((c) => c !== id) : offered.pick === 'one' ? [id] : [...chosen, id];
     setOwn({ ...own, [question.id]: next });
   };
   const has = ({ of: { question, id } }: GridRow) => chosenIn(answers[question.id]).includes(id);
@@ -53,8 +53,9 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
     // Of an answer that was chosen before its question changed, only what still exists.
     const known = Object.entries(answers).flatMap(([id, answer]) => {
       const question = questions.get(id);
-      if (question?.kind !== 'choice') return question ? [[id, answer] as const] : [];
-      const left = chosenIn(answer).filter((o) => question.options.some((x) => x.id === o));
+      const offered = offeredBy(question);
+      if (!offered) return question ? [[id, answer] as const] : [];
+      const left = chosenIn(answer).filter((o) => offered.options.some((x) => x.id === o));
       return left.length ? [[id, left] as const] : [];
     });
     return resultOf(quiz, walk(quiz, { id: 'trial', answers: Object.fromEntries(known) }).run);

@@ -19,6 +19,7 @@ import { RecordingButton } from './recording';
 import { RichField } from './rich-field';
 import { Row } from './sheet';
 import { ShownNote, ShownWhen } from './shown-when';
+import { offeredBy } from '../../core/questions/registry';
 
 export const blockNames: Record<Exclude<Block, Question>['kind'], string> = {
   words: 'Text',
@@ -279,7 +280,7 @@ type Of<K extends Block['kind']> = {
 
 function ChartPart({ block, set }: Of<'chart'>) {
   const quiz = useQuiz();
-  const choices = questionsOf(quiz).filter((q) => q.kind === 'choice');
+  const choices = questionsOf(quiz).filter((q) => offeredBy(q));
   const store = useDocumentStore();
   const now = block.topic === undefined ? `q ${block.question ?? ''}` : `t ${block.topic}`;
   const all = [

@@ -16,6 +16,7 @@ import { begun } from './preset-edits';
 import { blockNames, OtherPart } from './other-blocks';
 import { isEmptyQuestion, QuestionPart } from './question';
 import { Row } from './sheet';
+import { offeredBy } from '../../core/questions/registry';
 
 const Section = styled.section`
   border-top: 1px solid var(--ink);
@@ -283,7 +284,7 @@ function makeBlock(kind: string, quiz: Quiz) {
   if (kind === 'topics') return { id: newId('b'), kind: 'topics' as const, of: 'marks' };
   if (kind === 'answers') return { id: newId('b'), kind: 'answers' as const, right: true, explanations: true };
   if (kind === 'chart') {
-    const question = questionsOf(quiz).find((q) => q.kind === 'choice');
+    const question = questionsOf(quiz).find((q) => offeredBy(q));
     return { id: newId('b'), kind: 'chart' as const, ...(question ? { question: question.id } : {}) };
   }
   if (kind === 'certificate') return { id: newId('b'), kind: 'certificate' as const, title: 'Certificate' };

@@ -3,17 +3,17 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { isKeyed, isReviewed } from '../../core/questions/registry';
+import { isKeyed, isReviewed, kindLabel, kindNames, kindOf } from '../../core/questions/registry';
 import { changeKind } from '../../core/document/change-kind';
 import type { Place } from '../../core/document/edits';
-import type { Choice, Page, Question, QuestionKind, RichDoc } from '../../core/document/schema';
+import type { Page, Question, RichDoc } from '../../core/document/schema';
 import { without } from '../../core/document/lookup';
 import { isBlank, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
 import { BankLine } from '../bank/from-bank';
 import { useDocument, useDocumentStore } from '../document';
 import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../edits';
-import { kindNames } from './kind-names';
+import { studioKind } from '../questions/registry';
 import { NumberField } from './number-field';
 import { PictureButton } from './picture';
 import { PresetLine } from './presets';
@@ -41,33 +41,9 @@ const Lines = styled.div`
 `;
 
 /** "One answer, required, kept in this order" */
-export function settingsInWords(question: Question): string {
-  if (question.kind !== 'choice')
-    return `${kindNames[question.kind]}, ${question.required ? 'required' : 'may be left empty'}`;
-  const range = question.min !== undefined || question.max !== undefined;
-  const n =
-    question.pick === 'one'
-      ? 'One answer'
-      : range
-        ? `${question.min ?? 1} to ${question.max ?? question.options.length} answers`
-        : 'Several answers';
-  const exactly =
-    question.pick === 'many' && question.min !== undefined && question.min === question.max
-      ? `Exactly ${question.min} answers`
-      : n;
-  return [
-    exactly,
-    question.required ? 'required' : 'may be left empty',
-    question.shuffle ? 'shuffled' : 'kept in this order',
-    ...(question.as === 'pictures' ? ['as pictures'] : []),
-  ].join(', ');
-}
-
-/** Kinds whose parts can each be right, so that a share of them can be worth a share of the marks. */
-const inParts = (question: Question): boolean =>
-  ['order', 'match', 'gaps', 'grid', 'spots'].includes(question.kind) ||
-  (question.kind === 'choice' && question.pick === 'many');
-const hasList = (question: Question): boolean => ['choice', 'order', 'match', 'grid'].includes(question.kind);
+export const settingsInWords = (question: Question): string =>
+  studioKind(question).settingsInWords?.(question) ??
+  `${kindLabel(question.kind)}, ${question.required ? 'required' : 'may be left empty'}`;
 
 export function QuestionSettings({ question, page }: { question: Question; page: Page }) {
   const store = useDocumentStore();
@@ -82,17 +58,19 @@ export function QuestionSettings({ question, page }: { question: Question; page:
     const made = make(quiz, question.id);
     if (made) edit(made);
   };
+  const { Settings, MoreSettings, hasOwnPicture } = studioKind(question);
+  const { canShuffle, hasRightParts } = kindOf(question);
   const scored = isKeyed(question) || isReviewed(question);
   const isBank = useDocument((s) => s.quizId.startsWith('bank-'));
   return (
     <Lines>
       <KindLine question={question} />
-      {question.kind === 'choice' && <ChoiceSettings question={question} set={set} />}
+      {Settings && <Settings question={question} set={set} />}
       <div className="row">
         <Toggle selected={question.required ?? false} onChange={(to) => set('required', question.required, to)}>
           Required
         </Toggle>
-        {hasList(question) && (
+        {canShuffle && (
           <Toggle
             selected={question.shuffle ?? false}
             onChange={(to) => set('shuffle', question.shuffle, to || undefined)}
@@ -100,22 +78,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
             Shuffled for each visitor
           </Toggle>
         )}
-        {question.kind === 'choice' && question.as !== 'drop-down' && (
-          <div style={{ display: 'inline' }}>
-            <Choose
-              label="Answers beside each other"
-              value={String(question.across ?? 0)}
-              options={[
-                { id: '0', label: 'as many beside each other as fit' },
-                ...[1, 2, 3, 4].map((n) => ({
-                  id: String(n),
-                  label: n === 1 ? 'one below the other' : `${n} beside each other`,
-                })),
-              ]}
-              onChange={(to) => set('across', question.across, Number(to) || undefined)}
-            />
-          </div>
-        )}
+        {MoreSettings && <MoreSettings question={question} set={set} />}
       </div>
       {scored && (
         <div className="row">
@@ -133,7 +96,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
             above={-1}
             onChange={(to) => set('penalty', question.penalty, to, 'penalty')}
           />
-          {inParts(question) && (
+          {hasRightParts?.(question) && (
             <Choose
               label="Partly right"
               value={question.credit ?? 'all'}
@@ -174,7 +137,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           above={0}
           onChange={(to) => set('limit', question.limit, to, 'limit')}
         />
-        {question.kind !== 'spots' && (
+        {!hasOwnPicture && (
           <PictureButton at={at} field={['media', 'picture']} picture={question.media?.picture} of="the question" />
         )}
         <RecordingButton at={at} field={['media']} media={question.media ?? {}} of="the question" />
@@ -221,7 +184,7 @@ function KindLine({ question }: { question: Question }) {
       <Choose
         label="Kind of question"
         value={question.kind}
-        options={Object.entries(kindNames).map(([id, label]) => ({ id: id as QuestionKind, label }))}
+        options={kindNames.map((id) => ({ id, label: kindLabel(id) }))}
         onChange={(kind) => {
           const changed = changeKind(question, kind, newId);
           if (changed.drops.length) setAsked(changed);
@@ -230,7 +193,7 @@ function KindLine({ question }: { question: Question }) {
       />
       {asked && (
         <p role="alert" style={{ margin: '6px 0 0', color: 'var(--ink-2)' }}>
-          As “{kindNames[asked.question.kind]}” it loses {listed(asked.drops)}.{' '}
+          As “{kindLabel(asked.question.kind)}” it loses {listed(asked.drops)}.{' '}
           <TextButton onPress={() => take(asked.question)}>Change it</TextButton>{' '}
           <TextButton $weight={500} onPress={() => setAsked(null)}>
             Leave it
@@ -310,59 +273,5 @@ function Explanations({ question, at, scored }: { question: Question; at: Place;
         </MenuButton>
       )}
     </>
-  );
-}
-
-type Setter = (field: string, was: unknown, to: unknown, join?: string) => void;
-
-function ChoiceSettings({ question, set }: { question: Choice; set: Setter }) {
-  return (
-    <div className="row">
-      <div style={{ display: 'inline' }}>
-        A visitor chooses{' '}
-        <Choose
-          label="How many answers may be chosen"
-          value={question.pick}
-          options={[
-            { id: 'one', label: 'one answer' },
-            { id: 'many', label: 'several answers' },
-          ]}
-          onChange={(to) => set('pick', question.pick, to)}
-        />
-        , shown as{' '}
-        <Choose
-          label="How the answers are shown"
-          value={question.as ?? 'list'}
-          options={[
-            { id: 'list', label: 'a list' },
-            { id: 'pictures', label: 'pictures' },
-            { id: 'drop-down', label: 'a list that folds away' },
-            { id: 'yes-no', label: 'two halves' },
-          ]}
-          onChange={(to) => set('as', question.as, to === 'list' ? undefined : to)}
-        />
-      </div>
-      {question.pick === 'many' && (
-        <>
-          <NumberField
-            label="At least"
-            value={question.min}
-            placeholder="0"
-            above={-1}
-            onChange={(to) => set('min', question.min, to === undefined ? to : Math.round(to))}
-          />
-          <NumberField
-            label="At most"
-            value={question.max}
-            placeholder="all"
-            above={0}
-            onChange={(to) => set('max', question.max, to === undefined ? to : Math.max(1, Math.round(to)))}
-          />
-        </>
-      )}
-      <Toggle selected={question.other ?? false} onChange={(to) => set('other', question.other, to || undefined)}>
-        “Something else”, in their own words
-      </Toggle>
-    </div>
   );
 }

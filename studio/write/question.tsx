@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import type { Page, Picture, Question, RichText, Topic } from '../../core/document/schema';
 import { readQuestions } from '../../core/formats/read';
 import { isQuestion } from '../../core/document/lookup';
+import { kindOf, offeredBy } from '../../core/questions/registry';
 import { plainText, toDoc } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
 import { useAfterPause } from '../after-pause';
@@ -26,8 +27,8 @@ import type { Target } from '../targets';
 import { type Cursor, useFocusLater } from './cursor';
 import { Handle } from './drag';
 import { TextField } from './fields';
-import { QuestionBody } from './kinds/body';
-import { type Hands, Keys, lineField, linesOf } from './kinds/lines';
+import { QuestionBody, studioKind } from '../questions/registry';
+import { type Hands, Keys, lineField, linesOf } from '../questions/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
 import { begun } from './preset-edits';
@@ -127,21 +128,9 @@ export const QuestionPart = memo(function QuestionPart({
   };
   /** From the wording on to the first line of what is typed under it, made where there is none. */
   const below = () => {
-    const list = question.kind === 'choice' ? 'options' : question.kind === 'order' ? 'items' : null;
-    const first =
-      question.kind === 'choice'
-        ? question.options[0]
-        : question.kind === 'order'
-          ? question.items[0]
-          : question.kind === 'match'
-            ? question.pairs[0]?.left
-            : question.kind === 'grid'
-              ? question.rows[0]
-              : question.kind === 'spots'
-                ? question.spots[0]
-                : undefined;
-    if (first) return focusLater(lineField(first.id));
-    if (question.kind === 'text' && question.accept?.length) return focusLater(lineField(`${question.id} 0`));
+    const { firstField, list } = studioKind(question);
+    const first = firstField?.(question);
+    if (first) return focusLater(first);
     if (!list) return;
     const { quiz, edit } = store.getState();
     const line = { id: newId(list.charAt(0)), text: '' };
@@ -155,15 +144,9 @@ export const QuestionPart = memo(function QuestionPart({
       return offerReading(pasted, page.id, question.id);
     }
     const lines = linesOf(event);
-    const first = question.kind === 'choice' ? question.options[0] : undefined;
-    if (
-      lines.length < 2 ||
-      prompt !== '' ||
-      question.kind !== 'choice' ||
-      !first ||
-      question.options.some((o) => o.text)
-    )
-      return;
+    const offered = offeredBy(question);
+    const first = offered?.options[0];
+    if (lines.length < 2 || prompt !== '' || !first || offered?.options.some((o) => o.text)) return;
     event.preventDefault();
     const { quiz, edit } = store.getState();
     const [wording = '', ...answers] = lines;
@@ -238,7 +221,7 @@ export const QuestionPart = memo(function QuestionPart({
         <Row
           margin={
             <span style={{ color: 'var(--ink-3)', display: 'flex', flexWrap: 'wrap', gap: '0 18px' }}>
-              {!unfolded && !lists.has(question.kind) && <Keys keys={['Ctrl Enter']} words="next question" />}
+              {!unfolded && !studioKind(question).saysKeys && <Keys keys={['Ctrl Enter']} words="next question" />}
               {typeof question.prompt === 'string' && <FormatButton format={formatNow} />}
             </span>
           }
@@ -291,30 +274,8 @@ function holdsQuestions(text: string): boolean {
   return found.length > 1 && found.some((q) => !isEmptyQuestion(q));
 }
 
-/** Kinds whose own lines say which keys go on. */
-const lists = new Set<Question['kind']>(['choice', 'text', 'order', 'match']);
-
 /** Whether nothing has been typed under its wording yet, so that it can go or become another kind without a loss. */
-export function isEmptyQuestion(question: Question): boolean {
-  switch (question.kind) {
-    case 'choice':
-      return question.options.every((o) => !o.text && !o.picture);
-    case 'text':
-      return !question.accept?.length;
-    case 'order':
-      return question.items.every((i) => !i.text);
-    case 'match':
-      return question.pairs.every((p) => !p.left.text && !p.right.text);
-    case 'gaps':
-      return question.gaps.length === 0 && plainText(question.text) === '';
-    case 'grid':
-      return [...question.rows, ...question.columns].every((x) => !x.text);
-    case 'spots':
-      return !question.picture;
-    default:
-      return true;
-  }
-}
+export const isEmptyQuestion = (question: Question): boolean => kindOf(question).isEmpty(question);
 
 const PictureLine = ({ picture }: { picture: Picture }) => (
   <img

@@ -3,13 +3,14 @@ import { answerField, wordsField } from '../../core/flow/form-fields';
 import type { ChoiceView } from '../../core/flow/view';
 import { type Answer, chosenIn, isFreeEntry } from '../../core/scoring/answer';
 import { Mark } from '../../ui/marks';
-import { howMany } from '../values';
 import { useWords } from '../words';
+import { howMany } from './how-many';
+import type { VisitorKind } from './kind';
 import { type Asked, FieldGroup, OneField } from './parts';
 
 const OTHER = 'other';
 
-export function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
+function ChoiceQuestion({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
   const { say } = useWords();
   const many = block.pick === 'many';
   const chosen = chosenIn(answer);
@@ -128,3 +129,16 @@ function HowMany({ block, n }: { block: ChoiceView; n: number }) {
     </p>
   );
 }
+
+export const choice: VisitorKind<ChoiceView> = {
+  Question: ChoiceQuestion,
+  missing(block, answer, say) {
+    const n = chosenIn(answer).length;
+    if (n === 0 && !block.required) return null;
+    if (n < block.min) {
+      if (n > 0) return say('chooseMore', { n: block.min - n });
+      return block.min === 1 ? say('chooseOne') : howMany(block, say);
+    }
+    return n > block.max ? say('tooMany', { n: block.max }) : null;
+  },
+};

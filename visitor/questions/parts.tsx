@@ -12,6 +12,11 @@ export type Asked<V extends QuestionView = QuestionView> = {
   onAnswer: (answer: Answer) => void;
 };
 
+type Parts = Record<string, string | string[] | [number, number]>;
+/** The answer of a question of several parts, by part. */
+export const partsIn = (answer: Answer | undefined): Parts =>
+  typeof answer === 'object' && !Array.isArray(answer) ? (answer as Parts) : {};
+
 export function Wrong({ id, children }: { id: string; children: string | undefined }) {
   return children ? (
     <p className="v-wrong" id={id}>

@@ -4,6 +4,14 @@ import type { AuthorSide } from '../kind';
 import { fresh, idOf, sided, weighed } from '../lines';
 
 export const choiceAuthor: AuthorSide<Choice> = {
+  label: 'Choice',
+  isEmpty: ({ options }) => options.every((o) => !o.text && !o.picture),
+  canShuffle: true,
+  hasRightParts: ({ pick }) => pick === 'many',
+  summary({ options }) {
+    const isKeyed = options.some((o) => o.credit);
+    return options.map((o) => ({ words: o.text, ...(isKeyed ? { credit: o.credit ?? 0 } : {}) }));
+  },
   blank: (newId) => ({
     ...fresh(newId),
     kind: 'choice',

@@ -15,4 +15,5 @@ export const dateAnswer: AnswerSide<Of<'date'>> = {
     return early || late ? { code: 'out-of-range', message: 'Please choose a day within the range.' } : null;
   },
   answerText: (_question, answer) => plainAnswer(answer),
+  isDay: true,
 };

@@ -4,6 +4,10 @@ import { fresh, idOf, newLine, weighed } from '../lines';
 import { gridAnswer } from './answer';
 
 export const gridAuthor: AuthorSide<Of<'grid'>> = {
+  label: 'Grid',
+  isEmpty: ({ rows, columns }) => [...rows, ...columns].every((part) => !part.text),
+  canShuffle: true,
+  hasRightParts: () => true,
   blank: (newId) => ({
     ...fresh(newId),
     kind: 'grid',

@@ -9,6 +9,11 @@ export const newPair = (newId: NewId) => ({
 });
 
 export const matchAuthor: AuthorSide<Of<'match'>> = {
+  label: 'Match pairs',
+  isEmpty: ({ pairs }) => pairs.every((p) => !p.left.text && !p.right.text),
+  canShuffle: true,
+  hasRightParts: () => true,
+  summary: ({ pairs }) => [{ words: pairs.map((p) => `${p.left.text} = ${p.right.text}`).join('; ') }],
   blank: (newId) => ({ ...fresh(newId), kind: 'match', pairs: [newPair(newId), newPair(newId)] }),
   lines: (question) => question.pairs.map((p) => ({ ...p.left, with: p.right.text })),
   become: (question, lines, _old, newId) =>

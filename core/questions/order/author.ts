@@ -4,6 +4,11 @@ import type { AuthorSide, Of } from '../kind';
 import { fresh, idOf, newLine, sided, weighed } from '../lines';
 
 export const orderAuthor: AuthorSide<Of<'order'>> = {
+  label: 'Put in order',
+  isEmpty: ({ items }) => items.every((i) => !i.text),
+  canShuffle: true,
+  hasRightParts: () => true,
+  summary: ({ items }) => [{ words: items.map((i) => i.text).join(' → ') }],
   blank: (newId) => ({ ...fresh(newId), kind: 'order', items: [newLine(newId), newLine(newId), newLine(newId)] }),
   lines: (question) => question.items,
   become: (question, lines, _old, newId) =>

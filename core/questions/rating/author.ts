@@ -3,6 +3,8 @@ import { fresh } from '../lines';
 import { measuredBefore } from '../measured';
 
 export const ratingAuthor: AuthorSide<Of<'rating'>> = {
+  label: 'Rating',
+  isEmpty: () => true,
   blank: (newId) => ({ ...fresh(newId), kind: 'rating', as: 'stars', max: 5 }),
   lines: () => [],
   become(question, _lines, old) {

@@ -7,6 +7,9 @@ type Spots = Of<'spots'>;
 const withoutMedia = ({ media: _media, ...rest }: Spots): Spots => rest;
 
 export const spotsAuthor: AuthorSide<Spots> = {
+  label: 'Places in a picture',
+  isEmpty: ({ picture }) => !picture,
+  hasRightParts: () => true,
   blank: (newId) => ({ ...fresh(newId), kind: 'spots', spots: [] }),
   lines: (question) => question.spots.map((s) => ({ id: s.id, text: s.text ?? spelled(s.accept)[0]?.text ?? '' })),
   become(question, _lines, old) {

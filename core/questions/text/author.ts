@@ -3,6 +3,10 @@ import { fresh, spelled } from '../lines';
 import { rightSpelling } from '../tries';
 
 export const textAuthor: AuthorSide<Of<'text'>> = {
+  label: 'Short text',
+  isEmpty: ({ accept }) => !accept?.length,
+  summary: ({ accept }) =>
+    accept ? [{ words: accept.map((a) => (typeof a === 'string' ? a : a.text)).join('; '), credit: 1 }] : [],
   blank: (newId) => ({ ...fresh(newId), kind: 'text' }),
   lines: (question) => spelled(question.accept),
   become(question, lines) {

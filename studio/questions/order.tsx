@@ -1,16 +1,18 @@
 'use client';
 /** Things to put in order: the order typed is the right one, unless it is a matter of taste. */
-import type { Question } from '../../../core/document/schema';
-import { Choose } from '../../../ui/controls';
-import { useDocumentStore } from '../../document';
-import { placeOfBlock, setField } from '../../edits';
-import type { Target } from '../../targets';
-import type { Cursor } from '../cursor';
-import { Row } from '../sheet';
+import type { Question } from '../../core/document/schema';
+import { Choose } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { placeOfBlock, setField } from '../edits';
+import type { Target } from '../targets';
+import type { Cursor } from '../write/cursor';
+import { Row } from '../write/sheet';
 import { Factors } from './factor';
 import { type Hands, LineList } from './lines';
+import type { StudioKind } from './kind';
+import { lineField } from './lines';
 
-export function OrderPart({
+function OrderPart({
   question,
   targets,
   cursor,
@@ -67,3 +69,10 @@ export function OrderPart({
     </>
   );
 }
+
+export const order: StudioKind<Extract<Question, { kind: 'order' }>> = {
+  Body: OrderPart,
+  list: 'items',
+  saysKeys: true,
+  firstField: ({ items: [first] }) => first && lineField(first.id),
+};

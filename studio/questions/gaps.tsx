@@ -1,21 +1,23 @@
 'use client';
 /** A sentence with gaps: words are marked in it, and become what is right there. */
 import { useRef } from 'react';
-import type { Accepted, Question, RichDoc } from '../../../core/document/schema';
-import type { Op } from '../../../core/document/edits';
-import { acceptedOf } from '../../../core/text/fold';
-import { gapsIn } from '../../../core/text/rich';
-import { useDocumentStore } from '../../document';
-import { newId, placeOfBlock, setField } from '../../edits';
-import { AcceptLine } from '../accept-line';
-import { RightNote } from '../margin';
-import { RichField } from '../rich-field';
-import { Row } from '../sheet';
-import { Forgiven } from './typed';
+import type { Accepted, Question, RichDoc } from '../../core/document/schema';
+import type { Op } from '../../core/document/edits';
+import { acceptedOf } from '../../core/text/fold';
+import { gapsIn } from '../../core/text/rich';
+import { useDocumentStore } from '../document';
+import { newId, placeOfBlock, setField } from '../edits';
+import { AcceptLine } from '../write/accept-line';
+import { RightNote } from '../write/margin';
+import { RichField } from '../write/rich-field';
+import { Row } from '../write/sheet';
+import { Forgiven } from './forgiven';
+import type { Body, StudioKind } from './kind';
 
 type Gaps = Extract<Question, { kind: 'gaps' }>;
 
-export function GapsPart({ question, open }: { question: Gaps; open: boolean }) {
+function GapsPart({ question, cursor }: Pick<Body<Gaps>, 'question' | 'cursor'>) {
+  const open = cursor !== null;
   const store = useDocumentStore();
   const at = placeOfBlock(store.getState().quiz, question.id);
   // A gap that is taken out and put back by the editor's own undo still knows what was right in it.
@@ -75,3 +77,5 @@ export function GapsPart({ question, open }: { question: Gaps; open: boolean }) 
     </>
   );
 }
+
+export const gaps: StudioKind<Gaps> = { Body: GapsPart };

@@ -3,18 +3,19 @@
 import { X } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Spots } from '../../../core/document/schema';
-import { Choose, TextButton } from '../../../ui/controls';
-import { useDocumentStore } from '../../document';
-import { addToList, newId, placeOfBlock, removeFromList } from '../../edits';
-import { AcceptLine } from '../accept-line';
-import { type Cursor, useFocusLater } from '../cursor';
-import { TextField } from '../fields';
-import { NumberField } from '../number-field';
-import { PictureButton } from '../picture';
-import { Row } from '../sheet';
-import { Forgiven } from './typed';
+import type { Spots } from '../../core/document/schema';
+import { Choose, TextButton } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { addToList, newId, placeOfBlock, removeFromList } from '../edits';
+import { AcceptLine } from '../write/accept-line';
+import { type Cursor, useFocusLater } from '../write/cursor';
+import { TextField } from '../write/fields';
+import { NumberField } from '../write/number-field';
+import { PictureButton } from '../write/picture';
+import { Row } from '../write/sheet';
+import { Forgiven } from './forgiven';
 import { lineField } from './lines';
+import type { StudioKind } from './kind';
 
 type Spot = Spots['spots'][number];
 
@@ -82,7 +83,7 @@ function movedTo(spot: Spot, x: number, y: number): Partial<Spot> {
   };
 }
 
-export function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | null }) {
+function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | null }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const board = useRef<HTMLDivElement>(null);
@@ -261,3 +262,9 @@ export function SpotsPart({ question, cursor }: { question: Spots; cursor: Curso
     </>
   );
 }
+
+export const spots: StudioKind<Spots> = {
+  Body: SpotsPart,
+  hasOwnPicture: true,
+  firstField: ({ spots: [first] }) => first && lineField(first.id),
+};

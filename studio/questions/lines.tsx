@@ -2,14 +2,14 @@
 /** A list typed line by line: answers, items to put in order, rows. Every list of the manuscript is driven by the same keys. */
 import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
 import { useState } from 'react';
-import type { Place } from '../../../core/document/edits';
-import { Kbd } from '../../../ui/controls';
-import { Mark } from '../../../ui/marks';
-import { useDocumentStore } from '../../document';
-import { addToList, moveInList, newId, pasteInList, removeFromList, setField } from '../../edits';
-import { useFocusLater } from '../cursor';
-import { TextField } from '../fields';
-import { Row, Small } from '../sheet';
+import type { Place } from '../../core/document/edits';
+import { Kbd } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { useDocumentStore } from '../document';
+import { addToList, moveInList, newId, pasteInList, removeFromList, setField } from '../edits';
+import { useFocusLater } from '../write/cursor';
+import { TextField } from '../write/fields';
+import { Row, Small } from '../write/sheet';
 
 export const lineField = (id: string) => `line ${id}`;
 

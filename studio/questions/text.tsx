@@ -1,22 +1,27 @@
 'use client';
-/** Short and long text: which words are accepted, and what is forgiven. */
-import type { Accepted, Question, TextQuestion } from '../../../core/document/schema';
-import { acceptedOf, fold, matchAccepted } from '../../../core/text/fold';
-import { Choose, LineInput, Toggle } from '../../../ui/controls';
-import { Mark } from '../../../ui/marks';
+/** Short text: which words are accepted, and what is forgiven. */
+import type { Accepted, TextQuestion } from '../../core/document/schema';
+import { acceptedOf, fold, matchAccepted } from '../../core/text/fold';
+import { Choose, LineInput } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
 import { useState } from 'react';
-import { useDocumentStore } from '../../document';
-import { placeOfBlock, setField } from '../../edits';
-import { useFocusLater } from '../cursor';
-import { TextField } from '../fields';
-import { RightNote } from '../margin';
-import { Row, Small } from '../sheet';
-import { type Hands, Keys, lineField, linesOf, NewLine } from './lines';
+import { useDocumentStore } from '../document';
+import { placeOfBlock, setField } from '../edits';
+import { useFocusLater } from '../write/cursor';
+import { TextField } from '../write/fields';
+import { RightNote } from '../write/margin';
+import { Row, Small } from '../write/sheet';
+import { Keys, lineField, linesOf, NewLine } from './lines';
+import type { Body } from './kind';
+import type { SetField, StudioKind } from './kind';
+import { AcceptLine } from '../write/accept-line';
+import { Forgiven } from './forgiven';
 
 const written = (text: string, credit: number): Accepted => (credit === 1 ? text : { text, credit });
 
 /** The spellings that are accepted, each right or partly right. They have no ids: a line is known by its place. */
-export function Spellings({ question, hands, open }: { question: TextQuestion; hands: Hands; open: boolean }) {
+function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'question' | 'hands' | 'cursor'>) {
+  const open = cursor !== null;
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const accept = question.accept ?? [];
@@ -145,48 +150,8 @@ export function Spellings({ question, hands, open }: { question: TextQuestion; h
   );
 }
 
-/** Capitals, spaces and quotation marks are always forgiven; what else is, is chosen here. */
-export function Forgiven({ question }: { question: Extract<Question, { kind: 'text' | 'gaps' | 'spots' }> }) {
-  const store = useDocumentStore();
-  const set = (field: string[], was: unknown, to: unknown) =>
-    store.getState().edit(setField('set-forgiven', placeOfBlock(store.getState().quiz, question.id), field, was, to));
-  const { fold: folding = {} } = question;
-  const folds = (part: object) => {
-    const next = Object.fromEntries(Object.entries({ ...folding, ...part }).filter(([, v]) => v));
-    set(['fold'], question.fold, Object.keys(next).length ? next : undefined);
-  };
-  return (
-    <Small style={{ gap: '4px 16px' }}>
-      <span>Capitals and spaces do not matter. Also forgiven:</span>
-      <Toggle selected={folding.accents ?? false} onChange={(accents) => folds({ accents })}>
-        accents
-      </Toggle>
-      <Toggle selected={folding.punctuation ?? false} onChange={(punctuation) => folds({ punctuation })}>
-        punctuation
-      </Toggle>
-      <Choose
-        label="Typing slips"
-        value={String(folding.slips ?? 0)}
-        options={[
-          { id: '0', label: 'no typing slip' },
-          { id: '1', label: 'one typing slip' },
-          { id: '2', label: 'two typing slips' },
-          { id: '3', label: 'three typing slips' },
-        ]}
-        onChange={(to) => folds({ slips: Number(to) })}
-      />
-      <Toggle
-        selected={question.reviewRest ?? false}
-        onChange={(to) => set(['reviewRest'], question.reviewRest, to || undefined)}
-      >
-        I read what is left
-      </Toggle>
-    </Small>
-  );
-}
-
 /** What a visitor might type, and how it would be marked. */
-export function TryWords({ question }: { question: TextQuestion }) {
+function TryWords({ question }: { question: TextQuestion }) {
   const [typed, setTyped] = useState('');
   const credit = matchAccepted(typed, question.accept ?? [], question.fold);
   return (
@@ -212,33 +177,26 @@ export function TryWords({ question }: { question: TextQuestion }) {
   );
 }
 
-export function EssayPart({ question }: { question: Extract<Question, { kind: 'essay' }> }) {
-  const store = useDocumentStore();
+function AcceptedWords({ question, set }: { question: TextQuestion; set: SetField }) {
   return (
-    <Row>
-      <div style={{ border: '1px dashed var(--line)', padding: '8px 10px', color: 'var(--ink-3)', minHeight: 56 }}>
-        As many words as they like
-      </div>
-      <div style={{ marginTop: 8 }}>
-        <Toggle
-          selected={question.review ?? false}
-          onChange={(to) =>
-            store
-              .getState()
-              .edit(
-                setField(
-                  'set-review',
-                  placeOfBlock(store.getState().quiz, question.id),
-                  ['review'],
-                  question.review,
-                  to || undefined,
-                ),
-              )
-          }
-        >
-          A person marks it
-        </Toggle>
-      </div>
-    </Row>
+    <div style={{ display: 'grid', gap: 6 }}>
+      <label>
+        Accepted words
+        <AcceptLine
+          label="Accepted words"
+          accept={question.accept}
+          onChange={(to) => set('accept', question.accept, to)}
+        />
+      </label>
+      <TryWords question={question} />
+    </div>
   );
 }
+
+export const text: StudioKind<TextQuestion> = {
+  Body: Spellings,
+  saysKeys: true,
+  firstField: ({ id, accept }) => (accept?.length ? lineField(`${id} 0`) : undefined),
+  Key: AcceptedWords,
+  typesKey: true,
+};

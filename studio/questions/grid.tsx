@@ -3,20 +3,21 @@
 import { Plus, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import type { Grid } from '../../../core/document/schema';
-import { without } from '../../../core/document/lookup';
-import type { Op } from '../../../core/document/edits';
-import { TextButton, Toggle } from '../../../ui/controls';
-import { Mark } from '../../../ui/marks';
-import { useDocumentStore } from '../../document';
-import { addToList, moveInList, newId, placeOfBlock, setField } from '../../edits';
-import type { Target } from '../../targets';
-import { type Cursor, useFocusLater } from '../cursor';
-import { TextField } from '../fields';
-import { NumberField } from '../number-field';
-import { Row } from '../sheet';
+import type { Grid } from '../../core/document/schema';
+import { without } from '../../core/document/lookup';
+import type { Op } from '../../core/document/edits';
+import { TextButton, Toggle } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { useDocumentStore } from '../document';
+import { addToList, moveInList, newId, placeOfBlock, setField } from '../edits';
+import type { Target } from '../targets';
+import { type Cursor, useFocusLater } from '../write/cursor';
+import { TextField } from '../write/fields';
+import { NumberField } from '../write/number-field';
+import { Row } from '../write/sheet';
 import { Factors } from './factor';
 import { type Hands, lineField, linesOf } from './lines';
+import type { StudioKind } from './kind';
 
 const Table = styled.table`
   border-collapse: collapse;
@@ -59,7 +60,7 @@ const Scroll = styled.div`
   font-size: 14px;
 `;
 
-export function GridPart({
+function GridPart({
   question,
   targets,
   cursor,
@@ -274,3 +275,8 @@ export function GridPart({
     </>
   );
 }
+
+export const grid: StudioKind<Grid> = {
+  Body: GridPart,
+  firstField: ({ rows: [first] }) => first && lineField(first.id),
+};

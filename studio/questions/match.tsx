@@ -2,17 +2,18 @@
 /** Pairs, typed as two columns. A pair has no id of its own: the list is set whole. */
 import { type ClipboardEvent, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import type { Question } from '../../../core/document/schema';
-import { newPair } from '../../../core/questions/match/author';
-import { without } from '../../../core/document/lookup';
-import { useDocumentStore } from '../../document';
-import { newId, placeOfBlock, setField } from '../../edits';
-import { useFocusLater } from '../cursor';
-import { TextField } from '../fields';
-import { PictureButton } from '../picture';
-import { Row } from '../sheet';
+import type { Question } from '../../core/document/schema';
+import { newPair } from '../../core/questions/match/author';
+import { without } from '../../core/document/lookup';
+import { useDocumentStore } from '../document';
+import { newId, placeOfBlock, setField } from '../edits';
+import { useFocusLater } from '../write/cursor';
+import { TextField } from '../write/fields';
+import { PictureButton } from '../write/picture';
+import { Row } from '../write/sheet';
 import { type Hands, LineList, lineField, NewLine } from './lines';
-import type { Cursor } from '../cursor';
+import type { Cursor } from '../write/cursor';
+import type { StudioKind } from './kind';
 
 type Match = Extract<Question, { kind: 'match' }>;
 type Pair = Match['pairs'][number];
@@ -34,7 +35,7 @@ const sides = (line: string): [string, string] => {
   return [left.trim(), right.join(' ').trim()];
 };
 
-export function MatchPart({ question, cursor, hands }: { question: Match; cursor: Cursor | null; hands: Hands }) {
+function MatchPart({ question, cursor, hands }: { question: Match; cursor: Cursor | null; hands: Hands }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const at = placeOfBlock(store.getState().quiz, question.id);
@@ -175,3 +176,9 @@ export function MatchPart({ question, cursor, hands }: { question: Match; cursor
     </>
   );
 }
+
+export const match: StudioKind<Match> = {
+  Body: MatchPart,
+  saysKeys: true,
+  firstField: ({ pairs: [first] }) => first && lineField(first.left.id),
+};

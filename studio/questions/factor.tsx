@@ -2,12 +2,12 @@
 /** What a measured answer adds: its value times a factor, to scales and outcomes. */
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { Place } from '../../../core/document/edits';
-import { MenuButton } from '../../../ui/controls';
-import type { Target } from '../../targets';
-import { useFocusLater } from '../cursor';
-import { Notes, WeightField } from '../margin';
-import { Bar } from '../sheet';
+import type { Place } from '../../core/document/edits';
+import { MenuButton } from '../../ui/controls';
+import type { Target } from '../targets';
+import { useFocusLater } from '../write/cursor';
+import { Notes, WeightField } from '../write/margin';
+import { Bar } from '../write/sheet';
 
 export function Factors({
   at,

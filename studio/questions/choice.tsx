@@ -1,0 +1,186 @@
+'use client';
+/** The answers of a choice, each with what it does in the margin. */
+import type { Choice } from '../../core/document/schema';
+import { Mark } from '../../ui/marks';
+import { useDocumentStore } from '../document';
+import { placeOfBlock, placeOfOption, setField } from '../edits';
+import type { Target } from '../targets';
+import type { Cursor } from '../write/cursor';
+import { OptionMargin } from '../write/margin';
+import { PictureButton } from '../write/picture';
+import { Row } from '../write/sheet';
+import { type Hands, LineList } from './lines';
+import type { SetField, StudioKind } from './kind';
+import { lineField } from './lines';
+import { isKeyed } from '../../core/questions/registry';
+import { Choose, Toggle } from '../../ui/controls';
+import { NumberField } from '../write/number-field';
+
+function Answers({
+  question,
+  targets,
+  cursor,
+  hands,
+}: {
+  question: Choice;
+  targets: Target[];
+  cursor: Cursor | null;
+  hands: Hands;
+}) {
+  const store = useDocumentStore();
+  const free = question.other && !question.options.some((o) => o.id === 'other');
+  return (
+    <>
+      <LineList
+        at={placeOfBlock(store.getState().quiz, question.id)}
+        list="options"
+        items={question.options}
+        hands={hands}
+        word="Answer"
+        another="Another answer"
+        placeholder={question.as === 'pictures' ? 'Words under the picture' : 'An answer'}
+        active={cursor?.option ?? null}
+        open={cursor !== null}
+        holds={(option) => option.picture !== undefined}
+        mark={({ id, credit }) => {
+          const { quiz, edit } = store.getState();
+          edit(
+            setField('set-key', placeOfOption(quiz, question.id, id), ['credit'], credit, credit === 1 ? undefined : 1),
+          );
+        }}
+        gutter={(option) => <Mark kind={option.credit === 1 ? 'yes' : option.credit ? 'maybe' : 'not-yet'} size={12} />}
+        margin={(option, _, active) => (
+          <OptionMargin question={question} option={option} targets={targets} active={active} />
+        )}
+        beside={(option, i) =>
+          question.as === 'pictures' && (
+            <PictureButton
+              at={() => placeOfOption(store.getState().quiz, question.id, option.id)}
+              picture={option.picture}
+              of={option.text || `answer ${i + 1}`}
+            />
+          )
+        }
+      />
+      {free && (
+        <Row gutter={<Mark kind="not-yet" size={12} />} margin="asks for words of their own">
+          <span style={{ color: 'var(--ink-2)' }}>Something else</span>
+        </Row>
+      )}
+    </>
+  );
+}
+
+/** "One answer, required, kept in this order" */
+function rangeInWords({ pick, min, max, options, required, shuffle, as }: Choice): string {
+  const several = min === undefined && max === undefined ? 'Several' : `${min ?? 1} to ${max ?? options.length}`;
+  const isExact = pick === 'many' && min !== undefined && min === max;
+  return [
+    isExact ? `Exactly ${min} answers` : pick === 'one' ? 'One answer' : `${several} answers`,
+    required ? 'required' : 'may be left empty',
+    shuffle ? 'shuffled' : 'kept in this order',
+    ...(as === 'pictures' ? ['as pictures'] : []),
+  ].join(', ');
+}
+
+function ChoiceSettings({ question, set }: { question: Choice; set: SetField }) {
+  return (
+    <div className="row">
+      <div style={{ display: 'inline' }}>
+        A visitor chooses{' '}
+        <Choose
+          label="How many answers may be chosen"
+          value={question.pick}
+          options={[
+            { id: 'one', label: 'one answer' },
+            { id: 'many', label: 'several answers' },
+          ]}
+          onChange={(to) => set('pick', question.pick, to)}
+        />
+        , shown as{' '}
+        <Choose
+          label="How the answers are shown"
+          value={question.as ?? 'list'}
+          options={[
+            { id: 'list', label: 'a list' },
+            { id: 'pictures', label: 'pictures' },
+            { id: 'drop-down', label: 'a list that folds away' },
+            { id: 'yes-no', label: 'two halves' },
+          ]}
+          onChange={(to) => set('as', question.as, to === 'list' ? undefined : to)}
+        />
+      </div>
+      {question.pick === 'many' && (
+        <>
+          <NumberField
+            label="At least"
+            value={question.min}
+            placeholder="0"
+            above={-1}
+            onChange={(to) => set('min', question.min, to === undefined ? to : Math.round(to))}
+          />
+          <NumberField
+            label="At most"
+            value={question.max}
+            placeholder="all"
+            above={0}
+            onChange={(to) => set('max', question.max, to === undefined ? to : Math.max(1, Math.round(to)))}
+          />
+        </>
+      )}
+      <Toggle selected={question.other ?? false} onChange={(to) => set('other', question.other, to || undefined)}>
+        “Something else”, in their own words
+      </Toggle>
+    </div>
+  );
+}
+
+function Across({ question, set }: { question: Choice; set: SetField }) {
+  if (question.as === 'drop-down') return null;
+  return (
+    <div style={{ display: 'inline' }}>
+      <Choose
+        label="Answers beside each other"
+        value={String(question.across ?? 0)}
+        options={[
+          { id: '0', label: 'as many beside each other as fit' },
+          ...[1, 2, 3, 4].map((n) => ({
+            id: String(n),
+            label: n === 1 ? 'one below the other' : `${n} beside each other`,
+          })),
+        ]}
+        onChange={(to) => set('across', question.across, Number(to) || undefined)}
+      />
+    </div>
+  );
+}
+
+function PartlyRight({ question, set }: { question: Choice; set: SetField }) {
+  if (question.pick !== 'many' || !isKeyed(question)) return null;
+  return (
+    <>
+      {' '}
+      <Choose
+        label="Partly right"
+        value={question.credit ?? 'all'}
+        options={[
+          { id: 'all', label: 'All right ones, and only those, must be chosen' },
+          { id: 'share', label: 'Each right one counts, each wrong one against it' },
+        ]}
+        onChange={(to) => set('credit', question.credit, to === 'all' ? undefined : to)}
+      />
+      .
+    </>
+  );
+}
+
+export const choice: StudioKind<Choice> = {
+  Body: Answers,
+  list: 'options',
+  saysKeys: true,
+  firstField: ({ options: [first] }) => first && lineField(first.id),
+  settingsInWords: rangeInWords,
+  Settings: ChoiceSettings,
+  MoreSettings: Across,
+  Key: PartlyRight,
+};

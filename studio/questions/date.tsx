@@ -1,0 +1,57 @@
+'use client';
+/** A date: between which days, and what is right. */
+import type { Question } from '../../core/document/schema';
+import { useDocumentStore } from '../document';
+import { placeOfBlock, setField } from '../edits';
+import { RightNote } from '../write/margin';
+import { DayField, NumberField } from '../write/number-field';
+import { Row } from '../write/sheet';
+import type { Body, StudioKind } from './kind';
+import { sentence } from './measured';
+
+type DateQuestion = Extract<Question, { kind: 'date' }>;
+
+function DatePart({ question, cursor }: Pick<Body<DateQuestion>, 'question' | 'cursor'>) {
+  const open = cursor !== null;
+  const store = useDocumentStore();
+  const set = (field: string, was: unknown, to: unknown) =>
+    store
+      .getState()
+      .edit(
+        setField(`set-${field}`, placeOfBlock(store.getState().quiz, question.id), [field], was, to),
+        `${field} ${question.id}`,
+      );
+  if (!open && question.target === undefined && question.min === undefined && question.max === undefined)
+    return (
+      <Row>
+        <span style={{ color: 'var(--ink-3)' }}>Any day</span>
+      </Row>
+    );
+  return (
+    <>
+      <Row>
+        <span style={sentence}>
+          <DayField label="from" value={question.min} onChange={(to) => set('min', question.min, to)} />
+          <DayField label="to" value={question.max} onChange={(to) => set('max', question.max, to)} />
+        </span>
+      </Row>
+      <Row margin={question.target === undefined ? null : <RightNote />}>
+        <span style={sentence}>
+          <DayField label="Right is" value={question.target} onChange={(to) => set('target', question.target, to)} />
+          {question.target !== undefined && (
+            <NumberField
+              label="give or take"
+              after="days"
+              value={question.within}
+              placeholder="0"
+              above={-1}
+              onChange={(to) => set('within', question.within, to)}
+            />
+          )}
+        </span>
+      </Row>
+    </>
+  );
+}
+
+export const date: StudioKind<DateQuestion> = { Body: DatePart };

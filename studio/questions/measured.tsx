@@ -1,0 +1,77 @@
+'use client';
+/** Number, slider, rating and date: ends, steps, and what is right. */
+import type { Question } from '../../core/document/schema';
+
+import { Toggle } from '../../ui/controls';
+import { useDocumentStore } from '../document';
+import { placeOfBlock, setField } from '../edits';
+import { NumberField } from '../write/number-field';
+import { Row } from '../write/sheet';
+import { Factors } from './factor';
+import type { ReactNode } from 'react';
+import type { Body, SetField } from './kind';
+
+type Measured = Extract<Question, { kind: 'number' | 'slider' | 'rating' }>;
+
+export const sentence = { display: 'flex', flexWrap: 'wrap', gap: '4px 10px', alignItems: 'center' } as const;
+
+export function useSetField(question: Question): SetField {
+  const store = useDocumentStore();
+  return (field, was, to) =>
+    store
+      .getState()
+      .edit(
+        setField(`set-${field}`, placeOfBlock(store.getState().quiz, question.id), [field], was, to),
+        `${field} ${question.id}`,
+      );
+}
+
+/** Ends and steps, and what each step counts for. @param unit what a weight is for @param ends where they have a default */
+export function EndsPart({
+  question,
+  targets,
+  cursor,
+  unit,
+  ends = question,
+  before,
+  after,
+}: Pick<Body<Measured>, 'question' | 'targets' | 'cursor'> & {
+  unit: string;
+  ends?: { min?: number; max?: number };
+  before?: ReactNode;
+  after?: ReactNode;
+}) {
+  const store = useDocumentStore();
+  const set = useSetField(question);
+  return (
+    <Row
+      margin={
+        <Factors
+          at={placeOfBlock(store.getState().quiz, question.id)}
+          weights={question.weights}
+          targets={targets}
+          of="the number"
+          unit={unit}
+          open={cursor !== null}
+        />
+      }
+    >
+      <div style={sentence}>
+        {before}
+        <NumberField label="from" value={ends.min} onChange={(to) => set('min', question.min, to)} />
+        <NumberField label="to" value={ends.max} onChange={(to) => set('max', question.max, to)} />
+        {after}
+      </div>
+      {question.weights && (
+        <div style={{ marginTop: 6 }}>
+          <Toggle
+            selected={question.reverse ?? false}
+            onChange={(to) => set('reverse', question.reverse, to || undefined)}
+          >
+            Counted the other way round, the highest as the lowest
+          </Toggle>
+        </div>
+      )}
+    </Row>
+  );
+}

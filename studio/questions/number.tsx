@@ -1,0 +1,5 @@
+import type { Question } from '../../core/document/schema';
+import type { StudioKind } from './kind';
+import { TargetedPart } from './targeted';
+
+export const number: StudioKind<Extract<Question, { kind: 'number' }>> = { Body: TargetedPart };

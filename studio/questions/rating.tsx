@@ -1,0 +1,36 @@
+'use client';
+/** A rating: stars, steps or numbers between two ends. */
+import { boundsOf } from '../../core/questions/measured';
+import type { Question } from '../../core/document/schema';
+import { Choose } from '../../ui/controls';
+import type { Body, StudioKind } from './kind';
+import { EndsPart, useSetField } from './measured';
+
+type Rating = Extract<Question, { kind: 'rating' }>;
+
+function RatingPart({ question, targets, cursor }: Body<Rating>) {
+  const set = useSetField(question);
+  return (
+    <EndsPart
+      question={question}
+      targets={targets}
+      cursor={cursor}
+      unit="each step"
+      ends={boundsOf(question)}
+      before={
+        <Choose
+          label="How it is rated"
+          value={question.as ?? 'stars'}
+          options={[
+            { id: 'stars', label: 'Stars' },
+            { id: 'steps', label: 'Steps' },
+            { id: 'numbers', label: 'Numbers' },
+          ]}
+          onChange={(to) => set('as', question.as, to)}
+        />
+      }
+    />
+  );
+}
+
+export const rating: StudioKind<Rating> = { Body: RatingPart };
