@@ -20,8 +20,10 @@ function keep(window: Window & Early, holds: boolean): void {
     kept.fields.delete(field);
     kept.fields.set(field, /^(radio|checkbox)$/.test(field.type) ? field.checked : field.value);
   };
-  const look = () => {
+  const look = (event?: Event) => {
     const field = document.activeElement as HTMLInputElement | null;
+    // Drawing a field puts its caret to the start: that is no selecting of the visitor's.
+    if (event?.type === 'select' && field?.selectionStart === field?.selectionEnd) return;
     if (typeof field?.selectionStart === 'number')
       kept.caret = { field, from: field.selectionStart, to: field.selectionEnd ?? field.selectionStart };
   };

@@ -5,7 +5,7 @@ import type { Quiz } from '../../core/document/schema';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { type View, viewOf } from '../../core/flow/view';
 import { spokenIn } from '../../visitor/languages';
-import { PageView } from '../../visitor/page-view';
+import { PageView } from '../../visitor/page/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/values';
 import { SpokenIn, wordsOf } from '../../visitor/words';
 

@@ -8,7 +8,7 @@ const sayHeight = (top: boolean) =>
   say({ height: document.querySelector('.v-page')?.getBoundingClientRect().height ?? 0, top });
 
 /** Tells what has happened, and nothing about whom it happened to. */
-export function tellAround(type: string, edition: number, { at, of }: { at: number; of: number }): void {
+export function tellHostPage(type: string, edition: number, { at, of }: { at: number; of: number }): void {
   if (!isAlone()) say({ event: { type, edition, at, of } });
 }
 
@@ -17,7 +17,7 @@ export function tellAround(type: string, edition: number, { at, of }: { at: numb
  * @param pageId of the page that is shown
  * @returns whether there is a page around
  */
-export function useAround(pageId: string | undefined): boolean {
+export function useHostPage(pageId: string | undefined): boolean {
   const [embedded, setEmbedded] = useState(false);
   useEffect(() => {
     if (isAlone()) return;

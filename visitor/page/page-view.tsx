@@ -1,0 +1,164 @@
+'use client';
+/** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import type { ContactView, ReviewLine, View } from '../../core/flow/view';
+import type { Refusal } from '../../core/flow/faults';
+import { BlockOf } from '../blocks';
+import { isRightToLeft } from '../languages/direction';
+import { buttonFor, isResult } from './button';
+import { Explained, Nothing } from './explained';
+import { fieldToFill } from './field-to-fill';
+import { Foot } from './foot';
+import { Header, ProgressLine } from './header';
+import { missing, type Values } from '../values';
+import { useWords } from '../words';
+
+/** `home` is the address of the quiz here. */
+type Plain = { home: string; token: string; params: Record<string, string> };
+type Props = {
+  view: View;
+  values: Values;
+  faults: Refusal[];
+  busy?: boolean;
+  trouble?: ReactNode;
+  /** Whether the heading takes the focus when the page changes; not in the studio, where somebody is typing elsewhere. */
+  takeFocus?: boolean;
+  onChange: (values: Values) => void;
+  onNext: () => void;
+  onSkip: (block: string) => void;
+  onBack: () => void;
+  onAgain: () => void;
+  onOffer?: (outcome: string) => void;
+  onRevise?: (page: string) => void;
+  onCertificate?: (block: string) => Promise<void>;
+  /** What is to be said of the page just left; it stands alone until the visitor goes on. */
+  explained?: ReviewLine[];
+  onGoOn?: () => void;
+  /** How long is left, where time is limited. */
+  clock?: ReactNode;
+  /** Where the page goes as a plain form, in a browser without scripts. `token` is '' before there is a run. */
+  plain?: Plain;
+};
+
+const offerCounted = (plain: Plain) => (id: string) =>
+  `${plain.home}/offer?${new URLSearchParams({ run: plain.token, of: id })}`;
+
+export function PageView({
+  view,
+  values,
+  faults,
+  busy,
+  trouble,
+  takeFocus,
+  onChange,
+  onNext,
+  onSkip,
+  onBack,
+  onAgain,
+  onOffer,
+  onRevise,
+  onCertificate,
+  explained,
+  onGoOn,
+  clock,
+  plain,
+}: Props) {
+  const { say, fault: faultWords } = useWords();
+  // Only a script keeps the browser's own checks off the form: without one they are what there is.
+  const [alive, setAlive] = useState(false);
+  useEffect(() => setAlive(true), []);
+  const panel = useRef<HTMLFormElement>(null);
+  const page = view.page;
+  const place = explained ? 'explained' : page?.id;
+  const shownBefore = useRef(place);
+  useEffect(() => {
+    if (!takeFocus || shownBefore.current === place) return;
+    shownBefore.current = place;
+    panel.current?.querySelector<HTMLElement>('[data-heading]')?.focus({ preventScroll: true });
+  }, [place, takeFocus]);
+
+  // What the server refused is where the visitor goes on: the first field that is wrong.
+  useEffect(() => {
+    const [first] = faults;
+    if (takeFocus && first?.block) fieldToFill(panel.current, first.block)?.focus();
+  }, [faults, takeFocus]);
+
+  const todo = explained ? null : missing(view, values, say);
+  const blocks = explained ? [] : (page?.blocks ?? []);
+  const button = explained ? { key: 'goOn' as const } : buttonFor(view);
+  const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable);
+  const fault = (block: string, field?: string) => {
+    const found = faults.find((f) => f.block === block && f.field === field);
+    return found && faultWords(found.code, found.message);
+  };
+
+  return (
+    <form
+      className="v-panel"
+      data-look={view.quiz.look}
+      ref={panel}
+      noValidate={alive}
+      {...(plain ? { method: 'post', action: `${plain.home}/plain` } : {})}
+      lang={view.quiz.language}
+      dir={isRightToLeft(view.quiz.language) ? 'rtl' : 'ltr'}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (explained) return onGoOn?.();
+        if (todo) fieldToFill(panel.current, todo.block)?.focus();
+        onNext();
+      }}
+    >
+      {view.quiz.progress && (explained || !isResult(view)) && <ProgressLine view={view} />}
+      {plain && <input type="hidden" name="token" value={plain.token} />}
+      {Object.entries(plain?.params ?? {}).map(([name, value]) => (
+        <input key={name} type="hidden" name={`k.${name}`} value={value} />
+      ))}
+      {/* Enter in a field presses the first button that sends: it must be the one that goes on. */}
+      <button
+        type="submit"
+        name="do"
+        value={explained ? 'on' : 'go'}
+        className="v-hidden"
+        tabIndex={-1}
+        aria-hidden="true"
+      />
+      <div className="v-inside">
+        <Header
+          view={view}
+          isExplaining={explained !== undefined}
+          isWhole={takeFocus ?? false}
+          clock={clock}
+          trouble={trouble}
+        />
+        {explained && <Explained lines={explained} />}
+        {blocks.map((block) => (
+          <div className="v-block" key={block.id} data-block={block.id}>
+            <BlockOf
+              block={block}
+              values={values}
+              fault={fault}
+              onChange={onChange}
+              onAgain={onAgain}
+              {...(onOffer ? { onOffer } : {})}
+              {...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {})}
+              {...(onRevise && view.back ? { onRevise } : {})}
+              {...(onCertificate ? { onCertificate } : {})}
+            />
+          </div>
+        ))}
+        {page === null && !explained && <Nothing out={view.out} />}
+        {button && (
+          <Foot
+            button={'words' in button ? button.words : say(button.key)}
+            missing={todo?.say}
+            isBusy={busy ?? false}
+            isExplaining={explained !== undefined}
+            {...(view.back && !explained ? { onBack } : {})}
+            skippable={skippable?.id}
+            onSkip={onSkip}
+          />
+        )}
+      </div>
+    </form>
+  );
+}

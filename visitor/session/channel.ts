@@ -1,0 +1,56 @@
+/** The way to the server of one run: its token, and everything sent one behind the other. */
+import type { Standing } from '../../contract/visits';
+import type { Sent } from '../../core/flow/sent';
+import { newToken } from './storage';
+import { type Answer, inLine, post } from './transport';
+
+export type Channel = ReturnType<typeof channelTo>;
+
+/** @param open opens the run, and says when it is open @param first how many things of the run the server has */
+export function channelTo(address: string, first: number, open: () => Promise<void>) {
+  const line = inLine();
+  let opened: Promise<void> = Promise.resolve();
+  let token = '';
+  /** How many things of the run the server has. It may be ahead of what is drawn. */
+  let seq = first;
+  /** An offer was sent, and no answer came: it may have been taken or not. */
+  let isUnsure = false;
+  const begin = (how: () => Promise<void> = open): Promise<void> => {
+    opened = how();
+    opened.catch(() => undefined);
+    return opened;
+  };
+  return {
+    token: () => token,
+    /** @param kept the token that this device has */
+    take(kept?: string) {
+      token = kept ?? newToken();
+      return token;
+    },
+    begin,
+    drawn: (standing: Standing) => void (seq = standing.seq),
+    unsure: () => void (isUnsure = true),
+    /**
+     * Sends one thing behind those before it. What goes wrong on the way is no answer for now; our own mistakes are not caught here.
+     * @param page where the visitor stands when its turn comes
+     */
+    send: (sent: Sent, page: () => string, at?: number, keepalive = false): Promise<Answer> =>
+      line(async () => {
+        const away = () => ({ is: 'not-now' }) as const;
+        const step = (n: number) => post('POST /runs/step', { address, token, seq: n, sent }, keepalive).catch(away);
+        const yes = () => true;
+        // The first request may have failed while the connection was away.
+        const isOpen = await opened.then(yes, () => begin().then(yes, () => false));
+        if (!isOpen) return away();
+        const n = at ?? seq + 1;
+        const answer = await step(n);
+        const there = answer.is === 'passed' ? answer.standing : undefined;
+        // An offer whose answer was lost has taken this number: then this goes behind it.
+        const isBehindOffer = isUnsure && there?.seq === n && there.view.page?.id === page();
+        if (isBehindOffer) isUnsure = false;
+        const last = isBehindOffer ? await step(n + 1) : answer;
+        if (last.is === 'taken') seq = last.standing.seq;
+        return last;
+      }),
+  };
+}

@@ -1,0 +1,279 @@
+/** Carries a session: sends, keeps on the device, tells the page around. What becomes of it is told by `reduce`. */
+import { useEffect, useRef, useState } from 'react';
+import type { Standing } from '../../contract/visits';
+import type { Sent } from '../../core/flow/sent';
+import { tellHostPage } from '../host-page';
+import type { Values } from '../values';
+import type { Words } from '../words';
+import { channelTo } from './channel';
+import { type Event, pageOf, reduce, type State, waitingIn } from './state';
+import { type Kept, runStorage } from './storage';
+import { post } from './transport';
+
+/** What had to wait is tried again this often. Milliseconds. */
+const RETRY = 4_000;
+
+/** @param start the state that the page was drawn with */
+export function useSession(address: string, start: () => State, say: Words['say']) {
+  const [state, draw] = useState(start);
+  const session = useRef<Session | null>(null);
+  session.current ??= new Session(address, state, say, draw);
+  const own = session.current;
+  useEffect(() => own.begin(), [own]);
+  const isOffline = state.is === 'offline';
+  useEffect(() => {
+    if (!isOffline) return;
+    const now = () => void own.catchUp();
+    const timer = setInterval(now, RETRY);
+    window.addEventListener('online', now);
+    now();
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', now);
+    };
+  }, [own, isOffline]);
+  return { state, session: own };
+}
+
+export class Session {
+  private readonly store;
+  private readonly channel;
+  private isOpening = false;
+  private isInFlight = false;
+  private hasStarted = false;
+
+  constructor(
+    private readonly address: string,
+    private state: State,
+    private readonly say: Words['say'],
+    private readonly draw: (state: State) => void,
+  ) {
+    this.store = runStorage(address);
+    this.channel = channelTo(address, state.standing.seq, () => this.open(false));
+  }
+
+  private happens(event: Event): State {
+    const { standing } = this.state;
+    this.state = reduce(this.state, event);
+    if (this.state.standing !== standing) this.channel.drawn(this.state.standing);
+    this.draw(this.state);
+    return this.state;
+  }
+
+  /** Strict development mounts twice; the run is opened once. */
+  begin(): void {
+    if (this.isOpening) return;
+    this.isOpening = true;
+    void this.channel.begin();
+  }
+
+  get token(): string {
+    return this.channel.token();
+  }
+
+  /** Opens the run of the token this device has, or a new one. */
+  private async open(isAnew: boolean): Promise<void> {
+    const query = new URLSearchParams(location.search);
+    // Who comes from another quiz begins here with what it says of them, whatever was begun before.
+    const isHanded = query.has('handed');
+    // A page without scripts that scripts have come to after all. Its run gets a token of this browser's own: what stands in an address
+    // may stand there because somebody else has put it there.
+    const ticket = isAnew ? null : query.get('run');
+    const kept = isAnew || isHanded || ticket !== null ? null : this.store.read();
+    const token = this.channel.take(kept?.token);
+    for (const own of ['run', 'told', 'wrong']) query.delete(own);
+    const place = query.get('in');
+    query.delete('in');
+    const answer = await post('POST /runs/open', {
+      address: this.address,
+      token,
+      params: Object.fromEntries([...query].slice(0, 40)),
+      source: query.get('utm_source') ?? place ?? 'link',
+      ...(ticket === null ? {} : { ticket }),
+    });
+    if (answer.is === 'passed' && ticket !== null) {
+      history.replaceState(null, '', location.pathname);
+      return this.open(false);
+    }
+    if (answer.is === 'passed' && kept) return this.open(true);
+    if (answer.is !== 'taken') throw new Error('message' in answer ? answer.message : answer.is);
+    if (!kept) this.store.write({ token });
+    if (isHanded || ticket !== null) {
+      query.delete('handed');
+      if (place !== null) query.set('in', place);
+      history.replaceState(null, '', `${location.pathname}${query.size ? `?${query}` : ''}`);
+    }
+    const { standing } = answer;
+    this.hasStarted = standing.seq > 0;
+    // By a form that went before its scripts had come: nobody has told of it yet.
+    if (ticket !== null && this.hasStarted) {
+      this.tell('started', standing);
+      if (standing.view.finished) this.tell('finished', standing);
+    }
+    this.happens({
+      type: 'opened',
+      standing,
+      kept,
+      isOther: isHanded,
+      isAnew,
+      isPlain: ticket !== null,
+      now: Date.now(),
+    });
+  }
+
+  again = (): void => {
+    this.happens({ type: 'told', trouble: null });
+    this.channel
+      .begin(() => this.open(true))
+      .then(
+        () => undefined,
+        () => this.happens({ type: 'told', trouble: 'lost' }),
+      );
+  };
+
+  fillIn = (values: Values): void => {
+    this.happens({ type: 'filled-in', values });
+    this.keepValues();
+  };
+
+  private keep(more: Partial<Kept> = {}): void {
+    const waiting = waitingIn(this.state);
+    this.store.write({ token: this.token, ...more, ...(waiting.length ? { waiting } : {}) });
+  }
+  private keepValues(): void {
+    this.keep({ page: pageOf(this.state), values: this.state.values });
+  }
+
+  private tell(type: string, { edition, view }: Standing = this.state.standing): void {
+    tellHostPage(type, edition, view.progress);
+  }
+  private tellOf(sent: Sent, now: Standing): void {
+    if (!this.hasStarted) this.tell('started', now);
+    this.hasStarted = true;
+    if (sent.do === 'go' && sent.answers) this.tell('answered', now);
+  }
+
+  send = async (sent: Sent): Promise<void> => {
+    if (this.isInFlight) return;
+    if (this.state.is === 'offline') {
+      if (sent.do === 'go') this.putOff(sent);
+      else if (sent.do === 'back' && this.state.passed.length) {
+        this.happens({ type: 'turned-back' });
+        this.keepValues();
+      }
+      return;
+    }
+    const before = this.state.standing.view;
+    this.isInFlight = true;
+    this.happens({ type: 'sending' });
+    const answer = await this.channel.send(sent, () => pageOf(this.state));
+    this.isInFlight = false;
+    const now = Date.now();
+    switch (answer.is) {
+      case 'not-now':
+        if (sent.do === 'go') this.putOff(sent);
+        else this.happens({ type: 'told', trouble: 'lost' });
+        return;
+      case 'taken': {
+        const { standing } = answer;
+        this.happens({ type: 'taken', sent, standing, now });
+        this.keep();
+        this.tellOf(sent, standing);
+        if (sent.do === 'go' && Object.values(sent.contact ?? {}).some((c) => 'fields' in c))
+          this.tell('contact', standing);
+        if (standing.view.finished && !before.finished) this.tell('finished', standing);
+        if (this.state.is !== 'explaining') this.follow();
+        return;
+      }
+      case 'refused':
+        this.happens({ type: 'refused', why: answer.why });
+        return;
+      case 'passed':
+        if (answer.standing) {
+          this.happens({ type: 'passed', standing: answer.standing, byTime: sent.do === 'time', now });
+          return;
+        }
+    }
+    this.happens({ type: 'told', trouble: { told: answer.message || this.say('lost') } });
+  };
+
+  private putOff(sent: Sent): void {
+    this.happens({ type: 'put-off', sent });
+    this.keepValues();
+  }
+
+  /** What was said of the page before has been read. */
+  goOn = (): void => {
+    this.happens({ type: 'gone-on' });
+    this.follow();
+  };
+
+  /** Where the quiz leads out of itself. */
+  private follow(): void {
+    const { out } = this.state.standing.view;
+    if (!out || !('url' in out)) return;
+    if (!out.url.startsWith('/')) return void window.open(out.url, '_top');
+    const place = new URLSearchParams(location.search).get('in');
+    location.assign(place === null ? out.url : `${out.url}&in=${encodeURIComponent(place)}`);
+  }
+
+  /** An offer is opened in a window of its own; that it was taken goes along beside what is done here. */
+  takeOffer = async (outcome: string): Promise<void> => {
+    this.tell('offer');
+    const sent: Sent = { do: 'offer', outcome };
+    if (this.state.is === 'offline' && !this.isInFlight) return this.putOff(sent);
+    const answer = await this.channel.send(sent, () => pageOf(this.state), undefined, true);
+    if (answer.is === 'not-now') this.channel.unsure();
+    if (answer.is === 'taken') this.happens({ type: 'offer-taken', seq: answer.standing.seq });
+  };
+
+  /** Sends what had to wait, one after the other, until there is no connection again. */
+  async catchUp(): Promise<void> {
+    if (this.isInFlight || this.state.is !== 'offline') return;
+    this.isInFlight = true;
+    try {
+      await this.sendWaiting();
+    } finally {
+      this.isInFlight = false;
+    }
+  }
+
+  private async sendWaiting(): Promise<void> {
+    let last: Standing | null = null;
+    for (let first = waitingIn(this.state)[0]; first; first = waitingIn(this.state)[0]) {
+      const answer = await this.channel.send(first.sent, () => pageOf(this.state), first.seq);
+      if (answer.is === 'not-now') return;
+      if (answer.is !== 'taken') return this.giveUp(answer);
+      this.happens({ type: 'sent-later', seq: first.seq });
+      last = answer.standing;
+      this.tellOf(first.sent, last);
+    }
+    if (!last) return;
+    const { finished, page } = last.view;
+    const kept = this.store.read();
+    const isFilled = !finished && (page?.id === pageOf(this.state) || page?.id === kept?.page);
+    this.happens({ type: 'caught-up', standing: last, kept, now: Date.now() });
+    if (isFilled) this.keepValues();
+    else this.keep();
+    if (finished) this.tell('finished', last);
+    this.follow();
+  }
+
+  private giveUp(answer: Exclude<Awaited<ReturnType<typeof post>>, { is: 'taken' | 'not-now' }>): void {
+    const now = Date.now();
+    if (answer.is === 'refused') {
+      const { standing, refused } = answer.why;
+      this.happens({ type: 'given-up', standing, refused, trouble: null, now });
+    } else {
+      const standing = answer.is === 'passed' ? answer.standing : undefined;
+      const told = { told: answer.message || this.say('lost') };
+      this.happens({
+        type: 'given-up',
+        ...(standing ? { standing } : {}),
+        trouble: standing ? 'elsewhere' : told,
+        now,
+      });
+    }
+    this.keep();
+  }
+}
