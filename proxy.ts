@@ -3,9 +3,9 @@
  * first page that is kept whole for the live edition.
  */
 import { type NextRequest, NextResponse } from 'next/server';
-import { type Live, liveQuiz, markOf } from './server/editions';
-import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/policy';
-import { Problem } from './server/problem';
+import { type Live, liveQuiz, markOf } from './server/publishing/editions';
+import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/platform/policy';
+import { Problem } from './server/platform/problem';
 import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {

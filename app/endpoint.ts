@@ -6,9 +6,9 @@ import type { Contract } from '../contract/contract';
 import { isDeeperThan } from '../core/document/validate';
 import { wellFormed } from '../core/text/well-formed';
 import type { Membership } from '../db/queries/members';
-import { requireMember } from '../server/auth';
-import { readConfig } from '../server/config';
-import { Problem } from '../server/problem';
+import { requireMember } from '../server/accounts/auth';
+import { readConfig } from '../server/platform/config';
+import { Problem } from '../server/platform/problem';
 import { answer, readBytes, requireOwnOrigin } from './http';
 
 const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });

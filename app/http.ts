@@ -1,8 +1,8 @@
 /** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
 import { LARGEST_INTEGER } from '../contract/kit';
-import { readConfig } from '../server/config';
-import { logFailure } from '../server/log';
-import { Problem } from '../server/problem';
+import { readConfig } from '../server/platform/config';
+import { logFailure } from '../server/platform/log';
+import { Problem } from '../server/platform/problem';
 
 /** The body as bytes; a body that is too long is given up on as soon as it is. */
 export async function readBytes(request: Request, most: number): Promise<Buffer> {

@@ -2,9 +2,9 @@ import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import type { Membership } from '../db/queries/members';
-import { memberOf } from '../server/auth';
-import { Problem } from '../server/problem';
-import { getQuiz } from '../server/quizzes';
+import { memberOf } from '../server/accounts/auth';
+import { Problem } from '../server/platform/problem';
+import { getQuiz } from '../server/editing/quizzes';
 
 /** Who is looking at this page; strangers are sent to the door. */
 export const member = cache(async (): Promise<Membership> => (await memberOf(await headers())) ?? redirect('/'));

@@ -3,8 +3,8 @@ import { build } from 'esbuild';
 
 await build({
   entryPoints: {
-    worker: 'server/background/worker.ts',
-    picture: 'server/background/picture.ts',
+    worker: 'server/platform/background/worker.ts',
+    picture: 'server/media/picture.ts',
     'yes-maybe': 'cli/main.ts',
     migrate: 'scripts/migrate.ts',
   },

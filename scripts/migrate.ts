@@ -3,7 +3,7 @@ import { count } from 'drizzle-orm';
 import { openDatabase } from '../db/client';
 import { dropTestDatabases, migrateDatabase } from '../db/migrate';
 import { user } from '../db/schema';
-import { prepareQueue } from '../server/jobs';
+import { prepareQueue } from '../server/platform/jobs';
 
 const url = process.env['DATABASE_URL'] ?? '';
 async function migrate(): Promise<void> {

@@ -1,7 +1,7 @@
 import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { memberOf } from '../../server/auth';
-import { readConfig } from '../../server/config';
+import { memberOf } from '../../server/accounts/auth';
+import { readConfig } from '../../server/platform/config';
 import { SignIn } from '../../studio/account/door';
 
 export const dynamic = 'force-dynamic';

@@ -1,11 +1,11 @@
 /** What the first page of a quiz is made of, whether it is kept whole or made for one visitor. */
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readConfig } from '../../server/config';
-import type { Live } from '../../server/editions';
-import { Problem } from '../../server/problem';
-import { shareOf } from '../../server/share';
-import { firstLook } from '../../server/take-step';
+import { readConfig } from '../../server/platform/config';
+import type { Live } from '../../server/publishing/editions';
+import { Problem } from '../../server/platform/problem';
+import { shareOf } from '../../server/visitor/share';
+import { firstLook } from '../../server/visitor/take-step';
 import { spokenIn } from '../../visitor/languages';
 import { TakeQuiz } from '../../visitor/take-quiz';
 

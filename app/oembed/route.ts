@@ -1,5 +1,5 @@
-import { oembedOf } from '../../server/oembed';
-import { Problem } from '../../server/problem';
+import { oembedOf } from '../../server/visitor/oembed';
+import { Problem } from '../../server/platform/problem';
 import { answer } from '../http';
 
 /** oEmbed 1.0, as JSON; what else is asked for is answered with 501, as the standard has it. */

@@ -4,8 +4,8 @@ import { SMTPServer } from 'smtp-server';
 import { POST } from '../../app/api/auth/[...all]/route';
 import { setVerified } from '../../db/queries/members';
 import { session, user, verification } from '../../db/schema';
-import { auth, memberOf } from '../../server/auth';
-import { database } from '../../server/database';
+import { auth, memberOf } from '../../server/accounts/auth';
+import { database } from '../../server/platform/database';
 import { newToken } from './world';
 
 const letters: { to: string; text: string }[] = [];

@@ -1,10 +1,10 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { appendEvent, type NewEvent } from '../../db/append';
 import { runEvents, runs } from '../../db/schema';
-import { database } from '../../server/database';
-import { hashToken } from '../../server/ids';
+import { database } from '../../server/platform/database';
+import { hashToken } from '../../server/platform/ids';
 import { go, newToken, published } from './world';
-import { openRun } from '../../server/take-step';
+import { openRun } from '../../server/visitor/take-step';
 
 const at = new Date('2027-04-18T10:00:00Z');
 

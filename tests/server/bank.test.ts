@@ -1,11 +1,11 @@
 import { questionsOf } from '../../core/document/lookup';
 import type { Edit } from '../../core/document/edits';
 import type { Question } from '../../core/document/schema';
-import { keepInBank, listBank, openBank } from '../../server/bank';
-import { editsSince, keepEdits } from '../../server/edit-quiz';
-import { newId } from '../../server/ids';
-import { publishQuiz } from '../../server/publish-quiz';
-import { deleteQuiz, getQuiz, importQuiz, listQuizzes, otherQuizzes } from '../../server/quizzes';
+import { keepInBank, listBank, openBank } from '../../server/editing/bank';
+import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
+import { newId } from '../../server/platform/ids';
+import { publishQuiz } from '../../server/publishing/publish-quiz';
+import { deleteQuiz, getQuiz, importQuiz, listQuizzes, otherQuizzes } from '../../server/editing/quizzes';
 import { smallQuiz, somebody } from './world';
 
 const set = (question: string, field: string, to: unknown): Edit => ({

@@ -1,9 +1,9 @@
 import type { Edit } from '../../core/document/edits';
-import { editsSince, keepEdits } from '../../server/edit-quiz';
-import { editionOf } from '../../server/editions';
-import { listStates, stateOf } from '../../server/history';
+import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
+import { editionOf } from '../../server/publishing/editions';
+import { listStates, stateOf } from '../../server/editing/history';
 import { goBackTo } from '../../studio/edits';
-import { listEditions, publishQuiz } from '../../server/publish-quiz';
+import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
 import {
   copyQuiz,
   createQuiz,
@@ -13,8 +13,8 @@ import {
   checkInBackground,
   listQuizzes,
   restoreQuiz,
-} from '../../server/quizzes';
-import { newId } from '../../server/ids';
+} from '../../server/editing/quizzes';
+import { newId } from '../../server/platform/ids';
 import { published, smallQuiz, somebody, visit, go } from './world';
 
 const prompt = (to: string, was?: string): Edit => ({

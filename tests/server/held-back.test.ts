@@ -1,10 +1,10 @@
 import { eq } from 'drizzle-orm';
 import type { Quiz } from '../../core/document/schema';
 import { letters } from '../../db/schema';
-import { certificateOf } from '../../server/certificate';
-import { database } from '../../server/database';
-import { releaseResults, waitingResults, writeReleased } from '../../server/release-results';
-import { findRun, openRun, takeStep } from '../../server/take-step';
+import { certificateOf } from '../../server/visitor/certificate';
+import { database } from '../../server/platform/database';
+import { releaseResults, waitingResults, writeReleased } from '../../server/results/release-results';
+import { findRun, openRun, takeStep } from '../../server/visitor/take-step';
 import { contact, go, newToken, published, smallQuiz, somebody, visit } from './world';
 
 const held = (until: Quiz['delivery']['held']): Quiz => {

@@ -7,11 +7,11 @@ import { POST as step } from '../../app/runs/step/route';
 import { visitorEndpoint } from '../../app/endpoint';
 import type { Standing } from '../../contract/visits';
 import { setVerified } from '../../db/queries/members';
-import { auth, memberOf } from '../../server/auth';
-import { database } from '../../server/database';
-import { errorForLog } from '../../server/log';
-import { createQuiz, getQuiz } from '../../server/quizzes';
-import { firstLook } from '../../server/take-step';
+import { auth, memberOf } from '../../server/accounts/auth';
+import { database } from '../../server/platform/database';
+import { errorForLog } from '../../server/platform/log';
+import { createQuiz, getQuiz } from '../../server/editing/quizzes';
+import { firstLook } from '../../server/visitor/take-step';
 import { go, newToken, published, smallQuiz } from './world';
 
 const at = { params: Promise.resolve({}) };

@@ -1,11 +1,11 @@
 import { GET } from '../../app/oembed/route';
-import { readConfig } from '../../server/config';
+import { readConfig } from '../../server/platform/config';
 import { updateQuiz } from '../../db/queries/quizzes';
-import { database } from '../../server/database';
-import { keepEdits } from '../../server/edit-quiz';
-import { newId } from '../../server/ids';
-import { publishQuiz } from '../../server/publish-quiz';
-import { getQuiz } from '../../server/quizzes';
+import { database } from '../../server/platform/database';
+import { keepEdits } from '../../server/editing/edit-quiz';
+import { newId } from '../../server/platform/ids';
+import { publishQuiz } from '../../server/publishing/publish-quiz';
+import { getQuiz } from '../../server/editing/quizzes';
 import { published, smallQuiz } from './world';
 
 const ask = async (query: Record<string, string>) => {

@@ -1,8 +1,8 @@
-import { countRuns } from '../../server/count-runs';
+import { countRuns } from '../../server/results/count-runs';
 import { figuresOf } from '../../db/queries/figures';
-import { database } from '../../server/database';
-import { takeOffer } from '../../server/take-offer';
-import { openRun, takeStep } from '../../server/take-step';
+import { database } from '../../server/platform/database';
+import { takeOffer } from '../../server/visitor/take-offer';
+import { openRun, takeStep } from '../../server/visitor/take-step';
 import type { Quiz } from '../../core/document/schema';
 import { contact, go, newToken, published, smallQuiz, visit } from './world';
 

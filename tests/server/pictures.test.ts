@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { GET } from '../../app/media/[workspace]/[picture]/route';
-import { addPicture } from '../../server/pictures';
+import { addPicture } from '../../server/media/pictures';
 import { somebody } from './world';
 
 const photo = (width: number, height: number) =>

@@ -1,5 +1,5 @@
 import { GET } from '../../app/media/[workspace]/[picture]/route';
-import { addRecording } from '../../server/recordings';
+import { addRecording } from '../../server/media/recordings';
 import { somebody } from './world';
 
 const served = (src: string, range?: string) => {

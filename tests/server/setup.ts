@@ -1,8 +1,8 @@
 /** Every file of server tests gets a database of its own, copied from one that is migrated already. */
 import { randomBytes } from 'node:crypto';
 import { createDatabase, dropDatabase } from '../../db/migrate';
-import { closeDatabase } from '../../server/database';
-import { stopJobs } from '../../server/jobs';
+import { closeDatabase } from '../../server/platform/database';
+import { stopJobs } from '../../server/platform/jobs';
 
 const template = process.env['TEST_DATABASE_URL'] ?? '';
 const own = new URL(template);

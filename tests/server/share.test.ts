@@ -1,10 +1,10 @@
 import sharp from 'sharp';
 import { GET } from '../../app/q/[address]/card/route';
 import { result, strongest } from '../quizzes';
-import { readConfig } from '../../server/config';
-import { liveQuiz } from '../../server/editions';
-import { shareOf, sharedMark } from '../../server/share';
-import { findRun } from '../../server/take-step';
+import { readConfig } from '../../server/platform/config';
+import { liveQuiz } from '../../server/publishing/editions';
+import { shareOf, sharedMark } from '../../server/visitor/share';
+import { findRun } from '../../server/visitor/take-step';
 import { go, published, smallQuiz, visit } from './world';
 
 const shares = () => {

@@ -1,10 +1,10 @@
 /** Nobody gets in: what belongs to one workspace is not there for another, whatever is asked. */
-import { editsSince, keepEdits } from '../../server/edit-quiz';
-import { findingsOf, listPeople, readPerson } from '../../server/findings';
-import { runsAsCsv } from '../../server/runs-table';
-import { exampleRun, sendAgain, sendTest, trayOf } from '../../server/mail';
-import { listEditions, publishQuiz } from '../../server/publish-quiz';
-import { copyQuiz, deleteQuiz, getQuiz, listQuizzes, restoreQuiz } from '../../server/quizzes';
+import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
+import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
+import { runsAsCsv } from '../../server/results/runs-table';
+import { exampleRun, sendAgain, sendTest, trayOf } from '../../server/letters/mail';
+import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
+import { copyQuiz, deleteQuiz, getQuiz, listQuizzes, restoreQuiz } from '../../server/editing/quizzes';
 import type { Membership } from '../../db/queries/members';
 import { contact, go, published, somebody, visit } from './world';
 

@@ -1,12 +1,12 @@
 import { eq } from 'drizzle-orm';
 import { contacts, deliveries, letters, runEvents, runs } from '../../db/schema';
-import { database } from '../../server/database';
-import { publishQuiz } from '../../server/publish-quiz';
-import { keepEdits } from '../../server/edit-quiz';
-import { liveQuiz } from '../../server/editions';
-import { hashToken } from '../../server/ids';
-import { deleteQuiz } from '../../server/quizzes';
-import { firstLook, openRun, takeStep } from '../../server/take-step';
+import { database } from '../../server/platform/database';
+import { publishQuiz } from '../../server/publishing/publish-quiz';
+import { keepEdits } from '../../server/editing/edit-quiz';
+import { liveQuiz } from '../../server/publishing/editions';
+import { hashToken } from '../../server/platform/ids';
+import { deleteQuiz } from '../../server/editing/quizzes';
+import { firstLook, openRun, takeStep } from '../../server/visitor/take-step';
 import { contact, go, newToken, published, smallQuiz, visit } from './world';
 
 const eventsOf = async (token: string) => {

@@ -1,6 +1,6 @@
 import { checkQuiz } from '../../core/findings/check';
-import { getQuiz, readIntoQuiz } from '../../server/quizzes';
-import { listTemplates } from '../../server/templates';
+import { getQuiz, readIntoQuiz } from '../../server/editing/quizzes';
+import { listTemplates } from '../../server/editing/templates';
 import { somebody } from './world';
 
 test('every quiz to start from can be taken over and published as it stands', async () => {

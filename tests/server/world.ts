@@ -5,11 +5,11 @@ import type { Sent } from '../../core/flow/run';
 import { choice, demoQuiz, option, page, quiz, result, strongest } from '../quizzes';
 import { insertWorkspace, type Membership } from '../../db/queries/members';
 import { user } from '../../db/schema';
-import { database } from '../../server/database';
-import { newId } from '../../server/ids';
-import { publishQuiz } from '../../server/publish-quiz';
-import { getQuiz, importQuiz } from '../../server/quizzes';
-import { openRun, type StepTaken, takeStep } from '../../server/take-step';
+import { database } from '../../server/platform/database';
+import { newId } from '../../server/platform/ids';
+import { publishQuiz } from '../../server/publishing/publish-quiz';
+import { getQuiz, importQuiz } from '../../server/editing/quizzes';
+import { openRun, type StepTaken, takeStep } from '../../server/visitor/take-step';
 
 /** Somebody with a workspace of their own. */
 export async function somebody(name = 'Wren', role: Membership['role'] = 'owner'): Promise<Membership> {

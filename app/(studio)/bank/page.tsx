@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { listBank, openBank } from '../../../server/bank';
+import { listBank, openBank } from '../../../server/editing/bank';
 import { Bank } from '../../../studio/bank/bank';
 import { Studio } from '../../../studio/shell/studio';
 import { member } from '../../member';

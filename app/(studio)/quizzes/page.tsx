@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { listQuizzes } from '../../../server/quizzes';
+import { listQuizzes } from '../../../server/editing/quizzes';
 import { QuizList } from '../../../studio/quizzes/quiz-list';
 import { member } from '../../member';
 

@@ -1,4 +1,4 @@
-import { keepInBank, listBank } from '../../../server/bank';
+import { keepInBank, listBank } from '../../../server/editing/bank';
 import { memberEndpoint } from '../../endpoint';
 
 export const GET = memberEndpoint('GET /api/bank', async (member) => ({ kept: await listBank(member) }));

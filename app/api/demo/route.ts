@@ -1,4 +1,4 @@
-import { enterDemo } from '../../../server/auth';
+import { enterDemo } from '../../../server/accounts/auth';
 import { answer, requireOwnOrigin } from '../../http';
 
 export const POST = (request: Request) =>

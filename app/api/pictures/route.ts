@@ -1,4 +1,4 @@
-import { addPicture, LARGEST_PICTURE } from '../../../server/pictures';
+import { addPicture, LARGEST_PICTURE } from '../../../server/media/pictures';
 import { memberEndpoint } from '../../endpoint';
 import { readBytes } from '../../http';
 

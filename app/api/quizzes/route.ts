@@ -1,4 +1,4 @@
-import { createQuiz } from '../../../server/quizzes';
+import { createQuiz } from '../../../server/editing/quizzes';
 import { memberEndpoint } from '../../endpoint';
 
 export const POST = memberEndpoint('POST /api/quizzes', async (member, { body }) => ({

@@ -1,4 +1,4 @@
-import { addRecording, LARGEST_RECORDING } from '../../../server/recordings';
+import { addRecording, LARGEST_RECORDING } from '../../../server/media/recordings';
 import { memberEndpoint } from '../../endpoint';
 import { readBytes } from '../../http';
 

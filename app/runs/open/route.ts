@@ -1,6 +1,6 @@
-import { networkOf, requireRoom } from '../../../server/rates';
-import { Problem } from '../../../server/problem';
-import { adoptRun, openRun } from '../../../server/take-step';
+import { networkOf, requireRoom } from '../../../server/platform/rates';
+import { Problem } from '../../../server/platform/problem';
+import { adoptRun, openRun } from '../../../server/visitor/take-step';
 import { visitorEndpoint } from '../../endpoint';
 
 export const POST = visitorEndpoint('POST /runs/open', async ({ request, body }) => {

@@ -1,7 +1,7 @@
 import type { StepRefused } from '../../../contract/visits';
-import { hashToken } from '../../../server/ids';
-import { networkOf, requireRoom } from '../../../server/rates';
-import { takeStep } from '../../../server/take-step';
+import { hashToken } from '../../../server/platform/ids';
+import { networkOf, requireRoom } from '../../../server/platform/rates';
+import { takeStep } from '../../../server/visitor/take-step';
 import { visitorEndpoint } from '../../endpoint';
 
 export const POST = visitorEndpoint('POST /runs/step', async ({ request, body }) => {

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
-import { readConfig } from '../../../../server/config';
-import { otherQuizzes } from '../../../../server/quizzes';
+import { readConfig } from '../../../../server/platform/config';
+import { otherQuizzes } from '../../../../server/editing/quizzes';
 import { Studio } from '../../../../studio/shell/studio';
 import { member, quizRow } from '../../../member';
 

@@ -1,6 +1,6 @@
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { liveQuiz } from '../../../../server/editions';
+import { liveQuiz } from '../../../../server/publishing/editions';
 import { languageFor } from '../../../../visitor/languages';
 import { orNotFound } from '../../first-page';
 import { visitorMetadata, VisitorShell } from '../../shell';

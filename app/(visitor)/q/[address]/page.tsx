@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { cache } from 'react';
-import { liveQuiz } from '../../../../server/editions';
-import { findByTicket } from '../../../../server/take-step';
+import { liveQuiz } from '../../../../server/publishing/editions';
+import { findByTicket } from '../../../../server/visitor/take-step';
 import { languageFor, spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 import { FirstPage, metadataOf, orNotFound } from '../../first-page';

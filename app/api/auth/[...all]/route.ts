@@ -1,5 +1,5 @@
 import { toNextJsHandler } from 'better-auth/next-js';
-import { auth } from '../../../../server/auth';
+import { auth } from '../../../../server/accounts/auth';
 import { answer, requireOwnOrigin } from '../../../http';
 
 /** Milliseconds that these take at least, so that the time does not tell whether there is such an account. */

@@ -1,4 +1,4 @@
-import { deleteQuiz } from '../../../../server/quizzes';
+import { deleteQuiz } from '../../../../server/editing/quizzes';
 import { memberEndpoint } from '../../../endpoint';
 
 export const DELETE = memberEndpoint('DELETE /api/quizzes/{quiz}', async (member, { params: { quiz } }) => {

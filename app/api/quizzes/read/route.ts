@@ -1,4 +1,4 @@
-import { readIntoQuiz } from '../../../../server/quizzes';
+import { readIntoQuiz } from '../../../../server/editing/quizzes';
 import { memberEndpoint } from '../../../endpoint';
 
 export const POST = memberEndpoint('POST /api/quizzes/read', async (member, { body }) => ({

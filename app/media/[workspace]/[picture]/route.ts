@@ -1,4 +1,4 @@
-import { pictureOf } from '../../../../server/pictures';
+import { pictureOf } from '../../../../server/media/pictures';
 
 /** A picture or recording never changes under its address, so browsers may keep it for good. Players ask for a stretch of it at a time. */
 export async function GET(request: Request, { params }: { params: Promise<{ workspace: string; picture: string }> }) {

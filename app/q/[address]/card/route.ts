@@ -1,5 +1,5 @@
-import { cardOf } from '../../../../server/share';
-import { networkOf, requireRoom } from '../../../../server/rates';
+import { cardOf } from '../../../../server/visitor/share';
+import { networkOf, requireRoom } from '../../../../server/platform/rates';
 import { answer } from '../../../http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>

@@ -1,6 +1,6 @@
-import { certificateOf } from '../../../../server/certificate';
-import { hashToken } from '../../../../server/ids';
-import { networkOf, requireRoom } from '../../../../server/rates';
+import { certificateOf } from '../../../../server/visitor/certificate';
+import { hashToken } from '../../../../server/platform/ids';
+import { networkOf, requireRoom } from '../../../../server/platform/rates';
 import { visitorEndpoint } from '../../../endpoint';
 
 export const POST = visitorEndpoint('POST /q/{address}/certificate', async ({ request, params, body }) => {

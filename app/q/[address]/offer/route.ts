@@ -1,7 +1,7 @@
-import { Problem } from '../../../../server/problem';
-import { networkOf, requireRoom } from '../../../../server/rates';
-import { takeOffer } from '../../../../server/take-offer';
-import { findByTicket } from '../../../../server/take-step';
+import { Problem } from '../../../../server/platform/problem';
+import { networkOf, requireRoom } from '../../../../server/platform/rates';
+import { takeOffer } from '../../../../server/visitor/take-offer';
+import { findByTicket } from '../../../../server/visitor/take-step';
 import { answer } from '../../../http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>

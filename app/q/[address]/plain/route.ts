@@ -1,9 +1,9 @@
 import { wellFormedText } from '../../../../core/text/well-formed';
-import { newToken } from '../../../../server/ids';
-import { plainTicket } from '../../../../server/plain-ticket';
-import { Problem } from '../../../../server/problem';
-import { networkOf, requireRoom } from '../../../../server/rates';
-import { openRun, takePlainStep } from '../../../../server/take-step';
+import { newToken } from '../../../../server/platform/ids';
+import { plainTicket } from '../../../../server/visitor/plain-ticket';
+import { Problem } from '../../../../server/platform/problem';
+import { networkOf, requireRoom } from '../../../../server/platform/rates';
+import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { answer, readBytes } from '../../../http';
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */

@@ -1,4 +1,4 @@
-import { findingsOf, listPeople } from '../../../../../server/findings';
+import { findingsOf, listPeople } from '../../../../../server/results/findings';
 import { FindingsTab } from '../../../../../studio/findings/findings';
 import { member, quizRow } from '../../../../member';
 

@@ -1,5 +1,5 @@
-import { readConfig } from '../../../../../server/config';
-import { exampleRun, trayOf } from '../../../../../server/mail';
+import { readConfig } from '../../../../../server/platform/config';
+import { exampleRun, trayOf } from '../../../../../server/letters/mail';
 import { Mail } from '../../../../../studio/mail/mail';
 import { member, quizRow } from '../../../../member';
 

@@ -1,5 +1,5 @@
-import { listEditions } from '../../../../../server/publish-quiz';
-import { waitingResults } from '../../../../../server/release-results';
+import { listEditions } from '../../../../../server/publishing/publish-quiz';
+import { waitingResults } from '../../../../../server/results/release-results';
 import { Publish } from '../../../../../studio/publish/publish';
 import { member, quizRow } from '../../../../member';
 

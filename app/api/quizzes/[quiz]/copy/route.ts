@@ -1,4 +1,4 @@
-import { copyQuiz } from '../../../../../server/quizzes';
+import { copyQuiz } from '../../../../../server/editing/quizzes';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const POST = memberEndpoint('POST /api/quizzes/{quiz}/copy', async (member, { params }) => ({

@@ -1,4 +1,4 @@
-import { editsSince, keepEdits } from '../../../../../server/edit-quiz';
+import { editsSince, keepEdits } from '../../../../../server/editing/edit-quiz';
 import { memberEndpoint } from '../../../../endpoint';
 import { wholeNumber } from '../../../../http';
 

@@ -1,4 +1,4 @@
-import { writeQuizFile } from '../../../../../server/quizzes';
+import { writeQuizFile } from '../../../../../server/editing/quizzes';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/file', async (member, { params, query }) =>

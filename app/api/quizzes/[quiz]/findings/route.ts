@@ -1,4 +1,4 @@
-import { findingsOf } from '../../../../../server/findings';
+import { findingsOf } from '../../../../../server/results/findings';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/findings', async (member, { params }) => ({

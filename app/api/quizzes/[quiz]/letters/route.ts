@@ -1,4 +1,4 @@
-import { sendTest, trayOf } from '../../../../../server/mail';
+import { sendTest, trayOf } from '../../../../../server/letters/mail';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/letters', async (member, { params }) =>

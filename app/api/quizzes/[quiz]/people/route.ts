@@ -1,5 +1,5 @@
-import { listPeople } from '../../../../../server/findings';
-import { Problem } from '../../../../../server/problem';
+import { listPeople } from '../../../../../server/results/findings';
+import { Problem } from '../../../../../server/platform/problem';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/people', async (member, { params, query }) => {

@@ -1,4 +1,4 @@
-import { publishQuiz } from '../../../../../server/publish-quiz';
+import { publishQuiz } from '../../../../../server/publishing/publish-quiz';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const POST = memberEndpoint('POST /api/quizzes/{quiz}/publish', async (member, { params, body }) => ({

@@ -1,4 +1,4 @@
-import { releaseResults } from '../../../../../server/release-results';
+import { releaseResults } from '../../../../../server/results/release-results';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const POST = memberEndpoint('POST /api/quizzes/{quiz}/release', async (member, { params }) => ({

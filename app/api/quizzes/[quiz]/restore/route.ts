@@ -1,4 +1,4 @@
-import { restoreQuiz } from '../../../../../server/quizzes';
+import { restoreQuiz } from '../../../../../server/editing/quizzes';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const POST = memberEndpoint('POST /api/quizzes/{quiz}/restore', async (member, { params: { quiz } }) => {

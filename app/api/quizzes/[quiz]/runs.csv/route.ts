@@ -1,5 +1,5 @@
-import { runsAsCsv } from '../../../../../server/runs-table';
-import { getQuiz } from '../../../../../server/quizzes';
+import { runsAsCsv } from '../../../../../server/results/runs-table';
+import { getQuiz } from '../../../../../server/editing/quizzes';
 import { memberFile } from '../../../../endpoint';
 
 export const GET = memberFile<{ quiz: string }>(async (member, { quiz }) => {

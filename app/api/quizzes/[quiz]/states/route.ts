@@ -1,4 +1,4 @@
-import { listStates } from '../../../../../server/history';
+import { listStates } from '../../../../../server/editing/history';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/states', async (member, { params }) => ({

@@ -4,7 +4,7 @@
  */
 import type { Metadata } from 'next';
 import { cache } from 'react';
-import { markedQuiz } from '../../../../../../server/editions';
+import { markedQuiz } from '../../../../../../server/publishing/editions';
 import { FirstPage, metadataOf, orNotFound } from '../../../../first-page';
 
 export const dynamic = 'force-static';

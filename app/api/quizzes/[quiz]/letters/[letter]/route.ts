@@ -1,4 +1,4 @@
-import { sendAgain } from '../../../../../../server/mail';
+import { sendAgain } from '../../../../../../server/letters/mail';
 import { memberEndpoint } from '../../../../../endpoint';
 
 export const POST = memberEndpoint(

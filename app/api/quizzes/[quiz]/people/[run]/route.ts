@@ -1,4 +1,4 @@
-import { readPerson } from '../../../../../../server/findings';
+import { readPerson } from '../../../../../../server/results/findings';
 import { memberEndpoint } from '../../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/people/{run}', async (member, { params }) =>

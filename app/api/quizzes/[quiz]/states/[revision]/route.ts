@@ -1,4 +1,4 @@
-import { stateOf } from '../../../../../../server/history';
+import { stateOf } from '../../../../../../server/editing/history';
 import { memberEndpoint } from '../../../../../endpoint';
 import { wholeNumber } from '../../../../../http';
 

@@ -1,9 +1,0 @@
-import type { Membership } from '../db/queries/members';
-import { Problem } from './problem';
-
-/** Refuses those who may only look. */
-export function requireEditor(member: Membership): void {
-  if (member.role === 'reader') {
-    throw new Problem(403, 'may-only-look', 'You may look at this, but not change it. Ask the owner of the workspace.');
-  }
-}

@@ -1,0 +1,260 @@
+import type { QuizFile, QuizLine } from '../../contract/quizzes';
+import type { Known, Quiz } from '../../core/document/schema';
+import { blankQuiz } from '../../core/document/blank';
+import type { HandOver } from '../../core/document/chain';
+import { writeCsv } from '../../core/formats/csv';
+import { writeJson } from '../../core/formats/json';
+import { writeMarkdown } from '../../core/formats/markdown';
+import { isQuestion } from '../../core/document/lookup';
+import { validateQuiz } from '../../core/document/validate';
+import { workspaceFigures } from '../../db/queries/figures';
+import {
+  addressTaken,
+  bankIdOf,
+  findQuiz,
+  insertQuiz,
+  type QuizRow,
+  quizSummaries,
+  setChecked,
+  setHandOvers,
+  uncheckedQuizzes,
+  updateQuiz,
+  withoutHandOvers,
+} from '../../db/queries/quizzes';
+import type { Tx } from '../../db/client';
+import type { Membership } from '../../db/queries/members';
+import { requireEditor } from '../accounts/authorise';
+import { inBackground } from '../platform/background/pool';
+import { countWorkspace } from '../results/count-runs';
+import { database } from '../platform/database';
+import { LARGEST_QUIZ } from './edit-quiz';
+import { newId, slugOf } from '../platform/ids';
+import { logFailure } from '../platform/log';
+import { notFound, Problem } from '../platform/problem';
+
+export const stateOf = (row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' | 'revision'>): QuizLine['state'] =>
+  row.liveEdition === null ? 'draft' : row.publishedRevision === row.revision ? 'live' : 'changed';
+
+const DAYS = 30;
+/** How long the list waits for the check of what was changed. Milliseconds. */
+const PATIENCE = 400;
+
+/** The list of quizzes with their figures, which are brought up to date first. What was not checked yet is checked in the background. */
+export async function listQuizzes(member: Membership, now = new Date()): Promise<QuizLine[]> {
+  const { workspaceId } = member;
+  await countWorkspace(workspaceId);
+  await keepHandOvers(workspaceId);
+  await Promise.race([checkInBackground(workspaceId), new Promise((resume) => setTimeout(resume, PATIENCE))]);
+  const rows = await quizSummaries(database(), workspaceId);
+  const published = new Set(rows.filter((r) => r.liveEdition !== null).map((r) => r.quizId));
+  const dayNames = Array.from({ length: DAYS }, (_, i) =>
+    new Date(now.getTime() - (DAYS - 1 - i) * 86_400_000).toISOString().slice(0, 10),
+  );
+  const { sums, days } = await workspaceFigures(database(), workspaceId, dayNames[0] ?? '');
+  const sumOf = new Map(sums.map((s) => [`${s.quizId} ${s.key}`, s.count]));
+  const dayOf = new Map(days.map((d) => [`${d.quizId} ${d.day}`, d.count]));
+  return rows.map((row) => {
+    const sum = (key: string) => sumOf.get(`${row.quizId} ${key}`) ?? 0;
+    const { checked, handOvers } = row;
+    const nowhere = handOvers.filter(({ to }) => to !== row.quizId && !published.has(to)).length;
+    return {
+      id: row.quizId,
+      title: row.title,
+      description: row.description,
+      state: stateOf(row),
+      edition: row.liveEdition,
+      faults:
+        checked?.revision === row.revision ? { errors: checked.errors + nowhere, warnings: checked.warnings } : null,
+      days: dayNames.map((day) => dayOf.get(`${row.quizId} ${day}`) ?? 0),
+      runs: sum('started'),
+      finished: sum('finished'),
+      contacts: sum('contact'),
+      changedAt: row.changedAt.toISOString(),
+      changedBy: row.changedBy,
+    };
+  });
+}
+
+/** Workspaces whose quizzes are being checked by this process. */
+const checking = new Map<string, Promise<void>>();
+const BATCH = 20;
+
+/** Checks every quiz of a workspace that was changed since it was checked. @returns when all are, or it did not work out */
+export function checkInBackground(workspaceId: string): Promise<void> {
+  const known = checking.get(workspaceId);
+  if (known) return known;
+  const done = checkAll(workspaceId)
+    .catch((error: unknown) => logFailure('check of the list', error))
+    .finally(() => checking.delete(workspaceId));
+  checking.set(workspaceId, done);
+  return done;
+}
+
+async function checkAll(workspaceId: string): Promise<void> {
+  for (;;) {
+    const rows = await uncheckedQuizzes(database(), workspaceId, BATCH);
+    for (const { quizId, draft, revision } of rows) {
+      // A quiz that cannot be looked through in time is said to have one warning: that one.
+      const counts = await inBackground(workspaceId, 'check', { quiz: draft }).then(
+        (findings) => ({
+          errors: findings.filter((f) => f.severity === 'error').length,
+          warnings: findings.filter((f) => f.severity === 'warning').length,
+        }),
+        (error: unknown) => {
+          if (error instanceof Problem && error.code === 'takes-too-long') return { errors: 0, warnings: 1 };
+          throw error;
+        },
+      );
+      await setChecked(database(), workspaceId, quizId, { revision, ...counts });
+    }
+    if (rows.length < BATCH) return;
+  }
+}
+
+/** Puts the hand-overs of drafts beside them that were written before these were kept. */
+async function keepHandOvers(workspaceId: string): Promise<void> {
+  for (const { quizId, draft } of await withoutHandOvers(database(), workspaceId, 1_000))
+    await setHandOvers(database(), workspaceId, quizId, draft);
+}
+
+/** A quiz that another one can hand over to, with what it takes from it. */
+export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
+
+/** The quizzes of this workspace as the studio knows them beside the one that is open. */
+export async function otherQuizzes(member: Membership): Promise<OtherQuiz[]> {
+  await keepHandOvers(member.workspaceId);
+  return (await quizSummaries(database(), member.workspaceId)).map((row) => ({
+    id: row.quizId,
+    title: row.title,
+    live: row.liveEdition !== null,
+    known: row.known,
+    handOvers: row.handOvers,
+  }));
+}
+
+/** A quiz of this workspace, or nothing at all. */
+export async function getQuiz(member: Membership, quizId: string): Promise<QuizRow> {
+  const row = await findQuiz(database(), member.workspaceId, quizId);
+  if (!row || row.deletedAt) throw notFound('This quiz');
+  return row;
+}
+
+async function insert(
+  tx: Tx,
+  member: Membership,
+  draft: Quiz,
+  now: Date,
+  wanted = slugOf(draft.title),
+): Promise<string> {
+  if (JSON.stringify(draft).length > LARGEST_QUIZ)
+    throw new Problem(
+      413,
+      'too-large',
+      `A quiz can hold ${LARGEST_QUIZ / 1_000_000} million characters, and this has more. Nothing was made of it.`,
+    );
+  let address = wanted;
+  while (await addressTaken(tx, address)) address = `${wanted}-${newId('', 4)}`;
+  await insertQuiz(tx, {
+    workspaceId: member.workspaceId,
+    quizId: draft.id,
+    draft,
+    address,
+    changedBy: member.name,
+    changedAt: now,
+  });
+  return draft.id;
+}
+
+/** A new quiz on a blank page, with what was typed on the list already in it. @returns its id */
+export async function createQuiz(
+  member: Membership,
+  { prompt, answers }: { prompt: string; answers: string[] },
+  now = new Date(),
+): Promise<string> {
+  requireEditor(member);
+  const title = prompt.trim().slice(0, 120) || 'Untitled quiz';
+  const draft = blankQuiz((prefix) => newId(prefix, 8), {
+    title,
+    prompt: prompt.trim(),
+    answers: answers.map((a) => a.trim()).filter(Boolean),
+  });
+  return database().transaction((tx) => insert(tx, member, draft, now));
+}
+
+/** Takes in a whole document, as the demo does. @returns its id */
+export async function importQuiz(
+  member: Membership,
+  document: unknown,
+  address: string,
+  now = new Date(),
+): Promise<string> {
+  requireEditor(member);
+  const checked = validateQuiz(document);
+  if ('faults' in checked) {
+    throw new Problem(
+      422,
+      'not-a-quiz',
+      checked.faults.map((f) => `${f.place || '/'}: ${f.reason}`).join('\n'),
+      checked.faults,
+    );
+  }
+  return database().transaction((tx) => insert(tx, member, checked.quiz, now, address));
+}
+
+/** A new quiz out of a pasted text or a file, read as the preview read it. @returns its id */
+export async function readIntoQuiz(
+  member: Membership,
+  { text, fileName }: { text: string; fileName: string },
+  now = new Date(),
+): Promise<string> {
+  requireEditor(member);
+  const read = await inBackground(member.workspaceId, 'read', { text, fileName, id: newId('quiz', 8) });
+  if ('trouble' in read) throw new Problem(422, 'not-a-quiz', read.trouble);
+  const checked = validateQuiz(read.quiz);
+  const [fault] = 'faults' in checked ? checked.faults : [];
+  if ('faults' in checked)
+    throw new Problem(422, 'not-a-quiz', `${fault?.place ?? ''}: ${fault?.reason ?? ''}. Nothing was made of it.`);
+  if (!checked.quiz.pages.some((p) => p.blocks.some(isQuestion)))
+    throw new Problem(422, 'no-questions', 'There is no question in this.');
+  return database().transaction((tx) => insert(tx, member, checked.quiz, now));
+}
+
+/** A quiz as a file of an open format, with what that format cannot hold in words. */
+export async function writeQuizFile(
+  member: Membership,
+  quizId: string,
+  format: 'json' | 'csv' | 'md',
+): Promise<QuizFile> {
+  const { draft } = await getQuiz(member, quizId);
+  const { text, lost } =
+    format === 'json'
+      ? { text: writeJson(draft), lost: [] }
+      : format === 'csv'
+        ? writeCsv(draft)
+        : writeMarkdown(draft);
+  return { name: `${slugOf(draft.title)}.${format}`, text, lost };
+}
+
+/** A copy without runs, contacts or editions. @returns its id */
+export async function copyQuiz(member: Membership, quizId: string, now = new Date()): Promise<string> {
+  requireEditor(member);
+  const { draft } = await getQuiz(member, quizId);
+  return database().transaction((tx) =>
+    insert(tx, member, { ...draft, id: newId('quiz', 8), title: `${draft.title} (copy)` }, now),
+  );
+}
+
+/** Takes a quiz off the list and off the web; its runs stay, and it can be brought back. */
+export async function deleteQuiz(member: Membership, quizId: string, now = new Date()): Promise<void> {
+  requireEditor(member);
+  await getQuiz(member, quizId);
+  if (quizId === bankIdOf(member.workspaceId)) throw notFound('This quiz');
+  await updateQuiz(database(), member.workspaceId, quizId, { deletedAt: now });
+}
+
+export async function restoreQuiz(member: Membership, quizId: string): Promise<void> {
+  requireEditor(member);
+  const row = await findQuiz(database(), member.workspaceId, quizId);
+  if (!row) throw notFound('This quiz');
+  await updateQuiz(database(), member.workspaceId, quizId, { deletedAt: null });
+}

@@ -1,0 +1,62 @@
+import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
+import type { Quiz } from '../../core/document/schema';
+import type { Db, Tx } from '../../db/client';
+import { findEdition, liveAt } from '../../db/queries/quizzes';
+import { database } from '../platform/database';
+import { readConfig } from '../platform/config';
+import { notFound } from '../platform/problem';
+
+// Editions never change, so any process may keep them.
+const kept = new LRUCache<string, Quiz>({ max: 200 });
+
+/**
+ * The document of an edition.
+ * @param db the transaction, for whoever is in one: with a second connection each, as many as there are connections would wait for one another
+ */
+export async function editionOf(
+  workspaceId: string,
+  quizId: string,
+  edition: number,
+  db: Db | Tx = database(),
+): Promise<Quiz> {
+  const key = `${workspaceId} ${quizId} ${edition}`;
+  const known = kept.get(key);
+  if (known) return known;
+  const document = await findEdition(db, workspaceId, quizId, edition);
+  if (!document) throw notFound('This edition');
+  kept.set(key, document);
+  return document;
+}
+
+export type Live = { workspaceId: string; quizId: string; edition: number; quiz: Quiz };
+
+/** What stands live at an address. */
+export async function liveQuiz(address: string): Promise<Live> {
+  const live = await liveAt(database(), address);
+  if (!live) throw notFound('This quiz');
+  return { ...live, quiz: await editionOf(live.workspaceId, live.quizId, live.edition) };
+}
+
+const marks = new WeakMap<Quiz, string>();
+
+/** What an edition is kept by in caches: its number, and a digest of all that its first page is made of. It never means anything else. */
+export function markOf({ workspaceId, quizId, edition, quiz }: Live): string {
+  const known = marks.get(quiz);
+  if (known) return known;
+  const made = createHash('sha256').update(JSON.stringify([workspaceId, quizId, readConfig().publicUrl, quiz]));
+  const mark = `${edition}-${made.digest('hex').slice(0, 20)}`;
+  marks.set(quiz, mark);
+  return mark;
+}
+
+/** The edition of a mark, at its address, live or not any more. */
+export async function markedQuiz(address: string, mark: string): Promise<Live> {
+  const live = await liveQuiz(address);
+  const edition = Number(/^\d{1,9}(?=-)/.exec(mark)?.[0]);
+  if (!edition) throw notFound('This edition');
+  const quiz = await editionOf(live.workspaceId, live.quizId, edition);
+  const marked = { ...live, edition, quiz };
+  if (markOf(marked) !== mark) throw notFound('This edition');
+  return marked;
+}

@@ -1,0 +1,174 @@
+import { OTHER } from '../../core/questions/choice/options';
+import { answerText, modelOf, offeredBy } from '../../core/questions/registry';
+import type { Findings, People, Person, PersonLine, Share } from '../../contract/results';
+import { indexOf, nameOf, questionsOf } from '../../core/document/lookup';
+import type { Question, Quiz } from '../../core/document/schema';
+
+import { foldRun, questionsOnWay } from '../../core/flow/run';
+import { contactOf, type Result, resultOf } from '../../core/scoring/result';
+import { journeyOf, offersIn } from '../../core/stats/counts';
+import { wilson } from '../../core/stats/proportions';
+import { figuresOf } from '../../db/queries/figures';
+import type { Membership } from '../../db/queries/members';
+import { oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
+import { countRuns } from './count-runs';
+import { database } from '../platform/database';
+import { editionOf } from '../publishing/editions';
+import { notFound } from '../platform/problem';
+import { getQuiz } from '../editing/quizzes';
+
+const WAYS = /^(started$|enter |route |outcome )/;
+
+const valuesIn = (figures: ReadonlyMap<string, number>, question: string): Record<string, number> => {
+  const start = `value ${question} `;
+  return Object.fromEntries(
+    [...figures].flatMap(([key, n]) => (n > 0 && key.startsWith(start) ? [[key.slice(start.length), n]] : [])),
+  );
+};
+
+function countedOf(
+  figures: ReadonlyMap<string, number>,
+  question: Question,
+): { values?: Record<string, number>; right?: number } {
+  const of = modelOf(question)?.of;
+  if (of === undefined || of === 'options') return {};
+  return of === 'right'
+    ? { right: figures.get(`right ${question.id}`) ?? 0 }
+    : { values: valuesIn(figures, question.id) };
+}
+
+/** The figures of the live edition's questions and outcomes, over all editions. */
+export async function findingsOf(member: Membership, quizId: string): Promise<Findings | null> {
+  const row = await getQuiz(member, quizId);
+  if (row.liveEdition === null) return null;
+  const quiz = await editionOf(member.workspaceId, quizId, row.liveEdition);
+  await countRuns(member.workspaceId, quizId);
+  const figures = await figuresOf(database(), member.workspaceId, quizId);
+  const count = (key: string) => figures.get(key) ?? 0;
+  const share = (id: string, name: string, n: number, of: number): Share => {
+    const interval = wilson(Math.min(n, of), of);
+    return { id, name, count: n, share: of === 0 ? 0 : n / of, low: interval?.low ?? 0, high: interval?.high ?? 0 };
+  };
+  return {
+    journey: journeyOf(quiz, count),
+    questions: questionsOf(quiz).map((q) => {
+      const answered = count(`answered ${q.id}`);
+      const offered = offeredBy(q);
+      const options = [
+        ...(offered?.options.map((o) => ({ id: o.id, words: o.text || o.picture?.text || o.id })) ?? []),
+        ...(offered?.other ? [{ id: OTHER, words: 'Something else' }] : []),
+      ].map(({ id, words }) => share(id, words, count(`option ${q.id} ${id}`), answered));
+      return {
+        id: q.id,
+        name: nameOf(q),
+        kind: q.kind,
+        many: offered?.pick === 'many',
+        answered,
+        options,
+        ...countedOf(figures, q),
+      };
+    }),
+    outcomes: quiz.verdicts.map((verdict) => ({
+      verdict: verdict.id,
+      name: verdict.name,
+      decided: count('finished'),
+      outcomes: verdict.outcomes.map((o) =>
+        share(o.id, o.name, count(`outcome ${verdict.id} ${o.id}`), count('finished')),
+      ),
+    })),
+    offers: offersIn(quiz).map(({ id, name }) => share(id, name, count(`offer ${id}`), count('started'))),
+    ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
+  };
+}
+
+const PAGE = 50;
+
+const outcomeNames = (quiz: Quiz, result: Result): string[] =>
+  Object.values(result.verdicts).flatMap((v) =>
+    v.outcomes.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? id),
+  );
+
+/** Those who started, newest first. */
+export async function listPeople(
+  member: Membership,
+  quizId: string,
+  before?: { lastAt: string; runId: string },
+): Promise<People> {
+  await getQuiz(member, quizId);
+  const rows = await startedRuns(database(), member.workspaceId, quizId, {
+    most: PAGE + 1,
+    before: before && { lastAt: new Date(before.lastAt), runId: before.runId },
+  });
+  const people: PersonLine[] = [];
+  for (const row of rows.slice(0, PAGE)) {
+    const quiz = await editionOf(member.workspaceId, quizId, row.edition);
+    const run = foldRun(quiz, row, row.events);
+    people.push({
+      runId: row.runId,
+      lastAt: row.lastAt.toISOString(),
+      source: row.source,
+      finished: run.finished,
+      pages: run.way.length,
+      name: row.contact?.['name'] ?? '',
+      email: row.contact?.['email'] ?? '',
+      outcomes: run.finished ? outcomeNames(quiz, resultOf(quiz, run)) : [],
+    });
+  }
+  const last = rows.length > PAGE ? rows[PAGE - 1] : undefined;
+  return { people, next: last ? { lastAt: last.lastAt.toISOString(), runId: last.runId } : null };
+}
+
+/** One run, read out: what was answered and what it came to. */
+export async function readPerson(member: Membership, quizId: string, runId: string): Promise<Person> {
+  const row = await oneRun(database(), member.workspaceId, quizId, runId);
+  if (!row) throw notFound('This run');
+  const quiz = await editionOf(member.workspaceId, quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  const result = resultOf(quiz, run);
+  const seconds = await secondsByPage(member.workspaceId, row);
+  const { pageOf, pages, outcomes } = indexOf(quiz);
+  const won = new Set(Object.values(result.verdicts).flatMap((v) => v.outcomes));
+  return {
+    runId,
+    edition: row.edition,
+    seenAt: row.seenAt.toISOString(),
+    lastAt: row.lastAt.toISOString(),
+    source: row.source,
+    finished: run.finished,
+    standsAt: pages.get(run.way.at(-1)?.page ?? '')?.name ?? '',
+    contact: contactOf(run),
+    answers: questionsOnWay(quiz, run).map((q) => ({
+      question: nameOf(q),
+      answer: answerText(q, run.answers[q.id]),
+      seconds: seconds.get(pageOf.get(q.id)?.id ?? '') ?? null,
+    })),
+    scales: quiz.scales.map(({ id, name }) => ({
+      id,
+      name,
+      points: result.scales[id]?.points ?? null,
+      lowest: result.scales[id]?.lowest ?? null,
+      highest: result.scales[id]?.highest ?? null,
+    })),
+    tallies: Object.values(result.verdicts).flatMap(({ tallies }) =>
+      Object.entries(tallies ?? {}).map(([id, points]) => ({
+        id,
+        name: outcomes.get(id)?.outcome.name ?? id,
+        points,
+        won: run.finished && won.has(id),
+      })),
+    ),
+  };
+}
+
+/** How long each page was looked at before it was sent, by the server's clock. */
+async function secondsByPage(workspaceId: string, row: RunWithEvents): Promise<Map<string, number>> {
+  const times = await timedEvents(database(), workspaceId, row.runId);
+  const seconds = new Map<string, number>();
+  let since = row.seenAt.getTime();
+  row.events.forEach((sent, i) => {
+    const at = times[i]?.at.getTime() ?? since;
+    if (sent.do === 'go') seconds.set(sent.page, (seconds.get(sent.page) ?? 0) + Math.round((at - since) / 1000));
+    since = at;
+  });
+  return seconds;
+}

@@ -1,0 +1,139 @@
+/** The runs of a quiz as a table to be taken out. */
+import type { Offered } from '../../core/questions/kind';
+import Papa from 'papaparse';
+import { OTHER } from '../../core/questions/choice/options';
+import { answerText, offeredBy } from '../../core/questions/registry';
+import { indexOf, nameOf, questionsOf } from '../../core/document/lookup';
+import type { Question, Quiz } from '../../core/document/schema';
+
+import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
+import { chosenIn, isAnswered, isFreeEntry } from '../../core/scoring/answer';
+import { contactOf, type Result, resultOf } from '../../core/scoring/result';
+import type { Membership } from '../../db/queries/members';
+import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
+import { database } from '../platform/database';
+import { editionOf } from '../publishing/editions';
+import { getQuiz } from '../editing/quizzes';
+
+/** A run with everything that its cells are made of. */
+type Read = {
+  row: RunWithEvents;
+  /** The edition it was taken on, which may be another than the columns are of. */
+  quiz: Quiz;
+  run: Run;
+  result: Result;
+  onWay: ReadonlySet<string>;
+  contact: Record<string, string>;
+};
+type Column = { head: string; cell: (read: Read) => string | number };
+
+const BATCH = 500;
+/** A cell that begins like this is a formula to some spreadsheet, even behind a line break. */
+const FORMULA = /^\s*[=+\-@\uff1d\uff0b\uff0d\uff20]|^[\t\r\n]/;
+const CHOSEN = 1;
+
+const answerIn = ({ run, onWay }: Read, id: string) => {
+  const answer = run.answers[id];
+  return onWay.has(id) && isAnswered(answer) ? answer : undefined;
+};
+
+/** A column for a question; of several answers one for each, so that no answer has to be cut out of a list again. */
+function columnsOf(question: Question): Column[] {
+  const head = nameOf(question);
+  const offered = offeredBy(question);
+  if (offered?.pick === 'many') return columnsOfMany(question.id, offered, head);
+  return [
+    {
+      head,
+      cell: (read) => {
+        const answer = answerIn(read, question.id);
+        const asked = indexOf(read.quiz).questions.get(question.id);
+        return asked && answer !== undefined ? answerText(asked, answer) : '';
+      },
+    },
+  ];
+}
+
+function columnsOfMany(id: string, { options, other }: Offered, head: string): Column[] {
+  const listed = options.map((option): Column => ({
+    head: `${head}: ${option.text || (option.picture?.text ?? option.id)}`,
+    cell: (read) => {
+      const answer = answerIn(read, id);
+      if (answer === undefined) return '';
+      return chosenIn(answer).includes(option.id) ? CHOSEN : 0;
+    },
+  }));
+  if (!other) return listed;
+  const words: Column = {
+    head: `${head}: something else`,
+    cell: (read) => {
+      const answer = answerIn(read, id);
+      if (answer === undefined || !chosenIn(answer).includes(OTHER)) return '';
+      return isFreeEntry(answer) ? answer.text : '';
+    },
+  };
+  return [...listed, words];
+}
+
+function columnsFor(quiz: Quiz): Column[] {
+  const fields = new Map(
+    quiz.pages
+      .flatMap((p) => p.blocks)
+      .flatMap((b) => (b.kind === 'contact' ? b.fields : []))
+      .map((f) => [f.id, f.label] as const),
+  );
+  return [
+    { head: 'run', cell: ({ row }) => row.runId },
+    { head: 'edition', cell: ({ row }) => row.edition },
+    { head: 'source', cell: ({ row }) => row.source },
+    { head: 'seen', cell: ({ row }) => row.seenAt.toISOString() },
+    { head: 'last', cell: ({ row }) => row.lastAt.toISOString() },
+    { head: 'finished', cell: ({ run }) => (run.finished ? 'yes' : 'no') },
+    ...questionsOf(quiz).flatMap(columnsOf),
+    ...[...fields].map(([id, head]): Column => ({ head, cell: ({ contact }) => contact[id] ?? '' })),
+    ...quiz.scales.map(({ id, name }): Column => ({
+      head: name,
+      cell: ({ result }) => result.scales[id]?.points ?? '',
+    })),
+    ...quiz.verdicts.map(({ id, name }): Column => ({
+      head: name,
+      cell: ({ run, result, quiz: own }) => {
+        const reached = run.finished ? (result.verdicts[id]?.outcomes ?? []) : [];
+        return reached.map((o) => indexOf(own).outcomes.get(o)?.outcome.name ?? o).join(', ');
+      },
+    })),
+  ];
+}
+
+async function read(row: RunWithEvents): Promise<Read> {
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  const onWay = new Set(questionsOnWay(quiz, run).map((q) => q.id));
+  return { row, quiz, run, result: resultOf(quiz, run), onWay, contact: contactOf(run) };
+}
+
+const line = (cells: unknown[]): string => `${Papa.unparse([cells], { escapeFormulae: FORMULA })}\r\n`;
+
+/**
+ * All started runs that were first seen before now, as CSV, a row each, by when they were first seen: in parts, so that a million of them
+ * need no gigabyte, and in an order that no run changes by going on meanwhile.
+ */
+export async function* runsAsCsv(member: Membership, quizId: string, until = new Date()): AsyncGenerator<string> {
+  const { workspaceId } = member;
+  const found = await getQuiz(member, quizId);
+  const quiz = found.liveEdition === null ? found.draft : await editionOf(workspaceId, quizId, found.liveEdition);
+  const columns = columnsFor(quiz);
+  yield `\ufeff${line(columns.map((c) => c.head))}`;
+  let after: { seenAt: Date; runId: string } | undefined;
+  for (;;) {
+    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until });
+    let text = '';
+    for (const row of rows) {
+      const one = await read(row);
+      text += line(columns.map((c) => c.cell(one)));
+    }
+    if (text) yield text;
+    after = rows.at(-1);
+    if (rows.length < BATCH) return;
+  }
+}

@@ -1,0 +1,121 @@
+/** The certificate of a run that has reached its result, as a sheet to print: the creator's own words, with what the visitor reached put in. */
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import fontkit from '@pdf-lib/fontkit';
+import { PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
+import type { RichText } from '../../core/document/schema';
+import { foldRun } from '../../core/flow/run';
+import { viewOf } from '../../core/flow/view';
+import { plainText } from '../../core/text/rich';
+import { runByToken } from '../../db/queries/runs';
+import { database } from '../platform/database';
+import { editionOf } from '../publishing/editions';
+import { heldUntil } from '../results/held-back';
+import { hashToken } from '../platform/ids';
+import { notFound } from '../platform/problem';
+
+/** A4, lying. Points. */
+const [WIDTH, HEIGHT] = [842, 595];
+const MARGIN = 64;
+const ink = rgb(0x1d / 255, 0x24 / 255, 0x30 / 255);
+const soft = rgb(0x4e / 255, 0x57 / 255, 0x66 / 255);
+const saffron = rgb(0xf2 / 255, 0xb2 / 255, 0x33 / 255);
+
+const ttf = (file: string) => readFile(join(process.cwd(), 'node_modules', file));
+const faces = {
+  title: '@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf',
+  text: '@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf',
+  /** For scripts that the others do not have. */
+  wide: 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
+};
+
+/** A font, with another one for lines that it has not all the letters of. */
+type Face = { of: (text: string) => PDFFont };
+
+async function face(pdf: PDFDocument, file: string, wide: PDFFont): Promise<Face> {
+  const bytes = await ttf(file);
+  const letters = new Set(fontkit.create(bytes).characterSet);
+  const font = await pdf.embedFont(bytes, { subset: true });
+  return { of: (text) => ([...text].every((c) => letters.has(c.codePointAt(0) ?? 0)) ? font : wide) };
+}
+
+type Line = { text: string; font: PDFFont; size: number; leading: number };
+
+/** Words of a paragraph in lines no wider than the sheet. */
+function lines(text: string, { of }: Face, size: number, leading: number): Line[] {
+  const font = of(text);
+  const made: string[] = [];
+  let line = '';
+  for (const word of text.split(/\s+/).filter(Boolean)) {
+    const longer = line ? `${line} ${word}` : word;
+    if (line && font.widthOfTextAtSize(longer, size) > WIDTH - 2 * MARGIN - 60) {
+      made.push(line);
+      line = word;
+    } else line = longer;
+  }
+  return [...made, line].map((one) => ({ text: one, font, size, leading }));
+}
+
+function draw(page: PDFPage, { text, font, size }: Line, y: number, color = ink) {
+  page.drawText(text, { x: (WIDTH - font.widthOfTextAtSize(text, size)) / 2, y, size, font, color });
+}
+
+export type Certificate = { title: string; body: RichText; quiz: string; day: Date; language: string };
+
+/** @returns the bytes of a PDF of one page; text that does not fit is set smaller */
+export async function certificatePdf({ title, body, quiz, day, language }: Certificate): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  pdf.setTitle(`${title} – ${quiz}`);
+  pdf.setLanguage(language);
+  pdf.setCreationDate(day);
+  const wide = await pdf.embedFont(await ttf(faces.wide), { subset: true });
+  const heading = await face(pdf, faces.title, wide);
+  const text = await face(pdf, faces.text, wide);
+  const page = pdf.addPage([WIDTH, HEIGHT]);
+  page.drawRectangle({ x: 28, y: 28, width: WIDTH - 56, height: HEIGHT - 56, borderColor: ink, borderWidth: 1.5 });
+  page.drawRectangle({ x: 36, y: 36, width: WIDTH - 72, height: HEIGHT - 72, borderColor: saffron, borderWidth: 3 });
+
+  const room = HEIGHT - 2 * MARGIN - 60;
+  const set = (scale: number): Line[] => [
+    ...lines(title, heading, 40 * scale, 48 * scale),
+    { text: '', font: wide, size: 12, leading: 20 * scale },
+    ...plainText(body)
+      .split(/\n+/)
+      .flatMap((p) => [
+        ...lines(p, text, 20 * scale, 29 * scale),
+        { text: '', font: wide, size: 12, leading: 12 * scale },
+      ]),
+  ];
+  const heightOf = (all: Line[]) => all.reduce((sum, line) => sum + line.leading, 0);
+  const scale = [1, 0.8, 0.64, 0.5, 0.4, 0.3].find((s) => heightOf(set(s)) <= room) ?? 0.2;
+  const all = set(scale);
+  let y = HEIGHT / 2 + 24 + heightOf(all) / 2;
+  for (const line of all) {
+    y -= line.leading;
+    if (line.text) draw(page, line, y);
+  }
+  const date = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(day);
+  const foot = `${quiz}  ·  ${date}`;
+  draw(page, { text: foot, font: text.of(foot), size: 12, leading: 0 }, MARGIN, soft);
+  return pdf.save();
+}
+
+/** The certificate that stands on the result of a visitor's run. */
+export async function certificateOf(address: string, token: string, block: string): Promise<Uint8Array> {
+  const row = await runByToken(database(), address, hashToken(token));
+  if (!row?.finishedAt) throw notFound('This certificate');
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const held = await heldUntil(database(), quiz, row, new Date());
+  const { page } = viewOf(quiz, foldRun(quiz, row, row.events), held);
+  const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);
+  if (found?.kind !== 'certificate') throw notFound('This certificate');
+  const { title, body } = found;
+  return certificatePdf({
+    title: title || quiz.title,
+    body,
+    quiz: quiz.title,
+    day: row.finishedAt,
+    language: quiz.language,
+  });
+}

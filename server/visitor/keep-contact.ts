@@ -1,0 +1,93 @@
+import type { ContactBlock, Quiz } from '../../core/document/schema';
+import { indexOf } from '../../core/document/lookup';
+import { composeLetter } from '../../core/flow/letter';
+import { holds } from '../../core/conditions/evaluate';
+import { type Run, runFacts } from '../../core/flow/run';
+import type { Tx } from '../../db/client';
+import { keepContact, type Consent } from '../../db/queries/contacts';
+import { insertLetter } from '../../db/queries/letters';
+import type { RunRow } from '../../db/queries/runs';
+import { newId } from '../platform/ids';
+import { heldUntil } from '../results/held-back';
+import { enqueueLetter, enqueueRelease } from '../platform/jobs';
+
+type Left = { email: string; fields: Record<string, string>; consent: Consent; mayWrite: boolean };
+
+/** What the visitor left, with the words of consent as they stood in this edition. */
+export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
+  const { blocks } = indexOf(quiz);
+  const given = Object.entries(run.contact).flatMap(([id, left]) => {
+    const block = blocks.get(id);
+    return block?.kind === 'contact' && 'fields' in left ? [{ block, left }] : [];
+  });
+  const fields = Object.fromEntries(
+    given
+      .flatMap(({ left }) => Object.entries(left.fields).map(([k, v]) => [k, v.trim()] as const))
+      .filter(([, v]) => v),
+  );
+  if (Object.keys(fields).length === 0) return null;
+  const asked = given.find(({ block }) => emailField(block));
+  const email = (asked && fields[emailField(asked.block)?.id ?? '']?.toLowerCase()) ?? '';
+  const agreed = given.find(({ block, left }) => block.consent && left.consent === block.consent.version);
+  const consent = agreed?.block.consent
+    ? { text: agreed.block.consent.text, version: agreed.block.consent.version, at: now.toISOString() }
+    : null;
+  return { email, fields, consent, mayWrite: email !== '' && (!asked?.block.consent || consent !== null) };
+}
+
+const emailField = (block: ContactBlock) => block.fields.find((f) => f.format === 'email');
+
+/** Within the transaction of the step: the contact, and the letters that a finished run with an address causes. */
+export async function keepWhatWasLeft(
+  tx: Tx,
+  quiz: Quiz,
+  row: RunRow,
+  run: Run,
+  { contactNews, now }: { contactNews: boolean; now: Date },
+): Promise<void> {
+  const left = whatWasLeft(quiz, run, now);
+  if (!left) return;
+  const { workspaceId, runId, quizId } = row;
+  if (contactNews)
+    await keepContact(tx, {
+      workspaceId,
+      runId,
+      newId: newId('c'),
+      email: left.email,
+      fields: left.fields,
+      consent: left.consent,
+      at: now,
+    });
+  if (!run.finished || !left.mayWrite) return;
+  const held = await heldUntil(tx, quiz, row, now);
+  if (held === null) return writeLetters(tx, quiz, row, run, { to: left.email, now });
+  // By hand, all letters are written when it is released.
+  if (held !== 'released') await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
+}
+
+/** Writes the letters that a finished run causes, each of them once. */
+export async function writeLetters(
+  tx: Tx,
+  quiz: Quiz,
+  { workspaceId, runId, quizId }: RunRow,
+  run: Run,
+  { to, now }: { to: string; now: Date },
+): Promise<void> {
+  const facts = runFacts(quiz, run);
+  for (const message of quiz.messages) {
+    if (message.when && !holds(message.when, facts)) continue;
+    const letterId = newId('l');
+    const letter = {
+      workspaceId,
+      letterId,
+      quizId,
+      runId,
+      messageId: message.id,
+      recipient: to,
+      language: quiz.language,
+      writtenAt: now,
+      ...composeLetter(quiz, run, message),
+    };
+    if (await insertLetter(tx, letter)) await enqueueLetter(tx, { workspaceId, letterId });
+  }
+}

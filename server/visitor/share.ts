@@ -1,0 +1,110 @@
+/** Sharing an outcome: an address that says which one it is, and the picture that goes with it. */
+import { createHmac, timingSafeEqual } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { LRUCache } from 'lru-cache';
+import sharp from 'sharp';
+import { indexOf } from '../../core/document/lookup';
+import type { Outcome, Quiz } from '../../core/document/schema';
+import { readConfig } from '../platform/config';
+import { type Live, liveQuiz, markOf } from '../publishing/editions';
+import { setWords } from '../letters/glyph-paths';
+import { pictureOf } from '../media/pictures';
+
+/** As social sites show it. px */
+const [WIDTH, HEIGHT] = [1200, 630];
+
+const sign = (quizId: string, outcome: string): string =>
+  createHmac('sha256', readConfig().authSecret).update(`share ${quizId} ${outcome}`).digest('base64url').slice(0, 22);
+
+/** The mark in the address of somebody who reached an outcome. It is signed, so that nobody looks at outcomes by guessing their names. */
+export const sharedMark = (quizId: string, outcome: string): string => `${outcome}.${sign(quizId, outcome)}`;
+
+/** The outcome that a mark stands for; null where it is forged, or there is no such outcome any more. */
+export function sharedOutcome(
+  { quizId, quiz }: Pick<Live, 'quizId' | 'quiz'>,
+  mark: string | undefined,
+): Outcome | null {
+  const [outcome = '', signature = ''] = (mark ?? '').split('.');
+  const [given, right] = [Buffer.from(signature), Buffer.from(sign(quizId, outcome))];
+  if (given.length !== right.length || !timingSafeEqual(given, right)) return null;
+  return indexOf(quiz).outcomes.get(outcome)?.outcome ?? null;
+}
+
+/** What sites are told that show an address with a picture (Open Graph). */
+export function shareOf(address: string, live: Live, mark: string | undefined) {
+  const outcome = sharedOutcome(live, mark);
+  const { publicUrl } = readConfig();
+  return {
+    title: live.quiz.title,
+    description: outcome ? outcome.headline || outcome.name : live.quiz.description,
+    url: `${publicUrl}/q/${address}`,
+    image: `${publicUrl}/q/${address}/card${outcome && mark ? `?shared=${encodeURIComponent(mark)}` : ''}`,
+  };
+}
+
+/** The picture of an address, as PNG. */
+export async function cardOf(address: string, mark: string | undefined): Promise<Buffer> {
+  const live = await liveQuiz(address);
+  const outcome = sharedOutcome(live, mark);
+  const key = `${live.workspaceId} ${markOf(live)} ${outcome?.id ?? ''}`;
+  const known = cards.get(key);
+  if (known) return known;
+  const made = card(live.quiz, outcome);
+  cards.set(key, made);
+  made.catch(() => cards.delete(key));
+  return made;
+}
+
+/** Drawn once for each edition and outcome; drawing one takes a tenth of a second. */
+const cards = new LRUCache<string, Promise<Buffer>>({ max: 100 });
+
+async function card(quiz: Quiz, outcome: Outcome | null): Promise<Buffer> {
+  const picture = outcome?.picture ? await bytesOf(outcome.picture.src) : null;
+  const width = picture ? 600 : WIDTH - 160;
+  const small = outcome ? quiz.title : '';
+  const large = outcome ? outcome.headline || outcome.name : quiz.title;
+  const first = await setWords(small, { face: 'text', size: 34, leading: 44, x: 80, y: 130, width, most: 2 });
+  const title = await setWords(large, {
+    face: 'title',
+    size: 76,
+    leading: 84,
+    x: 80,
+    y: small ? first.next + 60 : 240,
+    width,
+    most: 4,
+  });
+  const sign = await setWords('Yes Maybe', {
+    face: 'title',
+    size: 28,
+    leading: 32,
+    x: 122,
+    y: HEIGHT - 60,
+    width,
+    most: 1,
+  });
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}">
+    <rect width="100%" height="100%" fill="#F5F6F1"/>
+    <rect width="24" height="100%" fill="#F2B233"/>
+    <g fill="#4E5766">${first.svg}</g>
+    <g fill="#1D2430">${title.svg}${sign.svg}<circle cx="96" cy="${HEIGHT - 70}" r="12"/></g>
+  </svg>`;
+  const sheet = sharp(Buffer.from(svg));
+  if (!picture) return sheet.png().toBuffer();
+  const beside = await sharp(picture).resize(440, 440, { fit: 'cover' }).png().toBuffer();
+  return sheet
+    .composite([{ input: beside, left: WIDTH - 520, top: 95 }])
+    .png()
+    .toBuffer();
+}
+
+/** A picture that is ours: drawn for the product, or kept in the database. Other addresses are not asked. */
+async function bytesOf(src: string): Promise<Buffer | null> {
+  const [, workspace, picture] = /^\/media\/([\w-]+)\/([\w-]+)$/.exec(src) ?? [];
+  if (workspace && picture) {
+    const kept = await pictureOf(workspace, picture);
+    return kept?.type.startsWith('image/') ? Buffer.from(kept.bytes) : null;
+  }
+  const [, drawn] = /^\/pictures\/([\w-]+\.svg)$/.exec(src) ?? [];
+  return drawn ? readFile(join(process.cwd(), 'public/pictures', drawn)).catch(() => null) : null;
+}

@@ -1,0 +1,34 @@
+import { offerOf } from '../../core/flow/offers';
+import { foldRun, reachedOutcomes } from '../../core/flow/run';
+import { isWebAddress } from '../../core/text/address';
+import { runByToken } from '../../db/queries/runs';
+import { database } from '../platform/database';
+import { editionOf } from '../publishing/editions';
+import { heldUntil } from '../results/held-back';
+import { hashToken } from '../platform/ids';
+import { notFound, Problem } from '../platform/problem';
+import { takeStep } from './take-step';
+
+/**
+ * Counts that the visitor of a run took an offer, for browsers without scripts.
+ * @param id of the outcome or block that makes it
+ * @returns where it leads, as the edition has it
+ */
+export async function takeOffer(address: string, token: string, id: string, now = new Date()): Promise<string> {
+  const row = await runByToken(database(), address, hashToken(token));
+  if (!row) throw notFound('This run');
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  const isHeld = run.finished && (await heldUntil(database(), quiz, row, now)) !== null;
+  const offer = isHeld ? undefined : offerOf(quiz, run, id, () => reachedOutcomes(quiz, run));
+  if (!offer || !isWebAddress(offer.url)) throw notFound('This offer');
+  if (!run.offers.includes(id)) {
+    try {
+      await takeStep(address, token, row.seq + 1, { do: 'offer', outcome: id }, now);
+    } catch (error) {
+      // The run went on at the same moment. Being led there matters more than being counted.
+      if (!(error instanceof Problem && error.status === 409)) throw error;
+    }
+  }
+  return offer.url;
+}

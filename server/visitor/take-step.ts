@@ -1,0 +1,267 @@
+import { randomInt } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
+import type { Standing } from '../../contract/visits';
+import type { Quiz } from '../../core/document/schema';
+import { same } from '../../core/document/edits';
+import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
+import { GRACE } from '../../core/flow/clock';
+import { sentFromForm } from '../../core/flow/plain-form';
+import { viewOf } from '../../core/flow/view';
+import { hasContact } from '../../core/stats/counts';
+import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
+import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
+import { database } from '../platform/database';
+import { editionOf, type Live, liveQuiz } from '../publishing/editions';
+import { heldUntil } from '../results/held-back';
+import { hashToken, newId } from '../platform/ids';
+import { Problem, notFound } from '../platform/problem';
+import { readHandOver } from './hand-over';
+import { keepWhatWasLeft } from './keep-contact';
+import { plainTicket, readPlainTicket } from './plain-ticket';
+import { deadlineFor, pageNow, standingOf } from './standing';
+
+/** The first page of a quiz as everybody gets it, before there is a run. */
+export function firstLook({ quiz, edition }: Pick<Live, 'quiz' | 'edition'>): Standing {
+  return { seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
+}
+
+/**
+ * Opens a run for a token that the browser made, or finds the one it opened before.
+ * @param params of the address; only what the quiz declares as known is kept
+ */
+export async function openRun(
+  address: string,
+  token: string,
+  params: Record<string, string>,
+  source: string,
+  now = new Date(),
+): Promise<Standing> {
+  const before = await runByToken(database(), address, hashToken(token));
+  if (before) return lookAgain(address, token, before, now);
+  const { workspaceId, quizId, edition, quiz } = await liveQuiz(address);
+  const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;
+  // What an earlier quiz says is taken from that quiz alone, not from an address that anybody can write.
+  const own = (values: Record<string, string> | undefined, name: string) =>
+    values && Object.hasOwn(values, name) ? values[name] : undefined;
+  const known = Object.fromEntries(
+    quiz.known.flatMap(({ id, from, param }) => {
+      const value = own(from === 'quiz' ? handed?.values : params, param || id);
+      return value === undefined ? [] : [[id, value.slice(0, 300)] as const];
+    }),
+  );
+  const row = await insertRun(database(), {
+    workspaceId,
+    runId: newId('r'),
+    quizId,
+    edition,
+    tokenHash: hashToken(token),
+    seed: randomInt(2 ** 31),
+    known,
+    source: (handed?.from ?? source).slice(0, 100),
+    seenAt: now,
+    lastAt: now,
+  });
+  if (row) {
+    const run = startRun(quiz, row);
+    remember(passKey(address, token), { row, quiz, run });
+    return standingOf(quiz, row, run, now);
+  }
+  // Opened by another request meanwhile; or the token opened a run of another quiz of this workspace.
+  const there = await runByToken(database(), address, hashToken(token));
+  if (!there) throw new Problem(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
+  return lookAgain(address, token, there, now);
+}
+
+/**
+ * Goes on with a run that began by forms without scripts, in a browser whose scripts have come now. The run gets a token that this browser has
+ * made: whoever else knew the old one, because they began the run and sent its address to somebody, is out.
+ * @returns where it stands; null where the ticket is good for nothing any more
+ */
+export async function adoptRun(
+  address: string,
+  ticket: string,
+  token: string,
+  now = new Date(),
+): Promise<Standing | null> {
+  const found = await runOfTicket(address, ticket);
+  if (!found) return null;
+  const adopted = await setToken(database(), found.row, hashToken(token));
+  return adopted ? findRun(address, token, now) : null;
+}
+
+/** The run that a ticket is good for: one that has not gone on since the ticket's page was made. Offers taken on that page leave it good. */
+async function runOfTicket(address: string, text: string): Promise<{ row: RunWithEvents; token: string } | null> {
+  const ticket = await readPlainTicket(address, text);
+  const row = ticket && (await runByToken(database(), address, hashToken(ticket.token)));
+  if (!row || row.seq < ticket.seq || row.events.slice(ticket.seq).some((e) => e.do !== 'offer')) return null;
+  return { row, token: ticket.token };
+}
+
+/** Where the run of a ticket stands, and the run's token; null where the ticket is good for nothing any more. */
+export async function findByTicket(
+  address: string,
+  text: string,
+  now = new Date(),
+): Promise<{ standing: Standing; token: string } | null> {
+  const found = await runOfTicket(address, text);
+  return found && { standing: await lookAgain(address, found.token, found.row, now), token: found.token };
+}
+
+/**
+ * Takes a form of a page without scripts. Sent twice, it counts once, and both answers lead on.
+ * @param form what was sent, by field
+ * @returns a ticket for the page that comes next, and what it is to say; null where the run has gone on from another page
+ */
+export async function takePlainStep(
+  address: string,
+  text: string,
+  form: ReadonlyMap<string, string[]>,
+  now = new Date(),
+): Promise<{ ticket: string; step: StepTaken } | null> {
+  const ticket = await readPlainTicket(address, text);
+  const row = ticket && (await runByToken(database(), address, hashToken(ticket.token)));
+  if (!row || !ticket) return null;
+  const offers = row.events.slice(ticket.seq).findIndex((e) => e.do !== 'offer');
+  const seq = offers < 0 ? row.seq : ticket.seq + offers;
+  if (row.seq > seq + 1) return null;
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const before = foldRun(quiz, row, row.events.slice(0, seq));
+  const held = before.finished ? await heldUntil(database(), quiz, row, now) : null;
+  const sent = sentFromForm(viewOf(quiz, before, held), form);
+  if (row.seq > seq && !same(row.events[seq], sent)) return null;
+  const step = await takeStep(address, ticket.token, seq + 1, sent, now);
+  const standing = 'taken' in step ? step.taken : step.standing;
+  return { ticket: await plainTicket(address, { token: ticket.token, seq: standing.seq }), step };
+}
+
+/** Where the run of a token stands. */
+export async function findRun(address: string, token: string, now = new Date()): Promise<Standing> {
+  const row = await runByToken(database(), address, hashToken(token));
+  if (!row) throw notFound('This run');
+  return lookAgain(address, token, row, now);
+}
+
+/** Where a run stands that is come back to; time that ran out meanwhile has run out. */
+async function lookAgain(address: string, token: string, row: RunWithEvents, now: Date): Promise<Standing> {
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  const deadline = await deadlineFor(quiz, row);
+  if (deadline && now.getTime() > deadline.at + GRACE) {
+    const step = await takeStep(
+      address,
+      token,
+      row.seq + 1,
+      { do: 'time', of: deadline.of, page: pageNow(quiz, run) },
+      now,
+    );
+    return 'taken' in step ? step.taken : step.standing;
+  }
+  return standingOf(quiz, row, run, now);
+}
+
+export type StepTaken = { taken: Standing } | { refused: Refusal[]; standing: Standing };
+
+type Pass = { row: RunRow; quiz: Quiz; run: Run };
+
+/**
+ * Where runs stood that this process moved last. Nothing depends on it: what is appended is appended only if the database says that the run
+ * still stands there, and its events up to there never change. It saves reading and replaying them for the answer that comes next.
+ */
+const recent = new LRUCache<string, Pass>({ max: 2_000 });
+const passKey = (address: string, token: string) => `${address} ${token}`;
+
+function remember(key: string, pass: Pass): void {
+  if (pass.run.finished) recent.delete(key);
+  else recent.set(key, pass);
+}
+
+/**
+ * Takes what a visitor sent as the `seq`th thing of their run. On disk before it answers. Sent twice, it counts once; sent late or out of
+ * order, it is refused and the browser is told where the run stands.
+ */
+export async function takeStep(
+  address: string,
+  token: string,
+  seq: number,
+  sent: Sent,
+  now = new Date(),
+): Promise<StepTaken> {
+  const key = passKey(address, token);
+  for (let attempt = 0; attempt < 3; attempt++) {
+    const known = recent.get(key);
+    const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
+    if ('taken' in pass) return pass;
+    const { row, quiz, run } = pass;
+    if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
+      throw new Problem(
+        413,
+        'run-full',
+        'This run holds as much as can be kept of one. What was sent so far is kept; to answer more, please start anew.',
+      );
+    const taken = await inTime(quiz, row, run, sent, now);
+    if (!taken) throw new Problem(409, 'moved-on', 'There is time left.', await standingOf(quiz, row, run, now));
+    const next = step(quiz, run, taken);
+    if ('refused' in next) return { refused: next.refused, standing: await standingOf(quiz, row, run, now) };
+    // An offer that is taken again, is not there, or belongs to a result that is still kept back, is no event.
+    if (
+      taken.do === 'offer' &&
+      (next.run === run || (run.finished && (await heldUntil(database(), quiz, row, now)) !== null))
+    )
+      return { taken: await standingOf(quiz, row, run, now) };
+    if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now })) {
+      const moved = { ...row, seq, size: row.size + sizeOf(taken), lastAt: now };
+      remember(key, { row: moved, quiz, run: next.run });
+      return { taken: await standingOf(quiz, moved, next.run, now) };
+    }
+    // Another request of the same run was faster; look again.
+    recent.delete(key);
+  }
+  throw new Problem(409, 'busy', 'This run is being changed from several places at once. Please try again.');
+}
+
+/**
+ * What counts of what was sent: all of it in time; after that, that time is up. Null where a browser says so too early.
+ * A late answer is not taken: what was filled in when time was up came with the browser's own word that it is up.
+ */
+async function inTime(quiz: Quiz, row: RunRow, run: Run, sent: Sent, now: Date): Promise<Sent | null> {
+  if (sent.do === 'offer') return sent;
+  const deadline = await deadlineFor(quiz, row);
+  const late = deadline ? now.getTime() - deadline.at : -Infinity;
+  if (sent.do === 'time') {
+    if (!deadline || late < -GRACE) return null;
+    const answers = late <= GRACE && sent.answers ? { answers: sent.answers } : {};
+    return { do: 'time', of: deadline.of, page: sent.page, ...answers };
+  }
+  return deadline && late > GRACE ? { do: 'time', of: deadline.of, page: pageNow(quiz, run) } : sent;
+}
+
+/** Reads where a run stands, if that is just before `seq`; else what the browser must be told. */
+async function readPass(address: string, token: string, seq: number, sent: Sent): Promise<Pass | { taken: Standing }> {
+  const row = await runByToken(database(), address, hashToken(token));
+  if (!row) throw notFound('This run');
+  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const run = foldRun(quiz, row, row.events);
+  if (seq === row.seq + 1) return { row, quiz, run };
+  const here = await standingOf(quiz, row, run, new Date());
+  if (seq <= row.seq && same(row.events[seq - 1], sent)) return { taken: here };
+  if (seq <= row.seq)
+    throw new Problem(409, 'moved-on', 'This quiz has gone on in another window. Here is where it stands.', here);
+  throw new Problem(409, 'ahead', 'Something sent before has not arrived. Here is where the quiz stands.', here);
+}
+
+async function write(
+  quiz: Quiz,
+  row: RunRow,
+  { run, before, seq, sent, now }: { run: Run; before: Run; seq: number; sent: Sent; now: Date },
+): Promise<boolean> {
+  const { workspaceId, runId, tokenHash } = row;
+  const event = { workspaceId, runId, tokenHash, seq, sent, at: now, finished: run.finished };
+  const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
+  const finishedNow = run.finished && !before.finished;
+  if (!contactNews && !(finishedNow && hasContact(run))) return appendEvent(database(), event);
+  return database().transaction(async (tx) => {
+    if (!(await appendEvent(tx, event))) return false;
+    await keepWhatWasLeft(tx, quiz, row, run, { contactNews, now });
+    return true;
+  });
+}
