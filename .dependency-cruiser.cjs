@@ -4,7 +4,7 @@ const mayUse = {
   contract: ['core'],
   db: ['core'],
   server: ['contract', 'core', 'db'],
-  ui: ['core/text', 'core/document'],
+  ui: ['contract', 'core/text', 'core/document'],
   studio: ['contract', 'core', 'ui', 'visitor'],
   visitor: ['contract', 'core', 'ui'],
   cli: ['core'],

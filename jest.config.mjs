@@ -26,7 +26,7 @@ const project = async (own) => ({
 
 export default async () => ({
   projects: [
-    await project({ displayName: 'core', testMatch: ['<rootDir>/{contract,core,studio,visitor}/**/*.test.ts'] }),
+    await project({ displayName: 'core', testMatch: ['<rootDir>/{contract,core,studio,ui,visitor}/**/*.test.ts'] }),
     await project({ displayName: 'command', testMatch: ['<rootDir>/tests/command/**/*.test.ts'] }),
     await project({
       displayName: 'server',

@@ -32,7 +32,7 @@ export function memberEndpoint<E extends Endpoint>(
 ): Route<E> {
   const door = doorOf(endpoint);
   return (request, { params }) =>
-    answer(async () => {
+    answer(request, async () => {
       if (request.method !== 'GET') requireOwnOrigin(request);
       const member = await requireMember(request.headers);
       return door.checked(await work(member, await door.read(request, await params)));
@@ -43,7 +43,7 @@ export function memberEndpoint<E extends Endpoint>(
 export const memberFile =
   <P>(work: (member: Membership, params: P) => Promise<Response>) =>
   (request: Request, { params }: { params: Promise<P> }): Promise<Response> =>
-    answer(async () => work(await requireMember(request.headers), await params));
+    answer(request, async () => work(await requireMember(request.headers), await params));
 
 /** An endpoint for visitors. What is no answer by its contract, a refusal or a file, is answered as it is. */
 export function visitorEndpoint<E extends Endpoint>(
@@ -52,7 +52,7 @@ export function visitorEndpoint<E extends Endpoint>(
 ): Route<E> {
   const door = doorOf(endpoint);
   return (request, { params }) =>
-    answer(async () => {
+    answer(request, async () => {
       const done = await work(await door.read(request, await params));
       return done instanceof Response ? done : door.checked(done);
     });

@@ -1,8 +1,9 @@
 /** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
 import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/platform/config';
-import { logFailure } from '../server/platform/log';
+import { log, logFailure } from '../server/platform/log';
 import { Problem } from '../server/platform/problem';
+import { withRequest } from '../server/platform/request-log';
 
 /** The body as bytes; a body that is too long is given up on as soon as it is. */
 export async function readBytes(request: Request, most: number): Promise<Buffer> {
@@ -26,25 +27,32 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
   return Buffer.concat(parts);
 }
 
-/** Runs a route and turns what goes wrong into an answer. */
-export async function answer(work: () => Promise<Response | object>): Promise<Response> {
-  try {
-    const result = await work();
-    return result instanceof Response ? result : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
-  } catch (error) {
-    const problem = error instanceof Problem ? error : unexpected(error);
-    const { status, code, message, details, retryAfter } = problem;
-    return Response.json(
-      { code, message, ...(details === undefined ? {} : { details }) },
-      {
-        status,
-        headers: {
-          'Cache-Control': 'no-store',
-          ...(retryAfter === undefined ? {} : { 'Retry-After': String(retryAfter) }),
-        },
+/** Runs a route and turns what goes wrong into an answer. The one place where a request that failed is logged. */
+export const answer = (request: Request, work: () => Promise<Response | object>): Promise<Response> =>
+  withRequest(request, async (context) => {
+    const start = performance.now();
+    const response = await work().then(answered, refused);
+    response.headers.set('X-Request-Id', context.request);
+    log.debug({ status: response.status, ms: Math.round(performance.now() - start) }, 'answered');
+    return response;
+  });
+
+const answered = (result: Response | object): Response =>
+  result instanceof Response ? result : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
+
+function refused(error: unknown): Response {
+  const { status, code, message, details, retryAfter } = error instanceof Problem ? error : unexpected(error);
+  log.debug({ code }, 'refused');
+  return Response.json(
+    { code, message, ...(details === undefined ? {} : { details }) },
+    {
+      status,
+      headers: {
+        'Cache-Control': 'no-store',
+        ...(retryAfter === undefined ? {} : { 'Retry-After': String(retryAfter) }),
       },
-    );
-  }
+    },
+  );
 }
 
 function unexpected(error: unknown): Problem {

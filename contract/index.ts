@@ -1,12 +1,13 @@
 /** All endpoints that answer in JSON, by method and path. */
 import type { Static, TSchema } from '@sinclair/typebox';
+import { browserErrors } from './browser-errors';
 import { editing } from './editing';
 import { files } from './files';
 import { quizzes } from './quizzes';
 import { results } from './results';
 import { visits } from './visits';
 
-export const contracts = { ...editing, ...files, ...quizzes, ...results, ...visits };
+export const contracts = { ...browserErrors, ...editing, ...files, ...quizzes, ...results, ...visits };
 
 type Contracts = typeof contracts;
 export type Endpoint = keyof Contracts;

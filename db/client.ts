@@ -18,8 +18,16 @@ const KEEP_ALIVE = 10_000;
 /**
  * A pool on a database. Connections lost to a restart are replaced; whoever was using one gets an error and tries again.
  * @param patient for work that takes as long as it takes, as migrations do
+ * @param onStatement told each statement, with $1, $2 … in place of its values
  */
-export function openDatabase(url: string, { max = 16, patient = false } = {}): { db: Db; pool: Pool } {
+export function openDatabase(
+  url: string,
+  {
+    max = 16,
+    patient = false,
+    onStatement,
+  }: { max?: number; patient?: boolean; onStatement?: (text: string) => void } = {},
+): { db: Db; pool: Pool } {
   const pool = new Pool({
     connectionString: url,
     max,
@@ -38,7 +46,7 @@ export function openDatabase(url: string, { max = 16, patient = false } = {}): {
   });
   // Without a listener an idle connection cut by the database would end the process.
   pool.on('error', () => undefined);
-  return { db: drizzle(pool, { schema }), pool };
+  return { db: drizzle(pool, { schema, ...(onStatement ? { logger: { logQuery: onStatement } } : {}) }), pool };
 }
 
 /** Whether the database answers within so many milliseconds. */

@@ -6,6 +6,7 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { keepEarly } from '../../ui/early';
 import { EarlyKeeper } from '../../ui/early-keeper';
+import { ErrorReporter } from '../../ui/error-reporter';
 import { StyleRegistry } from '../../ui/registry';
 import '../../ui/tokens.css';
 import '../../visitor/visitor.css';
@@ -19,6 +20,7 @@ export default async function StudioLayout({ children }: { children: ReactNode }
       <body className="studio">
         <script nonce={nonce} dangerouslySetInnerHTML={{ __html: keepEarly(true) }} />
         <EarlyKeeper />
+        <ErrorReporter share={1} />
         <StyleRegistry>{children}</StyleRegistry>
       </body>
     </html>

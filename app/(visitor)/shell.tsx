@@ -7,6 +7,7 @@ import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { keepEarly } from '../../ui/early';
 import { EarlyKeeper } from '../../ui/early-keeper';
+import { ErrorReporter } from '../../ui/error-reporter';
 import { isRightToLeft } from '../../visitor/languages/direction';
 import '../../visitor/visitor.css';
 
@@ -45,6 +46,7 @@ export async function VisitorShell({ language, children }: { language: string; c
       <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
         <script nonce={nonce} dangerouslySetInnerHTML={{ __html: keepEarly(false) }} />
         <EarlyKeeper />
+        <ErrorReporter share={0.1} />
         {children}
       </body>
     </html>

@@ -4,7 +4,7 @@ import { answer } from '../http';
 
 /** oEmbed 1.0, as JSON; what else is asked for is answered with 501, as the standard has it. */
 export const GET = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const { searchParams } = new URL(request.url);
     const url = searchParams.get('url');
     const format = searchParams.get('format') ?? 'json';

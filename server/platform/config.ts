@@ -19,6 +19,13 @@ export type Config = {
   checkAnswers: boolean;
 };
 
+const LOG_LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'silent'];
+/** How much is logged. Apart from the rest, since the log is made before the configuration is checked. */
+export function logLevel(): string {
+  const level = process.env['LOG_LEVEL'] ?? 'warn';
+  return LOG_LEVELS.includes(level) ? level : 'warn';
+}
+
 let config: Config | undefined;
 
 export function readConfig(): Config {
@@ -33,6 +40,9 @@ export function readConfig(): Config {
     if (!(value > 0)) throw new Error(`${name} is "${process.env[name]}"; a number above 0 is expected.`);
     return value;
   };
+  const level = process.env['LOG_LEVEL'];
+  if (level !== undefined && level !== logLevel())
+    throw new Error(`LOG_LEVEL is "${level}"; one of ${LOG_LEVELS.join(', ')} is expected.`);
   if (need('AUTH_SECRET').length < 32) throw new Error('AUTH_SECRET is too short: 32 random characters at least.');
   config = {
     databaseUrl: need('DATABASE_URL'),

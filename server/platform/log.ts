@@ -1,7 +1,15 @@
 import pino from 'pino';
+import { logLevel } from './config';
+import { requestContext } from './request-log';
 
-/** The log of the server: JSON lines on standard error. Nothing of what visitors answer goes in. */
-export const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }, pino.destination(2));
+/**
+ * The log of the server: JSON lines on standard error, each with the request that it is about. Nothing of what visitors answer goes in. At
+ * level `debug` it tells the way of each request: its statements, and what came of it.
+ */
+export const log = pino({ level: logLevel(), mixin: () => requestContext() ?? {} }, pino.destination(2));
+
+/** The words of a statement, without what was put into it. */
+export const logStatement = (statement: string): void => log.debug({ statement: statement.slice(0, 200) }, 'statement');
 
 type DatabaseError = { code?: string; table?: string; constraint?: string; routine?: string };
 

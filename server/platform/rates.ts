@@ -19,6 +19,8 @@ export const RATES = {
   quiz: { burst: 20_000, perSecond: 400 },
   /** Tries to sign in to one account. */
   account: { burst: 10, perSecond: 1 / 30 },
+  /** Errors that the browsers of one address of the network report: a page that fails for everybody must not fill the log. */
+  browserErrors: { burst: 20, perSecond: 1 / 30 },
   /** Letters that one creator sends to try them. */
   tests: { burst: 10, perSecond: 1 / 60 },
 } satisfies Record<string, Rate>;

@@ -2,7 +2,7 @@ import { enterDemo } from '../../../server/accounts/auth';
 import { answer, requireOwnOrigin } from '../../http';
 
 export const POST = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     requireOwnOrigin(request);
     return enterDemo();
   });

@@ -21,7 +21,7 @@ const handlers = toNextJsHandler((request: Request) => auth().handler(request));
 export const GET = handlers.GET;
 
 export const POST = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     requireOwnOrigin(request);
     const path = new URL(request.url).pathname;
     const least = SAME_TIME.some((end) => path.endsWith(end)) ? LEAST : 0;

@@ -3,7 +3,7 @@ import { networkOf, requireRoom } from '../../../../server/platform/rates';
 import { answer } from '../../../http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
-  answer(async () => {
+  answer(request, async () => {
     requireRoom(['network', networkOf(request)]);
     const mark = new URL(request.url).searchParams.get('shared') ?? undefined;
     const png = await cardOf((await params).address, mark);

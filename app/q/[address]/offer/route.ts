@@ -5,7 +5,7 @@ import { findByTicket } from '../../../../server/visitor/take-step';
 import { answer } from '../../../http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
-  answer(async () => {
+  answer(request, async () => {
     requireRoom(['network', networkOf(request)]);
     const { searchParams } = new URL(request.url);
     const { address } = await params;

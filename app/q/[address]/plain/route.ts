@@ -8,7 +8,7 @@ import { answer, readBytes } from '../../../http';
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
-  answer(async () => {
+  answer(request, async () => {
     const { address } = await at;
     const network = networkOf(request);
     requireRoom(['network', network]);

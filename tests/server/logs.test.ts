@@ -1,0 +1,66 @@
+/** The log in a process of its own, as an operator reads it. */
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
+import { answer } from '../../app/http';
+import { Problem } from '../../server/platform/problem';
+
+const run = promisify(execFile);
+/** What a process logs that answers a request by `work`. */
+async function logged(work: string, level: string): Promise<Record<string, unknown>[]> {
+  const code = `
+    import { answer } from './app/http.ts';
+    const request = new Request('https://quiz.test/runs/step?token=secret', { method: 'POST', headers: { 'x-request-id': 'from-the-proxy' } });
+    await answer(request, async () => { ${work} });`;
+  const { stderr } = await run('node', ['--import', 'tsx', '--input-type=module', '-e', code], {
+    env: { ...process.env, LOG_LEVEL: level },
+  });
+  return stderr
+    .split('\n')
+    .filter((line) => line.startsWith('{'))
+    .map((line) => JSON.parse(line) as Record<string, unknown>);
+}
+
+const at = { request: 'from-the-proxy', method: 'POST', path: '/runs/step' };
+
+describe('the log of requests', () => {
+  it('tells what failed, why, and in which request, without what was written', async () => {
+    const lines = await logged(
+      `throw Object.assign(new Error('Failed query: insert … params: Mira'), { query: 'insert', cause: Object.assign(new Error('duplicate key (Mira)'), { code: '23505', table: 'runs' }) });`,
+      'warn',
+    );
+    expect(lines).toHaveLength(1);
+    expect(lines[0]).toMatchObject({ ...at, code: '23505', table: 'runs', msg: 'a request failed' });
+    expect(JSON.stringify(lines)).not.toMatch(/Mira|secret/);
+  });
+
+  it('is silent about requests that are answered or refused, and tells their way at level debug', async () => {
+    const refused = `throw Object.assign(new (await import('./server/platform/problem.ts')).Problem(409, 'taken', 'Taken.'));`;
+    expect(await logged(refused, 'warn')).toEqual([]);
+    expect(await logged(refused, 'debug')).toMatchObject([
+      { ...at, code: 'taken' },
+      { ...at, status: 409, msg: 'answered' },
+    ]);
+  });
+});
+
+describe('who asks', () => {
+  const ask = (id: string | undefined, work: () => Promise<object>) =>
+    answer(
+      new Request('https://quiz.test/api/quizzes', id === undefined ? {} : { headers: { 'x-request-id': id } }),
+      work,
+    );
+
+  it('is told which request it was, in answers and in trouble alike', async () => {
+    const refused = await ask('from-the-proxy', () => Promise.reject(new Problem(404, 'not-found', 'Not here.')));
+    expect([refused.status, refused.headers.get('X-Request-Id')]).toEqual([404, 'from-the-proxy']);
+    const one = (await ask(undefined, async () => ({}))).headers.get('X-Request-Id');
+    const other = (await ask(undefined, async () => ({}))).headers.get('X-Request-Id');
+    expect(one).toMatch(/^[0-9a-f-]{36}$/);
+    expect(other).not.toBe(one);
+  });
+
+  it('cannot put lines of their own into the log', async () => {
+    const answered = await ask('a"} {"b', async () => ({}));
+    expect(answered.headers.get('X-Request-Id')).toMatch(/^[0-9a-f-]{36}$/);
+  });
+});
