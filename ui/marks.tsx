@@ -1,5 +1,6 @@
 /** The product's own sign: ● yes, ◐ maybe, ○ not yet, ✕ no. State is always this shape plus a word. */
-export type MarkKind = 'yes' | 'maybe' | 'not-yet' | 'no';
+export const markKinds = ['yes', 'maybe', 'not-yet', 'no'] as const;
+export type MarkKind = (typeof markKinds)[number];
 
 export function Mark({
   kind,

@@ -42,11 +42,14 @@ export function createDocument({
   quiz,
   revision,
   savedAt,
+  isKept = true,
 }: {
   quizId: string;
   quiz: Quiz;
   revision: number;
   savedAt: string;
+  /** Whether edits are kept, on this device and on the server; in the gallery they are not. */
+  isKept?: boolean;
 }): StoreApi<DocumentState> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let flight: Promise<void> | null = null;
@@ -65,8 +68,8 @@ export function createDocument({
     /** Shows what an edit made of the state, keeps it on this device, and sends it soon. */
     const changed = (state: State) => {
       const isPending = state.pending !== get().pending;
-      set(isPending ? { ...state, saving: 'saving' } : state);
-      if (!isPending) return;
+      if (!isPending || !isKept) return set(state);
+      set({ ...state, saving: 'saving' });
       remember(get());
       soon();
     };
@@ -127,7 +130,7 @@ export function createDocument({
   });
 
   // Edits that an earlier window could not send.
-  const kept = keptEdits(quizId);
+  const kept = isKept ? keptEdits(quizId) : [];
   if (kept.length) {
     store.setState({ ...opened(quiz, revision, kept), saving: 'saving' });
     void store.getState().flush();

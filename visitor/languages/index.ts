@@ -9,6 +9,8 @@ import { en, type Phrases } from './phrases';
 
 const all: Record<string, Phrases> = { ar, de, en, es, fr, nl };
 
+export const languages = Object.keys(all);
+
 export type Spoken = { language: string; phrases: Phrases };
 
 /**
