@@ -23,12 +23,13 @@ export const useFocusLater = () => useContext(FocusContext);
 const idIn = (element: Element | null, name: string) =>
   element?.closest(`[data-${name}]`)?.getAttribute(`data-${name}`) ?? '';
 
+const FIELDS = 'textarea, input, [contenteditable]';
 /** A menu that is just closing gives the focus back to where it was opened; the new place takes it from there. */
 function keepFocus(field: HTMLElement, frames = 6): void {
   requestAnimationFrame(() => {
     const now = document.activeElement;
     // Whoever has gone on to another field stays there.
-    if (!field.isConnected || (now !== field && now?.matches('textarea, input, [contenteditable]'))) return;
+    if (!field.isConnected || (now !== field && now?.matches(FIELDS))) return;
     if (now !== field) field.focus();
     if (frames > 0) keepFocus(field, frames - 1);
   });
@@ -47,8 +48,10 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     const field = sheet.current?.querySelector<HTMLElement>(`[data-field="${wanted.current}"]`);
     if (!field) return;
     wanted.current = null;
+    // From a field to a field nothing is closing, and whoever goes on elsewhere at once must not be fetched back.
+    const isFromField = document.activeElement?.matches(FIELDS) ?? false;
     field.focus();
-    keepFocus(field);
+    if (!isFromField) keepFocus(field);
     if (field instanceof HTMLTextAreaElement || field instanceof HTMLInputElement)
       field.setSelectionRange?.(field.value.length, field.value.length);
   });
