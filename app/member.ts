@@ -4,7 +4,7 @@ import { cache } from 'react';
 import type { Membership } from '../db/queries/members';
 import { memberOf } from '../server/accounts/auth';
 import { Problem } from '../server/platform/problem';
-import { getQuiz } from '../server/editing/quizzes';
+import { getQuiz } from '../server/accounts/own-quiz';
 
 /** Who is looking at this page; strangers are sent to the door. */
 export const member = cache(async (): Promise<Membership> => (await memberOf(await headers())) ?? redirect('/'));

@@ -1,11 +1,11 @@
 /** `npm run bench:core`: the core by itself, each figure against something stated. */
-import type { Quiz } from '../core/document/schema';
+import type { Quiz } from '../core/schema/quiz';
 import { checkQuiz } from '../core/findings/check';
 import { exactOdds } from '../core/rehearsal/exact';
 import { sampledOdds } from '../core/rehearsal/sampled';
-import { randomOf } from '../core/flow/random';
+import { randomOf } from '../core/values/random';
 import { walk } from '../core/flow/walk';
-import { resultOf } from '../core/scoring/result';
+import { resultOf } from '../core/flow/result';
 import { choice, option, page, quiz, strongest } from '../tests/quizzes';
 
 const random = randomOf(7, 'bench');

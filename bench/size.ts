@@ -4,7 +4,7 @@
  */
 import { sql } from 'drizzle-orm';
 import { checkQuiz } from '../core/findings/check';
-import type { Quiz } from '../core/document/schema';
+import type { Quiz } from '../core/schema/quiz';
 import { openDatabase } from '../db/client';
 import { quizzesToCount, runsInOrder, startedRuns, uncountedRuns } from '../db/queries/runs';
 import { checkInBackground, listQuizzes, otherQuizzes } from '../server/editing/quizzes';

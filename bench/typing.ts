@@ -3,7 +3,7 @@
  * keeps the page from answering, against the same in a quiz of one question; and how long it takes to open once the server has answered.
  */
 import { chromium, type Page } from '@playwright/test';
-import type { Quiz } from '../core/document/schema';
+import type { Quiz } from '../core/schema/quiz';
 import { choice, option, page as quizPage, quiz, strongest } from '../tests/quizzes';
 
 const home = process.env['PUBLIC_URL'] ?? '';

@@ -1,12 +1,12 @@
 /** What the command does, one function each. Every one of them returns the exit code. */
 import { offeredBy } from '../core/questions/registry';
 import { once } from 'node:events';
-import type { Quiz } from '../core/document/schema';
+import type { Quiz } from '../core/schema/quiz';
 import { checkQuiz, type Finding } from '../core/findings/check';
 import { nameOf, indexOf } from '../core/document/lookup';
 import { rehearse } from '../core/rehearsal/odds';
 import { walk } from '../core/flow/walk';
-import { resultOf } from '../core/scoring/result';
+import { resultOf } from '../core/flow/result';
 import { RunReader, type Stats } from '../core/stats/reading';
 import { readQuiz, RunsFile, textFor, writeWhole } from './files';
 

@@ -11,7 +11,7 @@ import {
 import { tmpdir } from 'node:os';
 import { basename, dirname, extname, join } from 'node:path';
 import { createInterface } from 'node:readline';
-import type { Quiz } from '../core/document/schema';
+import type { Quiz } from '../core/schema/quiz';
 import { readCsv, writeCsv } from '../core/formats/csv';
 import { readJson, writeJson } from '../core/formats/json';
 import type { Note } from '../core/questions/listed';

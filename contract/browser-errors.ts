@@ -1,6 +1,6 @@
 /** What went wrong in a browser: no answers, no contacts, nothing that somebody typed. */
 import { Type } from '@sinclair/typebox';
-import { closed } from '../core/document/schema/kit';
+import { closed } from '../core/schema/kit';
 import { contract } from './contract';
 
 export const browserErrors = {

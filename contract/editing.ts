@@ -1,7 +1,7 @@
 /** A draft: the edits it is made of, and what it was before. */
 import { type Static, Type } from '@sinclair/typebox';
-import { EditRefusalSchema, KeptEditSchema, SentEditSchema } from '../core/document/edit-schema';
-import { closed, optional } from '../core/document/schema/kit';
+import { EditRefusalSchema, KeptEditSchema, SentEditSchema } from '../core/schema/edit';
+import { closed, optional } from '../core/schema/kit';
 import { contract } from './contract';
 import { Digits, Instant, QuizDocument, Revision } from './kit';
 

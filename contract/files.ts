@@ -1,6 +1,6 @@
 /** Pictures and recordings; their bodies are the bytes themselves. */
 import { Type } from '@sinclair/typebox';
-import { closed, oneOf } from '../core/document/schema/kit';
+import { closed, oneOf } from '../core/schema/kit';
 import { contract } from './contract';
 
 export const files = {

@@ -1,6 +1,6 @@
 /** What contracts are put together from. */
 import { Type } from '@sinclair/typebox';
-import type { Question, Quiz, RichDoc } from '../core/document/schema';
+import type { Question, Quiz, RichDoc } from '../core/schema/quiz';
 
 /** The largest integer that a column holds. */
 export const LARGEST_INTEGER = 2 ** 31 - 1;

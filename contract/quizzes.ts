@@ -1,6 +1,6 @@
 /** The quizzes of a workspace: the list, what they begin from, what becomes of them; and the bank of questions they share. */
 import { type Static, Type } from '@sinclair/typebox';
-import { closed, oneOf } from '../core/document/schema/kit';
+import { closed, oneOf } from '../core/schema/kit';
 import { contract } from './contract';
 import { Count, QuestionDocument, QuizDocument, Revision } from './kit';
 

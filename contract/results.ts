@@ -1,7 +1,7 @@
 /** What came of a quiz: figures, people, letters. */
 import { type Static, Type } from '@sinclair/typebox';
-import { closed, oneOf, optional } from '../core/document/schema/kit';
-import type { QuestionKind } from '../core/document/schema';
+import { closed, oneOf, optional } from '../core/schema/kit';
+import type { QuestionKind } from '../core/schema/quiz';
 import { contract } from './contract';
 import { Count, Instant, RichDocument } from './kit';
 

@@ -1,6 +1,6 @@
 /** A visitor's pass through a quiz. The quiz is named in what is sent: the router takes half as long for an address that is always the same. */
 import { type Static, Type } from '@sinclair/typebox';
-import { closed, oneOf, optional } from '../core/document/schema/kit';
+import { closed, oneOf, optional } from '../core/schema/kit';
 import type { BlockView, View } from '../core/flow/view';
 import type { Refusal } from '../core/flow/faults';
 import { SentSchema } from '../core/flow/sent';

@@ -2,9 +2,9 @@
  * The tables. Every table of a workspace starts its primary key with `workspace_id`, and queries name it, so that the schema can be spread
  * over machines by workspace. Accounts (better-auth) and the directory of addresses belong to the whole installation.
  */
-import type { HandOver } from '../core/document/chain';
+import type { HandOver } from '../core/flow/chain';
 import type { Edit } from '../core/document/edits';
-import type { Known, Quiz, RichDoc } from '../core/document/schema';
+import type { Known, Quiz, RichDoc } from '../core/schema/quiz';
 import type { Sent } from '../core/flow/run';
 import { sql } from 'drizzle-orm';
 import {

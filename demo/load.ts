@@ -4,10 +4,10 @@
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Quiz } from '../core/document/schema';
+import type { Quiz } from '../core/schema/quiz';
 import { isContact, isQuestion } from '../core/document/lookup';
 import type { Sent } from '../core/flow/run';
-import { randomOf } from '../core/flow/random';
+import { randomOf } from '../core/values/random';
 import { newestLetters } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace, setVerified } from '../db/queries/members';
 import { auth } from '../server/accounts/auth';
@@ -18,11 +18,12 @@ import { closeDatabase, database } from '../server/platform/database';
 import { keepEdits } from '../server/editing/edit-quiz';
 import { stopJobs } from '../server/platform/jobs';
 import { publishQuiz } from '../server/publishing/publish-quiz';
-import { getQuiz, importQuiz } from '../server/editing/quizzes';
+import { getQuiz } from '../server/accounts/own-quiz';
+import { importQuiz } from '../server/editing/quizzes';
 import { sendLetter } from '../server/letters/send-letters';
 import { openRun, takeStep } from '../server/visitor/take-step';
-import { addKept } from '../studio/bank/edits';
-import { placeOfBlock, setField } from '../studio/edits';
+import { addKept } from '../studio/shared/bank-edits';
+import { placeOfBlock, setField } from '../studio/shared/edits';
 import { makeVisitor, type Visitor } from './visitors';
 
 const DAY = 86_400_000;

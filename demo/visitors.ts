@@ -1,7 +1,7 @@
 /** Made-up visitors of the sample quizzes: who they are, how they answer, when they leave. The same seed gives the same crowd. */
-import type { Question, Quiz } from '../core/document/schema';
+import type { Question, Quiz } from '../core/schema/quiz';
 import { drawAnswer } from '../core/rehearsal/answers';
-import { type Answer, chosenIn } from '../core/scoring/answer';
+import { type Answer, chosenIn } from '../core/values/answer';
 
 const firstNames = [
   'Ada',

@@ -1,5 +1,5 @@
 /**
- * `npm run schema`: writes what is made from core/document/schema.ts. The JSON Schema that ships; and the code that tells whether something is a
+ * `npm run schema`: writes what is made from core/schema/quiz.ts. The JSON Schema that ships; and the code that tells whether something is a
  * quiz, which would otherwise be put together anew in every browser, at the first edit, in a fifth of a second.
  */
 import { writeFileSync } from 'node:fs';

@@ -1,9 +1,9 @@
 /** Quizzes and answers of every kind, made from a seed: the same seed gives the same ones. */
 import { boundsOf } from '../core/questions/measured';
-import type { Condition, Page, Question, Quiz, Scale, Verdict } from '../core/document/schema';
+import type { Condition, Page, Question, Quiz, Scale, Verdict } from '../core/schema/quiz';
 import { isQuestion } from '../core/document/lookup';
-import { randomOf } from '../core/flow/random';
-import type { Answer } from '../core/scoring/answer';
+import { randomOf } from '../core/values/random';
+import type { Answer } from '../core/values/answer';
 import { quiz } from './quizzes';
 
 export type Dice = {

@@ -17,7 +17,7 @@ export type Report = { sent: number; byStatus: Record<string, number>; failed: T
 
 type Random = { below: (n: number) => number; oneOf: <T>(list: readonly T[]) => T };
 
-/** Numbers that look random (mulberry32, as in core/flow/random.ts). */
+/** Numbers that look random (mulberry32, as in core/values/random.ts). */
 export function randomFrom(seed: number): Random {
   let state = seed;
   const next = () => {

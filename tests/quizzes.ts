@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { emptyQuiz } from '../core/document/blank';
-import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/document/schema';
+import type { Block, Choice, Option, Page, Quiz, TextQuestion, Verdict } from '../core/schema/quiz';
 
 export const option = (id: string, weights: Option['weights'] = {}, more: Partial<Option> = {}): Option => ({
   id,

@@ -3,8 +3,8 @@
  * can add at least and at most is found by trying every legal answer. Holds for quizzes without branches or draws, and for answers that
  * fit their questions.
  */
-import type { Question, Quiz } from '../core/document/schema';
-import type { Answer } from '../core/scoring/answer';
+import type { Question, Quiz } from '../core/schema/quiz';
+import type { Answer } from '../core/values/answer';
 
 type Answers = Record<string, Answer>;
 const near = (x: number) => Math.round(x * 1e9) / 1e9 + 0;

@@ -1,5 +1,5 @@
 import { Fragment, type ReactNode } from 'react';
-import type { Inline, Insert, RichText } from '../core/document/schema';
+import type { Inline, Insert, RichText } from '../core/schema/quiz';
 
 type Parts = {
   /** what stands in a gap */ gap?: (id: string) => ReactNode;

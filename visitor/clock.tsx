@@ -1,7 +1,7 @@
 'use client';
 /** How long is left: shown quietly, said aloud at a few moments only. */
 import { useEffect, useRef, useState } from 'react';
-import { useWords } from './words';
+import { useWords } from './languages/words';
 
 /** Seconds at which a screen reader is told. */
 const TOLD = [600, 300, 120, 60, 30, 10];

@@ -2,7 +2,7 @@
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
 import { useMemo } from 'react';
 import type { Standing } from '../contract/visits';
-import { useHostPage } from './host-page';
+import { useHostPage } from './session/host-page';
 import { Clock } from './clock';
 import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
@@ -10,8 +10,8 @@ import { PageView } from './page/page-view';
 import { opening, pageOf } from './session/state';
 import { download } from './session/transport';
 import { useSession } from './session/use-session';
-import { answersIn, goFrom } from './values';
-import { SpokenIn, wordsOf } from './words';
+import { answersIn, goFrom } from './questions/values';
+import { SpokenIn, wordsOf } from './languages/words';
 
 type Props = {
   address: string;

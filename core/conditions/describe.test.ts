@@ -1,5 +1,5 @@
 import { choice, option, page, quiz, strongest, text } from '../../tests/quizzes';
-import type { Condition, Target } from '../document/schema';
+import type { Condition, Target } from '../schema/quiz';
 import { conditionWords, questionsBefore, targetWords } from './describe';
 
 const q = quiz(

@@ -3,7 +3,7 @@ import { OTHER } from '../questions/choice/options';
 import type { Test } from '../questions/kind';
 import { offeredBy } from '../questions/registry';
 import { indexOf, isQuestion, nameOf } from '../document/lookup';
-import type { Condition, Question, Quiz, Target, Unit } from '../document/schema';
+import type { Condition, Question, Quiz, Target, Unit } from '../schema/quiz';
 import {
   type Bounds,
   bounds,

@@ -1,5 +1,5 @@
-import type { Condition, Question } from '../document/schema';
-import type { Answer } from '../scoring/answer';
+import type { Condition, Question } from '../schema/quiz';
+import type { Answer } from '../values/answer';
 import { type Facts, holds, testsIn } from './evaluate';
 
 const question: Question = {

@@ -8,11 +8,11 @@ import {
   listOperatorNames,
   listOperators,
 } from './operators';
-import type { Condition, Question, Unit } from '../document/schema';
+import type { Condition, Question, Unit } from '../schema/quiz';
 import { fold } from '../text/fold';
-import { type Answer, chosenIn, isAnswered, isFreeEntry } from '../scoring/answer';
-import { creditOf } from '../scoring/credit';
-import { round9 } from '../scoring/numbers';
+import { type Answer, chosenIn, isAnswered, isFreeEntry } from '../values/answer';
+import { creditOf } from '../questions/credit';
+import { round9 } from '../values/numbers';
 
 /** What a condition may ask about a run so far; null and undefined make a test false, whatever its operator. */
 export type Facts = {

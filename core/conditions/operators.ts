@@ -5,7 +5,7 @@
 import { OTHER } from '../questions/choice/options';
 import type { Test } from '../questions/kind';
 import { isKeyed, kindOf } from '../questions/registry';
-import type { Question, Unit } from '../document/schema';
+import type { Question, Unit } from '../schema/quiz';
 
 export type AnswerTest = Extract<Test, { answer: string }>;
 export type Bounds = { lt?: number | 'most'; le?: number; gt?: number; ge?: number | 'most'; eq?: number };

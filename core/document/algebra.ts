@@ -1,7 +1,7 @@
 /** The algebra of edits: what several of them come to, for whoever has made some that are not on disk yet. */
-import type { Edit, EditRefusal, Op, SentEdit } from './edit-schema';
+import type { Edit, EditRefusal, Op, SentEdit } from '../schema/edit';
 import { applyEdit, same } from './edits';
-import type { Quiz } from './schema';
+import type { Quiz } from '../schema/quiz';
 
 /**
  * Two edits as the one they come to; null where they cannot be merged. Only settings of one field can, one after the other. The inverse of

@@ -1,7 +1,7 @@
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
 import { applyEdit, type Edit } from './edits';
 import { contentOf, followBank, isAsKept, takeKept, withContent } from './bank';
-import type { Quiz } from './schema';
+import type { Quiz } from '../schema/quiz';
 
 const kept = choice('k1', [option('a', {}, { credit: 1 }), option('b')], { prompt: 'Which oil?', marks: 2 });
 const bank = quiz([page('p', [kept, text('k2', { accept: ['chain'] })])]);

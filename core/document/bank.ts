@@ -1,5 +1,5 @@
 /** Questions kept for many quizzes: what of a question is the bank's, and what is each quiz's own. */
-import type { Block, Question, Quiz } from './schema';
+import type { Block, Question, Quiz } from '../schema/quiz';
 import { type Edit, type Op, same } from './edits';
 import { isQuestion, questionsOf } from './lookup';
 

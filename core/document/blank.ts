@@ -1,7 +1,7 @@
 import { choiceAuthor } from '../questions/choice/author';
 import type { NewId } from '../questions/kind';
 import { blankQuestion } from '../questions/registry';
-import type { Block, Choice, Page, QuestionKind, Quiz } from './schema';
+import type { Block, Choice, Page, QuestionKind, Quiz } from '../schema/quiz';
 
 export type { NewId } from '../questions/kind';
 

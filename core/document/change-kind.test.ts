@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { anyQuiz } from '../../tests/any-quiz';
 import { changeKind } from './change-kind';
 import { isQuestion } from './lookup';
-import type { Question, QuestionKind } from './schema';
+import type { Question, QuestionKind } from '../schema/quiz';
 import { validateQuiz } from './validate';
 
 let n = 0;

@@ -1,7 +1,7 @@
 /** Turning a question into one of another kind: what the new kind can hold is kept, and what it cannot is named. */
 import type { Line, NewId } from '../questions/kind';
 import { blankQuestion, kindOf } from '../questions/registry';
-import type { Question, QuestionKind } from './schema';
+import type { Question, QuestionKind } from '../schema/quiz';
 
 const common = [
   'id',

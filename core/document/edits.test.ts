@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { choice, demoQuiz, option, page, quiz } from '../../tests/quizzes';
 import { applyEdit, type Edit, type Op } from './edits';
-import type { Quiz } from './schema';
+import type { Quiz } from '../schema/quiz';
 
 const small = quiz([
   page('p1', [choice('q1', [option('a'), option('b')])]),

@@ -2,11 +2,11 @@
  * Edits: small named operations that change a document, each with its inverse. They address things by id, so an edit made on an
  * older revision still finds its place after others have worked; where it no longer does, it is refused by name and changes nothing.
  */
-import type { Edit, EditRefusal, Op, Place } from './edit-schema';
-import type { Quiz } from './schema';
+import type { Edit, EditRefusal, Op, Place } from '../schema/edit';
+import type { Quiz } from '../schema/quiz';
 import { validateQuiz } from './validate';
 
-export type { Edit, EditRefusal, KeptEdit, Op, Place, SentEdit } from './edit-schema';
+export type { Edit, EditRefusal, KeptEdit, Op, Place, SentEdit } from '../schema/edit';
 
 export type Applied = { quiz: Quiz; inverse: Edit };
 

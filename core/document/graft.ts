@@ -3,7 +3,7 @@ import { kindOf } from '../questions/registry';
 import type { NewId } from './blank';
 import { isQuestion, without } from './lookup';
 import { fold } from '../text/fold';
-import type { Block, Page, Question, Quiz, Topic } from './schema';
+import type { Block, Page, Question, Quiz, Topic } from '../schema/quiz';
 
 /**
  * The ask pages of a quiz as they can stand in another: with ids of their own, and filed under the topics of the same name there. What points

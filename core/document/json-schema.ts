@@ -3,7 +3,7 @@ import Ajv from 'ajv';
 import standalone from 'ajv/dist/standalone';
 import ucs2length from 'ajv/dist/runtime/ucs2length';
 import { defaults, reading } from './reading';
-import { QuizSchema } from './schema';
+import { QuizSchema } from '../schema/quiz';
 
 /** The JSON Schema as it is given out: what has a default may be left out. */
 export function publishedSchema(): Record<string, unknown> {

@@ -1,5 +1,5 @@
 /** Finding things in a document by id, and the few readings of it that everybody needs. */
-import type { Block, ContactBlock, Outcome, Page, Question, Quiz, Verdict } from './schema';
+import type { Block, ContactBlock, Outcome, Page, Question, Quiz, Verdict } from '../schema/quiz';
 import { isKind } from '../questions/registry';
 import { type Fill, plainText } from '../text/rich';
 

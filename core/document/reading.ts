@@ -1,6 +1,6 @@
 /** How a file is read as a quiz. */
 import type { Options } from 'ajv';
-import { QuizSchema } from './schema';
+import { QuizSchema } from '../schema/quiz';
 
 export const reading: Options = { allowUnionTypes: true, discriminator: true, strictTypes: false, inlineRefs: false };
 

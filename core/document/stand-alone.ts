@@ -1,5 +1,5 @@
 import { without } from './lookup';
-import type { Page, Quiz, Target } from './schema';
+import type { Page, Quiz, Target } from '../schema/quiz';
 
 const leadsAway = (to: Target | undefined): boolean => typeof to === 'object' && 'quiz' in to;
 

@@ -2,9 +2,9 @@
 import { kindOf } from '../questions/registry';
 import { isContact, isQuestion } from './lookup';
 import type { ErrorObject } from 'ajv';
-import type { Quiz } from './schema';
+import type { Quiz } from '../schema/quiz';
 import { defaults, validate as isQuiz } from './shape';
-import { VERSION } from './version';
+import { VERSION } from '../schema/version';
 
 export type Fault = { /** JSON pointer into the document */ place: string; reason: string };
 const MOST_FAULTS = 20;

@@ -3,7 +3,7 @@ import type { WeighedPart } from '../questions/kind';
 import { kindOf } from '../questions/registry';
 import type { Place } from './edits';
 import { isQuestion } from './lookup';
-import type { Question, Quiz } from './schema';
+import type { Question, Quiz } from '../schema/quiz';
 
 export type Weighed = Omit<WeighedPart, 'list' | 'guess'> & {
   at: Place;

@@ -1,13 +1,13 @@
 /** What is wrong or missing in single questions and blocks. */
 import { unspoken } from '../questions/found';
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
-import type { Block, ContactBlock, Page, Question, Quiz } from '../document/schema';
+import type { Block, ContactBlock, Page, Question, Quiz } from '../schema/quiz';
 import { isContact, isQuestion, nameOf, questionsOf } from '../document/lookup';
 import { drawnCount, poolOf } from '../flow/draw';
 import { targetsOfQuestion } from '../scoring/weights';
 import { testsIn } from '../conditions/evaluate';
 import { insertsIn, isBlank } from '../text/rich';
-import { error, type Finding, warning } from '../document/finding';
+import { error, type Finding, warning } from '../schema/finding';
 
 /** Seconds that anybody needs to read a question, however short. */
 const LEAST_SECONDS = 5;

@@ -1,5 +1,5 @@
 import { applyEdit } from '../document/edits';
-import type { Condition, Quiz } from '../document/schema';
+import type { Condition, Quiz } from '../schema/quiz';
 import { rehearse } from '../rehearsal/odds';
 import { sampledOdds } from '../rehearsal/sampled';
 import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';

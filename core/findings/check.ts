@@ -1,11 +1,11 @@
 import type { Offered } from '../questions/kind';
 import { isKeyed, isReviewed, offeredBy } from '../questions/registry';
 import type { Op } from '../document/edits';
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { indexOf, isContact, isQuestion, questionsOf } from '../document/lookup';
 import { differences } from '../flow/examples';
 import { walk } from '../flow/walk';
-import { resultOf } from '../scoring/result';
+import { resultOf } from '../flow/result';
 import { bandStart } from '../scoring/verdicts';
 import { isBlank } from '../text/rich';
 import type { Odds } from '../rehearsal/odds';
@@ -13,12 +13,12 @@ import { perfectAnswers } from '../rehearsal/perfect';
 import { spanOf } from '../rehearsal/span';
 import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
-import { error, type Finding, warning } from '../document/finding';
-import { isWebAddress } from '../text/address';
+import { error, type Finding, warning } from '../schema/finding';
+import { isWebAddress } from '../schema/address';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget, reachOf } from './reach';
 
-export type { Finding } from '../document/finding';
+export type { Finding } from '../schema/finding';
 
 /**
  * What is wrong or risky in a quiz (model, section 4); errors first.

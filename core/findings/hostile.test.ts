@@ -1,5 +1,5 @@
 /** Documents made to hold up whoever checks them: what is looked at has an end, and what was not found out is said. */
-import type { Condition, Page, Quiz } from '../document/schema';
+import type { Condition, Page, Quiz } from '../schema/quiz';
 import { validateQuiz } from '../document/validate';
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
 import { processorTime } from '../../tests/processor';

@@ -4,10 +4,10 @@
  * they can come together.
  */
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
-import type { Condition, Page, Question, Quiz, Target } from '../document/schema';
+import type { Condition, Page, Question, Quiz, Target } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
 import { type Facts, holds, type Test, testsIn } from '../conditions/evaluate';
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import { destinations, documentOrder, exitsOf, gateExit, type Move } from '../flow/navigate';
 import { isListable, type Way, waysToAnswer } from '../rehearsal/answers';
 import { conditionsOf, controlColumns } from '../rehearsal/columns';

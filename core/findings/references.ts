@@ -1,14 +1,14 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
 import { idsOf, isBounded, listOperatorNames } from '../conditions/operators';
 import { kindOf } from '../questions/registry';
-import type { Block, Carry, Condition, Quiz, Target } from '../document/schema';
+import type { Block, Carry, Condition, Quiz, Target } from '../schema/quiz';
 import { indexOf, isQuestion, nameOf } from '../document/lookup';
-import { isWebAddress } from '../text/address';
+import { isWebAddress } from '../schema/address';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../conditions/evaluate';
 import { namesIn, parseFormula } from '../scoring/formula';
 import { targetsOfQuestion } from '../scoring/weights';
-import { error, type Finding, type Tab } from '../document/finding';
+import { error, type Finding, type Tab } from '../schema/finding';
 
 export type Around = {
   /** quizzes that are published; a hand-over to another leads nowhere */ published?: ReadonlySet<string>;

@@ -3,7 +3,7 @@ import { anyQuiz } from '../../tests/any-quiz';
 import { choice, demoQuiz, option, page, quiz, text } from '../../tests/quizzes';
 import { rehearsedRun } from '../rehearsal/sampled';
 import { without } from '../document/lookup';
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { viewsAhead } from './ahead';
 import { currentPage, type Sent, startRun, step } from './run';
 import { viewOf } from './view';

@@ -1,5 +1,5 @@
 /** Pages that come next whatever is answered: a browser may have them beforehand, to go on while there is no connection. */
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { hasInserts } from '../text/rich';
 import { hasLimits } from './clock';
 import { destinations, exitsOf } from './navigate';

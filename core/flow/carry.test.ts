@@ -1,5 +1,5 @@
 import { choice, option, page, quiz, result, strongest } from '../../tests/quizzes';
-import type { Block, Carry, Quiz } from '../document/schema';
+import type { Block, Carry, Quiz } from '../schema/quiz';
 import { checkQuiz } from '../findings/check';
 import { addressWith, carriable, carried, handedOver, matchedCarry } from './carry';
 import { foldRun, type Sent } from './run';

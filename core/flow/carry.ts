@@ -1,9 +1,9 @@
 /** What a visitor takes along out of a quiz: to the next quiz, or to an address. */
-import type { Block, Carry, Known, Quiz } from '../document/schema';
+import type { Block, Carry, Known, Quiz } from '../schema/quiz';
 import { indexOf, nameOf } from '../document/lookup';
-import { isWebAddress } from '../text/address';
+import { isWebAddress } from '../schema/address';
 import { fold } from '../text/fold';
-import { contactOf, fillFor, type Result, resultOf } from '../scoring/result';
+import { contactOf, fillFor, type Result, resultOf } from './result';
 import type { Run } from './run';
 
 /** Longer values are cut: they travel as the value of a field or a parameter. */

@@ -1,5 +1,5 @@
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { deadlineOf, hasLimits, secondsFor } from './clock';
 import { type Sent, startRun } from './run';
 

@@ -2,7 +2,7 @@
  * Limits of time. The core has no clock: the caller says when each thing was sent, and is told when time is up. Going back does not give a
  * page its time anew; coming by it again by a jump does.
  */
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { isQuestion } from '../document/lookup';
 import { asksSomething } from './progress';
 import { currentPage, type Run, type Sent, shownBlocks, type Start, startRun, step } from './run';

@@ -1,5 +1,5 @@
 import { choice, option, page, quiz } from '../../tests/quizzes';
-import type { Draw, Page, Quiz } from '../document/schema';
+import type { Draw, Page, Quiz } from '../schema/quiz';
 import { drawnBlocks, drawnCount, poolOf } from './draw';
 
 const q = (id: string, topic?: string) => choice(id, [option('a'), option('b')], topic ? { topic } : {});

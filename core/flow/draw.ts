@@ -1,6 +1,6 @@
-import type { Block, Draw, Page, Question, Quiz } from '../document/schema';
+import type { Block, Draw, Page, Question, Quiz } from '../schema/quiz';
 import { indexOf, isQuestion } from '../document/lookup';
-import { randomOf, shuffled } from './random';
+import { randomOf, shuffled } from '../values/random';
 
 /** The questions that a draw picks from. */
 export function poolOf(quiz: Quiz, draw: Draw): Question[] {

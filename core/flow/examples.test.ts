@@ -1,6 +1,6 @@
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
 import { checkQuiz } from '../findings/check';
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { differences, exampleOf } from './examples';
 import { foldRun, type Sent } from './run';
 

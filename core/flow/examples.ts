@@ -1,8 +1,8 @@
 /** Runs kept as examples: walked again after each change, and compared with where they came to when they were kept. */
-import type { Example, Quiz } from '../document/schema';
+import type { Example, Quiz } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
-import type { Answer } from '../scoring/answer';
-import { resultOf } from '../scoring/result';
+import type { Answer } from '../values/answer';
+import { resultOf } from './result';
 import type { Run } from './run';
 import { type Recorded, recordFault, walk } from './walk';
 

@@ -1,7 +1,7 @@
 import { choice, option, text } from '../../tests/quizzes';
-import type { Block, ContactBlock, Question } from '../document/schema';
-import type { Answer } from '../scoring/answer';
-import { LONGEST_ANSWER, LONGEST_ESSAY } from '../scoring/longest';
+import type { Block, ContactBlock, Question } from '../schema/quiz';
+import type { Answer } from '../values/answer';
+import { LONGEST_ANSWER, LONGEST_ESSAY } from '../schema/longest';
 import { faultsIn, looksLikeEmail, strangers, usable } from './faults';
 import type { ContactGiven } from './sent';
 

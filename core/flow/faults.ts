@@ -1,9 +1,9 @@
 /** Why what a visitor sent cannot be taken, in words for them, at its place. */
-import type { Block, ContactBlock, Question } from '../document/schema';
+import type { Block, ContactBlock, Question } from '../schema/quiz';
 import { isContact, isQuestion } from '../document/lookup';
 import type { Told } from '../questions/kind';
 import { kindOf } from '../questions/registry';
-import { type Answer, isAnswered } from '../scoring/answer';
+import { type Answer, isAnswered } from '../values/answer';
 import type { Refusal, RefusalCode } from '../questions/refusal';
 import type { ContactGiven, Sent } from './sent';
 

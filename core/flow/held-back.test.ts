@@ -1,5 +1,5 @@
 import { demoQuiz, choice, option, page, quiz, result, strongest } from '../../tests/quizzes';
-import type { Block, Quiz } from '../document/schema';
+import type { Block, Quiz } from '../schema/quiz';
 import { heldBack } from './held-back';
 import { foldRun, step } from './run';
 import type { Sent } from './sent';

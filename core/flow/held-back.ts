@@ -1,5 +1,5 @@
 /** Results that are kept back: the visitor is told when and how they come, and nothing of them. */
-import type { Block, Page, Quiz } from '../document/schema';
+import type { Block, Page, Quiz } from '../schema/quiz';
 import { insertsIn } from '../text/rich';
 
 /** Stands for the page that is shown instead of a result; no page of a quiz can have this id. */

@@ -1,5 +1,5 @@
-import type { Letter, Quiz, RichDoc } from '../document/schema';
-import { fillFor } from '../scoring/result';
+import type { Letter, Quiz, RichDoc } from '../schema/quiz';
+import { fillFor } from './result';
 import { fillRich, plainText } from '../text/rich';
 import type { Run } from './run';
 

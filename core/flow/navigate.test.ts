@@ -1,5 +1,5 @@
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
-import type { Target } from '../document/schema';
+import type { Target } from '../schema/quiz';
 import { destinationOf, destinations, documentOrder, exitsOf, exitTaken, gateExit, targetOf } from './navigate';
 
 const ab = (id: string) => choice(id, [option('a'), option('b')]);

@@ -1,6 +1,6 @@
 /** The one answer to "where next": runs, rehearsals, the check, what a browser may have beforehand and the drawing of the way all ask here. */
 import { indexOf } from '../document/lookup';
-import type { Condition, Page, Quiz, Target } from '../document/schema';
+import type { Condition, Page, Quiz, Target } from '../schema/quiz';
 import type { PageOrder } from './order';
 
 /** How a page is left: by one of its routes (the index), by none of them, or by a gate that lets go though it was not met. */

@@ -1,4 +1,4 @@
-import type { Offer, Quiz } from '../document/schema';
+import type { Offer, Quiz } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
 
 /**

@@ -1,7 +1,7 @@
 /** The order in which a run comes by its pages, where the places of some are left to chance. */
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
-import { randomOf, shuffled } from './random';
+import { randomOf, shuffled } from '../values/random';
 
 export type PageOrder = { pages: readonly Page[]; position: ReadonlyMap<string, number> };
 

@@ -1,5 +1,5 @@
 import { choice, option, page, quiz } from '../../tests/quizzes';
-import type { Block, Question } from '../document/schema';
+import type { Block, Question } from '../schema/quiz';
 import { answerField, CONSENT, contactField, partField, wordsField } from './form-fields';
 import { sentFromForm } from './plain-form';
 import { LOOK_OVER } from './look-over';

@@ -1,6 +1,6 @@
 /** A page as a plain form, for browsers without scripts: what was sent, read back. */
 import { answerFromForm } from '../questions/registry';
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import { answerField, CONSENT, contactField, partField, wordsField } from './form-fields';
 import type { ContactGiven, Sent } from './sent';
 import type { BlockView, QuestionView, View } from './view';

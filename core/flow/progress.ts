@@ -1,4 +1,4 @@
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
 import { orderOf } from './order';
 import { currentPage, type Run } from './run';

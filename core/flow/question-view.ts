@@ -1,7 +1,7 @@
 /** Questions as the visitor's browser may see them. */
-import type { Question, RichText } from '../document/schema';
+import type { Question, RichText } from '../schema/quiz';
 import { kindOf, type QuestionView } from '../questions/registry';
-import { randomOf, shuffled } from './random';
+import { randomOf, shuffled } from '../values/random';
 import type { Run } from './run';
 
 /** A question as it is shown, without its key; `fill` puts values into its words. */

@@ -1,10 +1,10 @@
 /** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
 import { answerText, isKeyed, isReviewed, kindOf } from '../questions/registry';
 import { type Media, mediaOf } from '../questions/asked';
-import type { Question, RichText } from '../document/schema';
+import type { Question, RichText } from '../schema/quiz';
 import { wordingOf } from '../document/lookup';
-import type { Answer } from '../scoring/answer';
-import { marksOf } from '../scoring/credit';
+import type { Answer } from '../values/answer';
+import { marksOf } from '../questions/credit';
 
 export type ReviewLine = {
   id: string;

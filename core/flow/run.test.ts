@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { choice, demoQuiz, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
 import { rehearsedRun } from '../rehearsal/sampled';
-import { resultOf } from '../scoring/result';
+import { resultOf } from './result';
 import { LOOK_OVER } from './look-over';
 import { currentPage, foldRun, type Run, type Sent, startRun, step } from './run';
 import { progressOf } from './progress';

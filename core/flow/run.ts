@@ -3,10 +3,10 @@
  * A run is the list of what the visitor sent; `foldRun` gives its state at any point, so every prefix can be stored and gone on with.
  */
 import { isKeyed } from '../questions/registry';
-import type { Block, Page, Question, Quiz, Target } from '../document/schema';
+import type { Block, Page, Question, Quiz, Target } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
-import type { Answer } from '../scoring/answer';
-import { creditOf } from '../scoring/credit';
+import type { Answer } from '../values/answer';
+import { creditOf } from '../questions/credit';
 import { type Facts, holds } from '../conditions/evaluate';
 import { factsOf } from '../scoring/facts';
 import { addQuestion, Ledger, planOf } from '../scoring/ledger';

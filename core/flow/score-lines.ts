@@ -1,7 +1,7 @@
 /** Scores as lines to show: of the marks, of a scale, of each topic. */
-import type { Quiz, Unit } from '../document/schema';
+import type { Quiz, Unit } from '../schema/quiz';
 import { readRight } from '../scoring/ledger';
-import type { Result } from '../scoring/result';
+import type { Result } from './result';
 import { ledgerOf, type Run } from './run';
 
 export type ScoreLine = {

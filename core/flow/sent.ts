@@ -1,8 +1,8 @@
 /** What a visitor sends: its JSON Schema and its types, from one source. Whether an answer fits its question is for the core to say. */
 import { type Static, Type } from '@sinclair/typebox';
-import { closed } from '../document/schema/kit';
-import { AnswerSchema } from '../scoring/answer-schema';
-import { LONGEST_ESSAY } from '../scoring/longest';
+import { closed } from '../schema/kit';
+import { AnswerSchema } from '../schema/answer';
+import { LONGEST_ESSAY } from '../schema/longest';
 
 const Id = Type.String({ maxLength: 60 });
 const Text = Type.String({ maxLength: LONGEST_ESSAY });

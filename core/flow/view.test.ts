@@ -1,13 +1,13 @@
 import { answerText } from '../questions/registry';
 import { choice, option, page, quiz, result, strongest, text } from '../../tests/quizzes';
-import type { Block, Question, Quiz } from '../document/schema';
+import type { Block, Question, Quiz } from '../schema/quiz';
 import { composeLetter } from './letter';
 import { progressOf } from './progress';
 import { foldRun, type Sent, startRun } from './run';
 import { reviewLine } from './review';
 import { viewOf } from './view';
-import { fillFor } from '../scoring/result';
-import type { Answer } from '../scoring/answer';
+import { fillFor } from './result';
+import type { Answer } from '../values/answer';
 
 const of = <K extends Question['kind']>(kind: K, more: object = {}) =>
   ({ id: 'q', kind, prompt: 'Ask', ...more }) as Question;

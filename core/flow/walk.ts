@@ -1,8 +1,8 @@
 /** Walks a run whose answers are all known beforehand, as they stand in a file (model, section 7, `score`). */
 import { answerFault } from '../questions/registry';
-import type { ContactBlock, Quiz } from '../document/schema';
+import type { ContactBlock, Quiz } from '../schema/quiz';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
-import { type Answer } from '../scoring/answer';
+import { type Answer } from '../values/answer';
 import { drawnBlocks } from './draw';
 import { currentPage, type ContactGiven, goOn, questionsOnWay, type Run, startRun } from './run';
 

@@ -1,6 +1,6 @@
 /** Questions as a table: a row each. Read generously, written so that a spreadsheet opens it. */
 import Papa from 'papaparse';
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
 import { MOST_QUESTIONS, singleSpaced } from './lines';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { checkQuiz } from '../findings/check';
 import { validateQuiz } from '../document/validate';
 import { type Recorded, recordFault, walk } from '../flow/walk';
-import { resultOf } from '../scoring/result';
+import { resultOf } from '../flow/result';
 import { readCsv } from './csv';
 import { readMarkdown } from './markdown';
 

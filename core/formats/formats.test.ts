@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { anyQuiz } from '../../tests/any-quiz';
 import { choice, demoQuiz, option, page, quiz, text } from '../../tests/quizzes';
-import type { Question, Quiz } from '../document/schema';
+import type { Question, Quiz } from '../schema/quiz';
 import { isQuestion } from '../document/lookup';
 import { validateQuiz } from '../document/validate';
 import { readCsv, writeCsv } from './csv';

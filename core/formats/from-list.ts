@@ -12,7 +12,7 @@ import {
 } from '../questions/listed';
 import { kindNamed, questionFromRow } from '../questions/registry';
 import { emptyQuiz } from '../document/blank';
-import type { Page, Question, QuestionKind, Quiz } from '../document/schema';
+import type { Page, Question, QuestionKind, Quiz } from '../schema/quiz';
 import { fold } from '../text/fold';
 import { MOST_QUESTIONS } from './lines';
 

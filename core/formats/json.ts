@@ -1,5 +1,5 @@
 import { parse, type ParseError } from 'jsonc-parser';
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { type Fault, validateQuiz } from '../document/validate';
 
 /** Reads a quiz file. @returns the quiz, or every fault with its place: a JSON pointer, or the line where it is not JSON */

@@ -1,5 +1,5 @@
 /** Questions as a page of text: a heading with a task list each, ticked where an answer is right. */
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
 import { linesOf, withoutEnding } from './lines';

@@ -1,6 +1,6 @@
 import { demoQuiz } from '../../tests/quizzes';
 import { graft } from '../document/graft';
-import type { Choice, Question } from '../document/schema';
+import type { Choice, Question } from '../schema/quiz';
 import { validateQuiz } from '../document/validate';
 import { readPlain } from './plain';
 import { formatOf, readQuestions } from './read';

@@ -1,5 +1,5 @@
 /** Reading whatever somebody pastes or opens: which format it is is found from the text itself. */
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { readCsv } from './csv';
 import { readJson } from './json';
 import { LONGEST_TEXT, MOST_NOTES } from './lines';

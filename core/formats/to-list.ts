@@ -1,6 +1,6 @@
 /** The questions of a quiz as a list. */
 import { kindOf } from '../questions/registry';
-import type { Question, Quiz } from '../document/schema';
+import type { Question, Quiz } from '../schema/quiz';
 import { isQuestion } from '../document/lookup';
 import { plainText } from '../text/rich';
 import type { Listed, ListedQuiz } from '../questions/listed';

@@ -1,5 +1,5 @@
 /** What the view of a question of any kind has. */
-import type { Picture, Question, RichText } from '../document/schema';
+import type { Picture, Question, RichText } from '../schema/quiz';
 import type { Showing } from './kind';
 import { given } from './parts';
 

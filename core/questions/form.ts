@@ -1,5 +1,5 @@
 /** What kinds have in common where they are answered by plain forms. */
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import type { FormSide } from './kind';
 
 /** An answer by part, of the parts that were filled in. */

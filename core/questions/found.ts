@@ -1,7 +1,7 @@
 /** What the findings of several kinds share. */
-import type { Edit } from '../document/edit-schema';
-import { error, type Finding, warning } from '../document/finding';
-import type { Picture } from '../document/schema';
+import type { Edit } from '../schema/edit';
+import { error, type Finding, warning } from '../schema/finding';
+import type { Picture } from '../schema/quiz';
 import { fold } from '../text/fold';
 
 /** A question that is looked over. @property at page and question @property name what its creator calls it */

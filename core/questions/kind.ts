@@ -4,12 +4,12 @@
  * the suite that each passes.
  */
 import type { Listed, ListedAnswer, ListedField } from './listed';
-import type { Finding } from '../document/finding';
+import type { Finding } from '../schema/finding';
 import type { Looked } from './found';
 import type { RefusalCode } from './refusal';
 import type { Way, Weights } from './respond';
-import type { Answer } from '../scoring/answer';
-import type { Choice, Condition, Picture, Question, QuestionKind, RichText } from '../document/schema';
+import type { Answer } from '../values/answer';
+import type { Choice, Condition, Picture, Question, QuestionKind, RichText } from '../schema/quiz';
 
 export type Of<K extends QuestionKind> = Extract<Question, { kind: K }>;
 

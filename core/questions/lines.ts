@@ -1,5 +1,5 @@
 /** What the kinds' authors have in common: lines taken over from a question of another kind. */
-import type { Accepted, Picture } from '../document/schema';
+import type { Accepted, Picture } from '../schema/quiz';
 import { acceptedOf } from '../text/fold';
 import type { IdSpace, Line, NewId } from './kind';
 

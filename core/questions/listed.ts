@@ -2,7 +2,7 @@
  * Questions as a list, which is what a table or a page of text can hold of a quiz: each with its answers, the right ones, marks, explanations,
  * topic and seconds. Both formats are read into this and written from it.
  */
-import type { Accepted, Quiz } from '../document/schema';
+import type { Accepted, Quiz } from '../schema/quiz';
 import { acceptedOf, fold } from '../text/fold';
 
 export type ListedAnswer = {

@@ -1,7 +1,7 @@
 /** What numbers, sliders and ratings have in common. */
-import type { Question } from '../document/schema';
-import type { Answer } from '../scoring/answer';
-import { round9 } from '../scoring/numbers';
+import type { Question } from '../schema/quiz';
+import type { Answer } from '../values/answer';
+import { round9 } from '../values/numbers';
 import { type AnswerSide, graded, type Line, type MarksOf, type Of, type Range, type ScoreSide } from './kind';
 import { rightOrWrong, spanning } from './ranges';
 

@@ -1,7 +1,7 @@
 /** What kinds with several parts have in common: pairs, gaps, rows, spots. */
-import type { Accepted, Folding, Picture, Question, Region } from '../document/schema';
-import { type Answer, partOf } from '../scoring/answer';
-import { LONGEST_ANSWER } from '../scoring/longest';
+import type { Accepted, Folding, Picture, Question, Region } from '../schema/quiz';
+import { type Answer, partOf } from '../values/answer';
+import { LONGEST_ANSWER } from '../schema/longest';
 import { matchAccepted } from '../text/fold';
 import { isInside } from './spots/region';
 import { type Grade, graded, pending, type Told } from './kind';

@@ -1,5 +1,5 @@
 /** Least and greatest sums, for what answers can add. */
-import type { Question } from '../document/schema';
+import type { Question } from '../schema/quiz';
 import type { Range } from './kind';
 
 export const spanning = (values: number[]): Range => ({ low: Math.min(...values), high: Math.max(...values) });

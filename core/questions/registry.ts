@@ -1,6 +1,6 @@
 /** The only list of kinds. Whoever wants to know something of a question asks its kind here. */
-import type { Question, QuestionKind } from '../document/schema';
-import { type Answer, isAnswered } from '../scoring/answer';
+import type { Question, QuestionKind } from '../schema/quiz';
+import { type Answer, isAnswered } from '../values/answer';
 import { choice } from './choice';
 import { date } from './date';
 import { essay } from './essay';

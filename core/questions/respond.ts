@@ -1,6 +1,6 @@
 /** What the models share by which rehearsed visitors answer unevenly (model, section 5). */
-import type { Answer } from '../scoring/answer';
-import { round9 } from '../scoring/numbers';
+import type { Answer } from '../values/answer';
+import { round9 } from '../values/numbers';
 
 /** By what a question's response model names: its options, values, cells, places or `right`. */
 export type Weights = Readonly<Record<string, number>>;

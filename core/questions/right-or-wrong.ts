@@ -1,6 +1,6 @@
 /** Visitors who have a question right or not; what is given else is the same wrong answer. */
-import { round9 } from '../scoring/numbers';
-import type { Question } from '../document/schema';
+import { round9 } from '../values/numbers';
+import type { Question } from '../schema/quiz';
 import type { ResponseModel } from './kind';
 import { chanceAt } from './respond';
 

@@ -1,5 +1,5 @@
 /** Questions of every kind. Apart from the registry, since nobody who takes or makes a quiz needs them. */
-import type { Question } from '../document/schema';
+import type { Question } from '../schema/quiz';
 import { choiceSamples } from './choice/samples';
 import { textSamples } from './text/samples';
 import { essaySamples } from './essay/samples';

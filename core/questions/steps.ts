@@ -1,6 +1,6 @@
 import type { Test } from './kind';
 import { boundsOf, type Measured } from './measured';
-import { round9 } from '../scoring/numbers';
+import { round9 } from '../values/numbers';
 
 /** Beyond this many ways to answer a question they are drawn, or followed part by part, rather than listed. */
 export const MOST_WAYS = 4_096;

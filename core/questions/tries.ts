@@ -1,7 +1,7 @@
 /** What the kinds' answers to try have in common. */
-import type { Accepted } from '../document/schema';
-import { shuffled } from '../flow/random';
-import type { Answer } from '../scoring/answer';
+import type { Accepted } from '../schema/quiz';
+import { shuffled } from '../values/random';
+import type { Answer } from '../values/answer';
 import type { Test } from './kind';
 import { acceptedOf } from '../text/fold';
 

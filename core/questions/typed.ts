@@ -1,5 +1,5 @@
 /** What lines and texts have in common. */
-import { LONGEST_ANSWER, LONGEST_ESSAY } from '../scoring/longest';
+import { LONGEST_ANSWER, LONGEST_ESSAY } from '../schema/longest';
 import { type Asked, asked } from './asked';
 import type { AnswerSide, Of, ScoreSide, ViewSide } from './kind';
 import { plainAnswer } from './measured';

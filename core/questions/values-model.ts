@@ -1,5 +1,5 @@
 /** Visitors who give one number among those that there are. */
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import type { ResponseModel } from './kind';
 import { boundsOf, type Measured } from './measured';
 import { LEAST_TOLD, spreadOver, weightAt, type Weights } from './respond';

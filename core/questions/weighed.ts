@@ -1,5 +1,5 @@
 /** What kinds have in common whose questions are weighed as a whole. */
-import type { Question } from '../document/schema';
+import type { Question } from '../schema/quiz';
 import type { WeighedPart, WeighSide } from './kind';
 import type { Measured } from './measured';
 

@@ -1,9 +1,9 @@
 /** How rehearsed visitors answer (model, section 5). */
-import type { Question } from '../document/schema';
+import type { Question } from '../schema/quiz';
 import { kindOf, modelOf } from '../questions/registry';
 import { drawFrom, type Way, type Weights } from '../questions/respond';
 import { MOST_WAYS } from '../questions/steps';
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import { type Mix, weightsIn } from './mix';
 
 export type { Way } from '../questions/respond';

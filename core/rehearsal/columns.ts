@@ -1,6 +1,6 @@
 /** What a state of a rehearsal must remember, found from what the conditions and verdicts of the quiz ask about. */
 import { isKeyed } from '../questions/registry';
-import type { Condition, Quiz, Verdict } from '../document/schema';
+import type { Condition, Quiz, Verdict } from '../schema/quiz';
 import { isQuestion } from '../document/lookup';
 import { type Test, testsIn } from '../conditions/evaluate';
 import { namesIn } from '../scoring/formula';

@@ -3,13 +3,13 @@
  * need not be known together is not multiplied.
  */
 import { kindOf } from '../questions/registry';
-import type { Question, Quiz, Target, Verdict } from '../document/schema';
+import type { Question, Quiz, Target, Verdict } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
 import { exitsOf, gateExit } from '../flow/navigate';
 import { hasMovingPages } from '../flow/order';
 import { planOf, readScale, readTally } from '../scoring/ledger';
 import { decide, measureOf, tiedAtTop, winnersOf } from '../scoring/verdicts';
-import { round9 } from '../scoring/numbers';
+import { round9 } from '../values/numbers';
 import { isListable, type Way, waysToAnswer } from './answers';
 import { ALWAYS, type Column, controlColumns, neededByVerdict, sums } from './columns';
 import type { Mix } from './mix';

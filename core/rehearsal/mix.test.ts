@@ -1,6 +1,6 @@
 import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tests/quizzes';
 import { walk } from '../flow/walk';
-import { resultOf } from '../scoring/result';
+import { resultOf } from '../flow/result';
 import { exactOdds } from './exact';
 import { guessedMix } from './mix';
 import { countedMix, type Mix } from './mix';

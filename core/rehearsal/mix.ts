@@ -1,9 +1,9 @@
 /** How visitors answer, where it is not evenly (model, section 5): by the creator's guess, or as real visitors did. */
 import { questionsOf } from '../document/lookup';
-import type { Question, Quiz } from '../document/schema';
+import type { Question, Quiz } from '../schema/quiz';
 import { modelOf } from '../questions/registry';
 import type { Weights } from '../questions/respond';
-import { round9 } from '../scoring/numbers';
+import { round9 } from '../values/numbers';
 
 /** By question, as its response model has them. Questions that are not in it are answered evenly. */
 export type Mix = Readonly<Record<string, Weights>>;

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { isQuestion, questionsOf } from '../document/lookup';
 import { foldRun, type Sent } from '../flow/run';
-import { resultOf } from '../scoring/result';
+import { resultOf } from '../flow/result';
 import { tries } from '../../tests/tries';
 import { choice, demoQuiz, option, page, quiz, strongest, text } from '../../tests/quizzes';
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import { waysToAnswer } from './answers';
 import { exactOdds } from './exact';
 import { rehearse } from './odds';

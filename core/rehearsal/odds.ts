@@ -1,4 +1,4 @@
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { exactOdds } from './exact';
 import type { Mix } from './mix';
 import { sampledOdds } from './sampled';

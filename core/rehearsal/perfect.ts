@@ -1,8 +1,8 @@
 import { isKeyed, offeredBy } from '../questions/registry';
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { questionsOf } from '../document/lookup';
-import type { Answer } from '../scoring/answer';
-import { creditOf } from '../scoring/credit';
+import type { Answer } from '../values/answer';
+import { creditOf } from '../questions/credit';
 import { isListable, waysToAnswer } from './answers';
 
 /** The answers of a visitor who has everything right that can be right, and leaves empty what cannot. */

@@ -1,13 +1,13 @@
-import type { Question, Quiz } from '../document/schema';
+import type { Question, Quiz } from '../schema/quiz';
 import { isContact, isQuestion, questionsOf } from '../document/lookup';
-import type { Answer } from '../scoring/answer';
-import { resultOf } from '../scoring/result';
+import type { Answer } from '../values/answer';
+import { resultOf } from '../flow/result';
 import { ledgerOf } from '../flow/run';
 import { readTally } from '../scoring/ledger';
 import { measureOf, tiedAtTop } from '../scoring/verdicts';
 import { drawnBlocks } from '../flow/draw';
 import type { Move } from '../flow/navigate';
-import { randomOf } from '../flow/random';
+import { randomOf } from '../values/random';
 import { currentPage, goOn, type Run, shownBlocks, startRun } from '../flow/run';
 import { drawAnswer } from './answers';
 import type { Mix } from './mix';

@@ -1,7 +1,7 @@
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { questionsOf } from '../document/lookup';
 import { rangeOf } from '../scoring/weights';
-import { round9 } from '../scoring/numbers';
+import { round9 } from '../values/numbers';
 import type { Odds } from './spread';
 
 export type Span = { lowest: number; highest: number };

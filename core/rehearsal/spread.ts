@@ -1,5 +1,5 @@
-import type { Quiz } from '../document/schema';
-import { round9 } from '../scoring/numbers';
+import type { Quiz } from '../schema/quiz';
+import { round9 } from '../values/numbers';
 
 export type Spread = { mean: number; sd: number; lowest: number; highest: number; histogram: [number, number][] };
 export type Odds = {

@@ -3,15 +3,15 @@
  * counts, remembered answers, only as far as something later asks about them.
  */
 import { isKeyed } from '../questions/registry';
-import type { Condition, Page, Question, Quiz, Target, Verdict } from '../document/schema';
+import type { Condition, Page, Question, Quiz, Target, Verdict } from '../schema/quiz';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
 import { type Facts, holds, type Test, testsIn } from '../conditions/evaluate';
-import { creditOf } from '../scoring/credit';
+import { creditOf } from '../questions/credit';
 import { factsOf } from '../scoring/facts';
 import { addQuestion, Ledger, planOf, trackKey } from '../scoring/ledger';
 import type { Tally } from '../scoring/verdicts';
 import { contribution } from '../scoring/weights';
-import { round9 } from '../scoring/numbers';
+import { round9 } from '../values/numbers';
 import { destinationOf, documentOrder, exitTaken, gateExit, type Move } from '../flow/navigate';
 import { isListable, type Way, waysByPart } from './answers';
 import type { Mix } from './mix';

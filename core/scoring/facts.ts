@@ -1,6 +1,6 @@
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
-import type { Answer } from './answer';
+import type { Answer } from '../values/answer';
 import type { Facts } from '../conditions/evaluate';
 import { type Ledger, readMarks, readRight, readScale } from './ledger';
 import { decide } from './verdicts';

@@ -5,7 +5,7 @@
  *   value   = number | name | "(" sum ")" | ("min" | "max") "(" sum { "," sum } ")" | "round" "(" sum ["," sum] ")"
  *           | "if" "(" sum compare sum "," sum "," sum ")"          compare = "<" | "<=" | ">" | ">=" | "=" | "!="
  */
-import { round9 } from './numbers';
+import { round9 } from '../values/numbers';
 
 type Compare = '<' | '<=' | '>' | '>=' | '=' | '!=';
 export type Expression =

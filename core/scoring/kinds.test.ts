@@ -1,15 +1,15 @@
 /** Credit, weights and conditions by kind: each line a case that can be worked out by hand. */
 import { answerFault } from '../questions/registry';
 import { isInside } from '../questions/spots/region';
-import type { Condition, Question } from '../document/schema';
+import type { Condition, Question } from '../schema/quiz';
 import { choice, option, page, quiz } from '../../tests/quizzes';
 import { walk } from '../flow/walk';
 import { runFacts } from '../flow/run';
 import { slipsBetween, fold } from '../text/fold';
-import type { Answer } from './answer';
+import type { Answer } from '../values/answer';
 
 import { holds } from '../conditions/evaluate';
-import { creditOf, gradeOf, marksOf } from './credit';
+import { creditOf, gradeOf, marksOf } from '../questions/credit';
 import { contribution, rangeOf } from './weights';
 
 type Of<K extends Question['kind']> = Partial<Extract<Question, { kind: K }>>;

@@ -4,12 +4,12 @@
  */
 import { isKeyed, isReviewed, offeredBy } from '../questions/registry';
 import { OTHER } from '../questions/choice/options';
-import type { Question, Quiz } from '../document/schema';
+import type { Question, Quiz } from '../schema/quiz';
 import { questionsOf } from '../document/lookup';
-import { type Answer, chosenIn, isAnswered } from './answer';
-import { type Marked, marksOf } from './credit';
+import { type Answer, chosenIn, isAnswered } from '../values/answer';
+import { type Marked, marksOf } from '../questions/credit';
 import { type Contribution, contribution, rangeOf, targetsOfQuestion } from './weights';
-import { percentOf, round9 } from './numbers';
+import { percentOf, round9 } from '../values/numbers';
 import { evaluate, type Expression, parseFormula } from './formula';
 
 /** One thing summed: a scale, an outcome, or "marks"; of one topic or of all. */

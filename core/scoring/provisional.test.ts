@@ -1,8 +1,8 @@
-import type { Question, Quiz, Verdict } from '../document/schema';
+import type { Question, Quiz, Verdict } from '../schema/quiz';
 import { viewOf } from '../flow/view';
 import { walk } from '../flow/walk';
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
-import { provisionalVerdicts } from './result';
+import { provisionalVerdicts } from '../flow/result';
 
 const essay: Question = { id: 'e', kind: 'essay', prompt: 'Why?', review: true, marks: 2 };
 const made = (from: number): Quiz =>

@@ -1,8 +1,8 @@
 /** The least and the most that a question can add, against every legal answer tried one after the other. */
 import { subsets } from '../questions/ranges';
 import { option } from '../../tests/quizzes';
-import type { Question } from '../document/schema';
-import type { Answer } from './answer';
+import type { Question } from '../schema/quiz';
+import type { Answer } from '../values/answer';
 import { contribution, rangeOf, targetsOfQuestion } from './weights';
 
 type Kind = Question['kind'];

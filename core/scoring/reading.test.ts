@@ -1,8 +1,8 @@
 /** What is read off a run: marks and scales by topic, of all questions or those seen, formulas, and the values of inserts. */
 import { choice, option, page, quiz, strongest, text } from '../../tests/quizzes';
-import type { Insert, Quiz } from '../document/schema';
+import type { Insert, Quiz } from '../schema/quiz';
 import { foldRun, runFacts } from '../flow/run';
-import { fillFor, resultOf } from './result';
+import { fillFor, resultOf } from '../flow/result';
 
 const q = (id: string, more: object = {}) =>
   choice(id, [option('a', { s: 2, m: 4, x: 1 }, { credit: 1 }), option('b', { s: -1, m: 1, y: 1 })], more);

@@ -3,7 +3,7 @@ import { anyAnswers, anyQuiz } from '../../tests/any-quiz';
 import { reference } from '../../tests/reference';
 import { tries } from '../../tests/tries';
 import { walk } from '../flow/walk';
-import { resultOf } from './result';
+import { resultOf } from '../flow/result';
 
 const seeds = fc.integer({ min: 1, max: 1e9 });
 const scored = (seed: number) => {

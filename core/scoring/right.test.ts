@@ -1,5 +1,5 @@
 /** How many are right: as a value of verdicts, conditions, blocks and inserts; and bands that follow what can be had. */
-import type { Quiz, Verdict } from '../document/schema';
+import type { Quiz, Verdict } from '../schema/quiz';
 import { checkQuiz } from '../findings/check';
 import { conditionWords } from '../conditions/describe';
 import { rehearse } from '../rehearsal/odds';
@@ -9,7 +9,7 @@ import { walk } from '../flow/walk';
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
 import { holds } from '../conditions/evaluate';
 import { runFacts } from '../flow/run';
-import { fillFor, resultOf } from './result';
+import { fillFor, resultOf } from '../flow/result';
 
 const keyed = (id: string, marks: number, topic?: string) =>
   choice(id, [option('a', {}, { credit: 1 }), option('b'), option('c', {}, { credit: 0.5 })], {

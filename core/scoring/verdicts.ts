@@ -1,7 +1,7 @@
-import type { Quiz, Verdict } from '../document/schema';
+import type { Quiz, Verdict } from '../schema/quiz';
 import { type Facts, holds } from '../conditions/evaluate';
 import { type Ledger, readMarks, readRight, readScale, readTally } from './ledger';
-import { round9 } from './numbers';
+import { round9 } from '../values/numbers';
 
 export type Decision = { outcomes: string[]; tallies?: Record<string, number> };
 

@@ -1,11 +1,11 @@
 /** What answers add to scales and outcomes, and the least and most they can add (model, section 3, Scales). */
-import type { Question } from '../document/schema';
+import type { Question } from '../schema/quiz';
 import type { Range } from '../questions/kind';
 import { orNothing } from '../questions/ranges';
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
-import { type Answer, isAnswered } from './answer';
-import { marksOf } from './credit';
-import { round9 } from './numbers';
+import { type Answer, isAnswered } from '../values/answer';
+import { marksOf } from '../questions/credit';
+import { round9 } from '../values/numbers';
 
 export type { Range } from '../questions/kind';
 

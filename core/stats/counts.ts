@@ -3,12 +3,12 @@
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
 import { modelOf } from '../questions/registry';
-import type { Offer, Quiz } from '../document/schema';
+import type { Offer, Quiz } from '../schema/quiz';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
-import { isAnswered } from '../scoring/answer';
+import { isAnswered } from '../values/answer';
 import { questionsOnWay, type Run } from '../flow/run';
-import { creditOf } from '../scoring/credit';
-import { resultOf } from '../scoring/result';
+import { creditOf } from '../questions/credit';
+import { resultOf } from '../flow/result';
 import { routeKey } from './ways';
 
 /**

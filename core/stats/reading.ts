@@ -1,9 +1,9 @@
 /** Reads runs one after the other and tells what they say together (model, section 6). Nothing of a run is kept but sums. */
 import { idsOffered, isKeyed, isReviewed, offeredBy } from '../questions/registry';
-import type { Question, Quiz } from '../document/schema';
+import type { Question, Quiz } from '../schema/quiz';
 import { questionsOf } from '../document/lookup';
-import { chosenIn, isAnswered } from '../scoring/answer';
-import { resultOf } from '../scoring/result';
+import { chosenIn, isAnswered } from '../values/answer';
+import { resultOf } from '../flow/result';
 import { contribution, weighs } from '../scoring/weights';
 import { questionsOnWay, type Run } from '../flow/run';
 import { Alpha, Correlation, Moments } from './moments';

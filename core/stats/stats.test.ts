@@ -1,7 +1,7 @@
 import { foldRun, type Sent } from '../flow/run';
 import { walk } from '../flow/walk';
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
-import type { Answer } from '../scoring/answer';
+import type { Answer } from '../values/answer';
 import { countsOf, fifthOf, journeyOf } from './counts';
 import { Alpha, Correlation, Moments } from './moments';
 import { compareProportions, wilson } from './proportions';

@@ -1,5 +1,5 @@
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
-import type { Quiz } from '../document/schema';
+import type { Quiz } from '../schema/quiz';
 import { LOOK_OVER } from '../flow/look-over';
 import { foldRun } from '../flow/run';
 import type { Sent } from '../flow/sent';

@@ -1,9 +1,9 @@
 /** The ways that real visitors took, in the shape in which a rehearsal tells of its own. */
-import type { Page, Quiz } from '../document/schema';
+import type { Page, Quiz } from '../schema/quiz';
 import type { Odds } from '../rehearsal/spread';
 import { exitsOf, gateExit, type Move } from '../flow/navigate';
-import { hashOf } from '../flow/random';
-import { round9 } from '../scoring/numbers';
+import { hashOf } from '../values/random';
+import { round9 } from '../values/numbers';
 
 /** Shares of those who started. */
 export type SeenWays = Pick<Odds, 'pages' | 'routes' | 'outcomes'> & { method: 'seen'; visitors: number };

@@ -1,4 +1,4 @@
-import type { Accepted, Folding } from '../document/schema';
+import type { Accepted, Folding } from '../schema/quiz';
 
 /**
  * Folding of typed answers, so that a capital letter or a stray space is nobody's mistake: Unicode NFKC, lower case, runs of white space as

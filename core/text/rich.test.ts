@@ -1,4 +1,4 @@
-import type { RichDoc } from '../document/schema';
+import type { RichDoc } from '../schema/quiz';
 import { cleanRich, fillRich, insertsIn, isBlank, plainText, toDoc } from './rich';
 
 const doc: RichDoc = {

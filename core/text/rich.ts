@@ -1,6 +1,6 @@
 /** Rich text is structure, never HTML: a plain string or a document of paragraphs, lists and inserts. */
-import type { Inline, Insert, RichDoc, RichText } from '../document/schema';
-import { isLink } from './address';
+import type { Inline, Insert, RichDoc, RichText } from '../schema/quiz';
+import { isLink } from '../schema/address';
 
 /** Fills an insert; null or "" leaves it to the insert's fallback. */
 export type Fill = (insert: Insert['attrs']) => string | null;

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
-import { type HandOver, handOversIn } from '../../core/document/chain';
+import { type HandOver, handOversIn } from '../../core/flow/chain';
 import type { Edit, KeptEdit } from '../../core/document/edits';
-import type { Known, Quiz } from '../../core/document/schema';
+import type { Known, Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../client';
 import { addresses, type Checked, editions, edits, quizzes, states } from '../schema';
 

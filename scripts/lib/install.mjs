@@ -30,7 +30,7 @@ export async function ensureModules() {
     return step('Installing npm packages (about a minute)', () => run('npm', ['ci', '--no-audit', '--no-fund']));
   const isOlder = (made, ...sources) =>
     !existsSync(made) || sources.some((source) => newestIn(source) > statSync(made).mtimeMs);
-  if (isOlder(join(root, 'core/document/shape.js'), join(root, 'core/document')))
+  if (isOlder(join(root, 'core/document/shape.js'), join(root, 'core/document'), join(root, 'core/schema')))
     await run('npm', ['run', '--silent', 'schema']);
   if (
     isOlder(

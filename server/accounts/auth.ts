@@ -9,7 +9,7 @@ import { newId } from '../platform/ids';
 import { log, logFailure } from '../platform/log';
 import { isGuessed } from './passwords';
 import { Problem } from '../platform/problem';
-import { sendMail } from '../letters/smtp';
+import { sendMail } from '../platform/smtp';
 import { takeOne } from '../platform/rates';
 import { withHashedSessions } from './session-tokens';
 

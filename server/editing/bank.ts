@@ -4,14 +4,14 @@ import { emptyQuiz } from '../../core/document/blank';
 import type { Op } from '../../core/document/edits';
 import { graft } from '../../core/document/graft';
 import { isQuestion, questionsOf } from '../../core/document/lookup';
-import type { Page, Question } from '../../core/document/schema';
+import type { Page, Question } from '../../core/schema/quiz';
 import type { Membership } from '../../db/queries/members';
 import { bankIdOf, findQuiz, insertQuiz, type QuizRow, quizzesWithLinks } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
 import { keepEdits } from './edit-quiz';
 import { newId } from '../platform/ids';
-import { getQuiz } from './quizzes';
+import { getQuiz } from '../accounts/own-quiz';
 
 const PAGE = 'kept';
 const emptyPage: Page = { id: PAGE, name: 'Questions', stage: 'ask', blocks: [] };

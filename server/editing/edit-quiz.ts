@@ -1,6 +1,6 @@
 import type { EditsKept, EditsSince } from '../../contract/editing';
 import type { SentEdit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import {
   bankIdOf,
   editsAfter,

@@ -1,6 +1,6 @@
 import { followBank } from '../../core/document/bank';
 import { applyEdit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import type { Tx } from '../../db/client';
 import type { Membership } from '../../db/queries/members';
 import { insertEdit, lockQuiz, quizzesWithLinks, updateQuiz } from '../../db/queries/quizzes';

@@ -1,10 +1,10 @@
 import type { EarlierState } from '../../contract/editing';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import type { Membership } from '../../db/queries/members';
 import { findState, statesOf } from '../../db/queries/quizzes';
 import { database } from '../platform/database';
 import { notFound } from '../platform/problem';
-import { getQuiz } from './quizzes';
+import { getQuiz } from '../accounts/own-quiz';
 
 const MOST = 200;
 

@@ -1,7 +1,8 @@
+import { getQuiz } from '../accounts/own-quiz';
 import type { QuizFile, QuizLine } from '../../contract/quizzes';
-import type { Known, Quiz } from '../../core/document/schema';
+import type { Known, Quiz } from '../../core/schema/quiz';
 import { blankQuiz } from '../../core/document/blank';
-import type { HandOver } from '../../core/document/chain';
+import type { HandOver } from '../../core/flow/chain';
 import { writeCsv } from '../../core/formats/csv';
 import { writeJson } from '../../core/formats/json';
 import { writeMarkdown } from '../../core/formats/markdown';
@@ -130,13 +131,6 @@ export async function otherQuizzes(member: Membership): Promise<OtherQuiz[]> {
     known: row.known,
     handOvers: row.handOvers,
   }));
-}
-
-/** A quiz of this workspace, or nothing at all. */
-export async function getQuiz(member: Membership, quizId: string): Promise<QuizRow> {
-  const row = await findQuiz(database(), member.workspaceId, quizId);
-  if (!row || row.deletedAt) throw notFound('This quiz');
-  return row;
 }
 
 async function insert(

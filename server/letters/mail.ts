@@ -20,7 +20,7 @@ import { editionOf } from '../publishing/editions';
 import { newId } from '../platform/ids';
 import { enqueueLetter } from '../platform/jobs';
 import { notFound, Problem } from '../platform/problem';
-import { getQuiz } from '../editing/quizzes';
+import { getQuiz } from '../accounts/own-quiz';
 import { takeOne } from '../platform/rates';
 
 const TRAY = 60;

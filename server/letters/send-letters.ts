@@ -1,6 +1,6 @@
 import { findLetter, setDelivery } from '../../db/queries/letters';
 import { database } from '../platform/database';
-import { letterHtml, letterText, sendMail } from './smtp';
+import { letterHtml, letterText, sendMail } from '../platform/smtp';
 
 /**
  * Sends a letter and notes what became of it. A letter that arrived is not sent a second time; one that did not stays waiting, and

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../../db/client';
 import { findEdition, liveAt } from '../../db/queries/quizzes';
 import { database } from '../platform/database';

@@ -2,10 +2,10 @@ import { OTHER } from '../../core/questions/choice/options';
 import { answerText, modelOf, offeredBy } from '../../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../../contract/results';
 import { indexOf, nameOf, questionsOf } from '../../core/document/lookup';
-import type { Question, Quiz } from '../../core/document/schema';
+import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { foldRun, questionsOnWay } from '../../core/flow/run';
-import { contactOf, type Result, resultOf } from '../../core/scoring/result';
+import { contactOf, type Result, resultOf } from '../../core/flow/result';
 import { journeyOf, offersIn } from '../../core/stats/counts';
 import { wilson } from '../../core/stats/proportions';
 import { figuresOf } from '../../db/queries/figures';
@@ -15,7 +15,7 @@ import { countRuns } from './count-runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
 import { notFound } from '../platform/problem';
-import { getQuiz } from '../editing/quizzes';
+import { getQuiz } from '../accounts/own-quiz';
 
 const WAYS = /^(started$|enter |route |outcome )/;
 

@@ -4,16 +4,16 @@ import Papa from 'papaparse';
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, offeredBy } from '../../core/questions/registry';
 import { indexOf, nameOf, questionsOf } from '../../core/document/lookup';
-import type { Question, Quiz } from '../../core/document/schema';
+import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
-import { chosenIn, isAnswered, isFreeEntry } from '../../core/scoring/answer';
-import { contactOf, type Result, resultOf } from '../../core/scoring/result';
+import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
+import { contactOf, type Result, resultOf } from '../../core/flow/result';
 import type { Membership } from '../../db/queries/members';
 import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { getQuiz } from '../editing/quizzes';
+import { getQuiz } from '../accounts/own-quiz';
 
 /** A run with everything that its cells are made of. */
 type Read = {

@@ -3,14 +3,14 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
-import type { RichText } from '../../core/document/schema';
+import type { RichText } from '../../core/schema/quiz';
 import { foldRun } from '../../core/flow/run';
 import { viewOf } from '../../core/flow/view';
 import { plainText } from '../../core/text/rich';
 import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { heldUntil } from '../results/held-back';
+import { heldUntil } from '../publishing/held-back';
 import { hashToken } from '../platform/ids';
 import { notFound } from '../platform/problem';
 

@@ -1,4 +1,4 @@
-import type { ContactBlock, Quiz } from '../../core/document/schema';
+import type { ContactBlock, Quiz } from '../../core/schema/quiz';
 import { indexOf } from '../../core/document/lookup';
 import { composeLetter } from '../../core/flow/letter';
 import { holds } from '../../core/conditions/evaluate';
@@ -8,7 +8,7 @@ import { keepContact, type Consent } from '../../db/queries/contacts';
 import { insertLetter } from '../../db/queries/letters';
 import type { RunRow } from '../../db/queries/runs';
 import { newId } from '../platform/ids';
-import { heldUntil } from '../results/held-back';
+import { heldUntil } from '../publishing/held-back';
 import { enqueueLetter, enqueueRelease } from '../platform/jobs';
 
 type Left = { email: string; fields: Record<string, string>; consent: Consent; mayWrite: boolean };

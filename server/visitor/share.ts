@@ -5,10 +5,10 @@ import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { indexOf } from '../../core/document/lookup';
-import type { Outcome, Quiz } from '../../core/document/schema';
+import type { Outcome, Quiz } from '../../core/schema/quiz';
 import { readConfig } from '../platform/config';
 import { type Live, liveQuiz, markOf } from '../publishing/editions';
-import { setWords } from '../letters/glyph-paths';
+import { setWords } from '../media/glyph-paths';
 import { pictureOf } from '../media/pictures';
 
 /** As social sites show it. px */

@@ -1,6 +1,6 @@
 /** Where a run stands, as the visitor's browser is told: the core's view, and what only the server knows. */
 import type { Standing } from '../../contract/visits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { viewsAhead } from '../../core/flow/ahead';
 import { type Deadline, deadlineOf, hasLimits } from '../../core/flow/clock';
 import { currentPage, type Run } from '../../core/flow/run';
@@ -8,7 +8,7 @@ import { type BlockView, type View, viewOf } from '../../core/flow/view';
 import { figuresOf } from '../../db/queries/figures';
 import { type RunRow, timedEvents } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { heldUntil } from '../results/held-back';
+import { heldUntil } from '../publishing/held-back';
 import { whatWasLeft } from './keep-contact';
 import { handOverAddress } from './hand-over';
 import { sharedMark } from './share';

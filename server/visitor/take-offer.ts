@@ -1,10 +1,10 @@
 import { offerOf } from '../../core/flow/offers';
 import { foldRun, reachedOutcomes } from '../../core/flow/run';
-import { isWebAddress } from '../../core/text/address';
+import { isWebAddress } from '../../core/schema/address';
 import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { heldUntil } from '../results/held-back';
+import { heldUntil } from '../publishing/held-back';
 import { hashToken } from '../platform/ids';
 import { notFound, Problem } from '../platform/problem';
 import { takeStep } from './take-step';

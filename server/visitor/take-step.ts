@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Standing } from '../../contract/visits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { same } from '../../core/document/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { GRACE } from '../../core/flow/clock';
@@ -12,7 +12,7 @@ import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, type Live, liveQuiz } from '../publishing/editions';
-import { heldUntil } from '../results/held-back';
+import { heldUntil } from '../publishing/held-back';
 import { hashToken, newId } from '../platform/ids';
 import { Problem, notFound } from '../platform/problem';
 import { readHandOver } from './hand-over';

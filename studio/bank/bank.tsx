@@ -7,7 +7,7 @@ import { questionsOf } from '../../core/document/lookup';
 import { useQuiz } from '../document';
 import { call } from '../../contract/call';
 import { arrive, Write } from '../write/write';
-import { KeptList } from './kept-list';
+import { KeptList } from '../shared/kept-list';
 
 const Shelf = styled.section`
   padding: 14px 24px 18px;

@@ -8,7 +8,7 @@ import { createContext, useContext } from 'react';
 import { createStore, type StoreApi, useStore } from 'zustand';
 import { call, CallFailed } from '../../contract/call';
 import type { Edit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { answered, edited, informed, opened, sending, type State, stepped } from './state';
 import { keepEdits, keptEdits } from './storage';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { choice, option, page, quiz } from '../../tests/quizzes';
 import type { EditsKept } from '../../contract/editing';
 import { applyEdit, type Edit, type KeptEdit, type Op, type SentEdit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { answered, edited, informed, opened, sending, type State, stepped } from './state';
 
 const ab = (id: string) => choice(id, [option('a'), option('b')]);

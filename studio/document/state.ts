@@ -5,7 +5,7 @@
 import type { EditsKept, EditsSince } from '../../contract/editing';
 import { merge, rebase, withoutGuard } from '../../core/document/algebra';
 import { applyEdit, type Edit, type EditRefusal, type KeptEdit, same, type SentEdit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { forget, type History, record } from './history';
 
 export type Pending = SentEdit & { sent: boolean };

@@ -6,7 +6,7 @@ import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { call } from '../../contract/call';
-import { dayAndTime } from '../time';
+import { dayAndTime } from '../shared/time';
 import type { People, Person, PersonLine } from '../../contract/results';
 
 const Split = styled.div`

@@ -9,13 +9,13 @@ import { samples } from '../../core/questions/samples';
 import { kindLabel, kindNames } from '../../core/questions/registry';
 import { emptyQuiz } from '../../core/document/blank';
 import { isQuestion } from '../../core/document/lookup';
-import type { Page, Question, QuestionKind, Quiz } from '../../core/document/schema';
+import type { Page, Question, QuestionKind, Quiz } from '../../core/schema/quiz';
 import { startRun } from '../../core/flow/run';
 import { languages } from '../../visitor/languages';
 import { Choose, Toggle } from '../../ui/controls';
 import { createDocument, DocumentProvider, useQuiz } from '../document';
 import { standOn, TryPage } from '../shell/try-quiz';
-import { targetsOf } from '../targets';
+import { targetsOf } from '../shared/targets';
 import { QuestionPart } from '../write/question';
 import { Primitives } from './primitives';
 

@@ -3,21 +3,21 @@
 import { Plus } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import styled from 'styled-components';
-import type { Letter } from '../../core/document/schema';
+import type { Letter } from '../../core/schema/quiz';
 import { composeLetter } from '../../core/flow/letter';
 import type { Run } from '../../core/flow/run';
-import { contactOf } from '../../core/scoring/result';
+import { contactOf } from '../../core/flow/result';
 import { LineInput, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Rich } from '../../ui/rich';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
-import { addLetter, setField } from '../edits';
-import { useAskAgain } from '../ask-again';
+import { addLetter, setField } from '../shared/edits';
+import { useAskAgain } from '../shared/ask-again';
 import { call } from '../../contract/call';
-import { useArrival } from '../shell/place';
+import { useArrival } from '../shared/place';
 import { Views } from '../shell/view-switch';
-import { dayAndTime } from '../time';
-import { RichField } from '../write/rich-field';
+import { dayAndTime } from '../shared/time';
+import { RichField } from '../shared/rich-field';
 import type { Tray, TrayLetter } from '../../contract/results';
 
 const Split = styled.div`

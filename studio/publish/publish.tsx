@@ -7,11 +7,11 @@ import { embedCode } from '../../core/formats/embed-code';
 import { Choose, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
-import { useRehearsal } from '../rehearsal';
-import { useLive } from '../shell/live';
+import { useRehearsal } from '../shared/rehearsal';
+import { useLive } from '../shared/live';
 import { Views } from '../shell/view-switch';
 import { stateWords } from '../shell/studio';
-import { dayAndTime } from '../time';
+import { dayAndTime } from '../shared/time';
 import { Afterwards } from './afterwards';
 import { Measure } from './measure';
 

@@ -1,20 +1,20 @@
 'use client';
 /** The answers of a choice, each with what it does in the margin. */
-import type { Choice } from '../../core/document/schema';
+import type { Choice } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, placeOfOption, setField } from '../edits';
-import type { Target } from '../targets';
-import type { Cursor } from '../write/cursor';
-import { OptionMargin } from '../write/margin';
-import { PictureButton } from '../write/picture';
-import { Row } from '../write/sheet';
+import { placeOfBlock, placeOfOption, setField } from '../shared/edits';
+import type { Target } from '../shared/targets';
+import type { Cursor } from '../shared/cursor';
+import { OptionMargin } from './margin';
+import { PictureButton } from '../shared/picture';
+import { Row } from '../shared/sheet';
 import { type Hands, LineList } from './lines';
 import type { SetField, StudioKind } from './kind';
 import { lineField } from './lines';
 import { isKeyed } from '../../core/questions/registry';
 import { Choose, Toggle } from '../../ui/controls';
-import { NumberField } from '../write/number-field';
+import { NumberField } from '../shared/number-field';
 
 function Answers({
   question,

@@ -1,11 +1,11 @@
 'use client';
 /** A date: between which days, and what is right. */
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import { RightNote } from '../write/margin';
-import { DayField, NumberField } from '../write/number-field';
-import { Row } from '../write/sheet';
+import { placeOfBlock, setField } from '../shared/edits';
+import { RightNote } from './margin';
+import { DayField, NumberField } from '../shared/number-field';
+import { Row } from '../shared/sheet';
 import type { Body, StudioKind } from './kind';
 import { sentence } from './measured';
 

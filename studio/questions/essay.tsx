@@ -1,10 +1,10 @@
 'use client';
 /** A long text: as many words as visitors like, marked by a person or not at all. */
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import { Row } from '../write/sheet';
+import { placeOfBlock, setField } from '../shared/edits';
+import { Row } from '../shared/sheet';
 import type { StudioKind } from './kind';
 
 type Essay = Extract<Question, { kind: 'essay' }>;

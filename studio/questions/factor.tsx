@@ -4,10 +4,10 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { Place } from '../../core/document/edits';
 import { MenuButton } from '../../ui/controls';
-import type { Target } from '../targets';
-import { useFocusLater } from '../write/cursor';
-import { Notes, WeightField } from '../write/margin';
-import { Bar } from '../write/sheet';
+import type { Target } from '../shared/targets';
+import { useFocusLater } from '../shared/cursor';
+import { Notes, WeightField } from './margin';
+import { Bar } from '../shared/sheet';
 
 export function Factors({
   at,

@@ -1,10 +1,10 @@
 'use client';
 /** What is forgiven in words that a visitor types. */
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { Choose, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import { Small } from '../write/sheet';
+import { placeOfBlock, setField } from '../shared/edits';
+import { Small } from '../shared/sheet';
 
 /** Capitals, spaces and quotation marks are always forgiven; what else is, is chosen here. */
 export function Forgiven({ question }: { question: Extract<Question, { kind: 'text' | 'gaps' | 'spots' }> }) {

@@ -1,16 +1,16 @@
 'use client';
 /** A sentence with gaps: words are marked in it, and become what is right there. */
 import { useRef } from 'react';
-import type { Accepted, Question, RichDoc } from '../../core/document/schema';
+import type { Accepted, Question, RichDoc } from '../../core/schema/quiz';
 import type { Op } from '../../core/document/edits';
 import { acceptedOf } from '../../core/text/fold';
 import { gapsIn } from '../../core/text/rich';
 import { useDocumentStore } from '../document';
-import { newId, placeOfBlock, setField } from '../edits';
-import { AcceptLine } from '../write/accept-line';
-import { RightNote } from '../write/margin';
-import { RichField } from '../write/rich-field';
-import { Row } from '../write/sheet';
+import { newId, placeOfBlock, setField } from '../shared/edits';
+import { AcceptLine } from '../shared/accept-line';
+import { RightNote } from './margin';
+import { RichField } from '../shared/rich-field';
+import { Row } from '../shared/sheet';
 import { Forgiven } from './forgiven';
 import type { Body, StudioKind } from './kind';
 

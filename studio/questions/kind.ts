@@ -1,7 +1,7 @@
 import type { ComponentType } from 'react';
-import type { Question } from '../../core/document/schema';
-import type { Target } from '../targets';
-import type { Cursor } from '../write/cursor';
+import type { Question } from '../../core/schema/quiz';
+import type { Target } from '../shared/targets';
+import type { Cursor } from '../shared/cursor';
 import type { Hands } from './lines';
 
 export type Body<Q extends Question> = { question: Q; targets: Target[]; cursor: Cursor | null; hands: Hands };

@@ -6,10 +6,10 @@ import type { Place } from '../../core/document/edits';
 import { Kbd } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { addToList, moveInList, newId, pasteInList, removeFromList, setField } from '../edits';
-import { useFocusLater } from '../write/cursor';
-import { TextField } from '../write/fields';
-import { Row, Small } from '../write/sheet';
+import { addToList, moveInList, newId, pasteInList, removeFromList, setField } from '../shared/edits';
+import { useFocusLater } from '../shared/cursor';
+import { TextField } from '../shared/text-field';
+import { Row, Small } from '../shared/sheet';
 
 export const lineField = (id: string) => `line ${id}`;
 

@@ -2,17 +2,17 @@
 /** Pairs, typed as two columns. A pair has no id of its own: the list is set whole. */
 import { type ClipboardEvent, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { newPair } from '../../core/questions/match/author';
 import { without } from '../../core/document/lookup';
 import { useDocumentStore } from '../document';
-import { newId, placeOfBlock, setField } from '../edits';
-import { useFocusLater } from '../write/cursor';
-import { TextField } from '../write/fields';
-import { PictureButton } from '../write/picture';
-import { Row } from '../write/sheet';
+import { newId, placeOfBlock, setField } from '../shared/edits';
+import { useFocusLater } from '../shared/cursor';
+import { TextField } from '../shared/text-field';
+import { PictureButton } from '../shared/picture';
+import { Row } from '../shared/sheet';
 import { type Hands, LineList, lineField, NewLine } from './lines';
-import type { Cursor } from '../write/cursor';
+import type { Cursor } from '../shared/cursor';
 import type { StudioKind } from './kind';
 
 type Match = Extract<Question, { kind: 'match' }>;

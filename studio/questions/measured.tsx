@@ -1,12 +1,12 @@
 'use client';
 /** Number, slider, rating and date: ends, steps, and what is right. */
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 
 import { Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import { NumberField } from '../write/number-field';
-import { Row } from '../write/sheet';
+import { placeOfBlock, setField } from '../shared/edits';
+import { NumberField } from '../shared/number-field';
+import { Row } from '../shared/sheet';
 import { Factors } from './factor';
 import type { ReactNode } from 'react';
 import type { Body, SetField } from './kind';

@@ -1,4 +1,4 @@
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import type { StudioKind } from './kind';
 import { TargetedPart } from './targeted';
 

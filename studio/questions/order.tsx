@@ -1,12 +1,12 @@
 'use client';
 /** Things to put in order: the order typed is the right one, unless it is a matter of taste. */
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import type { Target } from '../targets';
-import type { Cursor } from '../write/cursor';
-import { Row } from '../write/sheet';
+import { placeOfBlock, setField } from '../shared/edits';
+import type { Target } from '../shared/targets';
+import type { Cursor } from '../shared/cursor';
+import { Row } from '../shared/sheet';
 import { Factors } from './factor';
 import { type Hands, LineList } from './lines';
 import type { StudioKind } from './kind';

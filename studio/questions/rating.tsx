@@ -1,7 +1,7 @@
 'use client';
 /** A rating: stars, steps or numbers between two ends. */
 import { boundsOf } from '../../core/questions/measured';
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import type { Body, StudioKind } from './kind';
 import { EndsPart, useSetField } from './measured';

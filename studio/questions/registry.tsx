@@ -1,7 +1,7 @@
 'use client';
 /** The only list of kinds in the studio. */
 import { memo } from 'react';
-import type { Question, QuestionKind } from '../../core/document/schema';
+import type { Question, QuestionKind } from '../../core/schema/quiz';
 import { choice } from './choice';
 import { date } from './date';
 import { essay } from './essay';

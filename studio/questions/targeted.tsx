@@ -1,12 +1,12 @@
 'use client';
 /** Numbers and sliders: ends, steps, and what is right. */
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock } from '../edits';
-import { RightNote } from '../write/margin';
-import { NumberField } from '../write/number-field';
-import { Row } from '../write/sheet';
+import { placeOfBlock } from '../shared/edits';
+import { RightNote } from './margin';
+import { NumberField } from '../shared/number-field';
+import { Row } from '../shared/sheet';
 import type { Body } from './kind';
 import { EndsPart, sentence, useSetField } from './measured';
 

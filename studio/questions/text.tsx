@@ -1,20 +1,20 @@
 'use client';
 /** Short text: which words are accepted, and what is forgiven. */
-import type { Accepted, TextQuestion } from '../../core/document/schema';
+import type { Accepted, TextQuestion } from '../../core/schema/quiz';
 import { acceptedOf, fold, matchAccepted } from '../../core/text/fold';
 import { Choose, LineInput } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useState } from 'react';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import { useFocusLater } from '../write/cursor';
-import { TextField } from '../write/fields';
-import { RightNote } from '../write/margin';
-import { Row, Small } from '../write/sheet';
+import { placeOfBlock, setField } from '../shared/edits';
+import { useFocusLater } from '../shared/cursor';
+import { TextField } from '../shared/text-field';
+import { RightNote } from './margin';
+import { Row, Small } from '../shared/sheet';
 import { Keys, lineField, linesOf, NewLine } from './lines';
 import type { Body } from './kind';
 import type { SetField, StudioKind } from './kind';
-import { AcceptLine } from '../write/accept-line';
+import { AcceptLine } from '../shared/accept-line';
 import { Forgiven } from './forgiven';
 
 const written = (text: string, credit: number): Accepted => (credit === 1 ? text : { text, credit });

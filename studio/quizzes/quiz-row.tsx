@@ -5,7 +5,7 @@ import Link from 'next/link';
 import styled from 'styled-components';
 import { MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { day } from '../time';
+import { day } from '../shared/time';
 import type { FileFormat, QuizLine } from '../../contract/quizzes';
 
 const State = styled.span`

@@ -5,9 +5,9 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { Kbd, PrimaryButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { ReadList } from '../read-list';
+import { ReadList } from '../shared/read-list';
 import { call } from '../../contract/call';
-import { START } from '../shell/place';
+import { START } from '../shared/place';
 
 const Start = styled.form`
   flex: 1 1 420px;

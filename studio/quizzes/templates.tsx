@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Template } from '../../contract/quizzes';
 import { drawnCount } from '../../core/flow/draw';
 import { isQuestion } from '../../core/document/lookup';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { PrimaryButton, SideSheet, TextButton } from '../../ui/controls';
 import { call } from '../../contract/call';
 import { Shelf } from '../shell/shelf';

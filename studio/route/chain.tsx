@@ -2,10 +2,10 @@
 /** The chain of quizzes that this one belongs to, as one journey. */
 import Link from 'next/link';
 import styled from 'styled-components';
-import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/document/chain';
-import type { Quiz } from '../../core/document/schema';
+import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/flow/chain';
+import type { Quiz } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
-import { useLive } from '../shell/live';
+import { useLive } from '../shared/live';
 
 const Journey = styled.section`
   border-top: 1px solid var(--ink);

@@ -2,10 +2,10 @@
 /** Whether everybody gets all questions of a page, or a few of them by chance; and what three visitors would get. */
 import { useMemo } from 'react';
 import { isQuestion, nameOf, without } from '../../core/document/lookup';
-import type { Draw, Page, Quiz } from '../../core/document/schema';
+import type { Draw, Page, Quiz } from '../../core/schema/quiz';
 import { drawnBlocks, drawnCount, poolOf } from '../../core/flow/draw';
 import { Choose, TextButton } from '../../ui/controls';
-import { NumberField } from '../write/number-field';
+import { NumberField } from '../shared/number-field';
 
 type Props = { quiz: Quiz; page: Page; set: (field: string, was: unknown, to: unknown, join?: string) => void };
 

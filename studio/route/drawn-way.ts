@@ -1,7 +1,7 @@
 'use client';
 /** Drawing a new way: from the box of a page to that of another, with the mouse, a pen or a finger. By keyboard, a sentence is added instead. */
 import { type PointerEvent, useState } from 'react';
-import type { Page } from '../../core/document/schema';
+import type { Page } from '../../core/schema/quiz';
 
 type Drawing = {
   /** The page at a height of the drawing, by its place in the quiz; null where there is none. */

@@ -1,14 +1,14 @@
 'use client';
 /** Ways kept as examples: walked again after each change, and saying when they come out otherwise. */
 import { useMemo } from 'react';
-import type { Example, Quiz } from '../../core/document/schema';
+import type { Example, Quiz } from '../../core/schema/quiz';
 import { comesTo, differences, exampleOf } from '../../core/flow/examples';
 import type { Run } from '../../core/flow/run';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { newId, setField } from '../edits';
-import { NameIt } from '../name-it';
+import { newId, setField } from '../shared/edits';
+import { NameIt } from '../shared/name-dialog';
 
 /** Keeps the way that is followed, by a name. */
 export function KeepExample({ quiz, run }: { quiz: Quiz; run: Run }) {

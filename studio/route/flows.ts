@@ -1,5 +1,5 @@
 /** How visitors flow between pages, from what a rehearsal or real visitors took: what the spine draws. Pure, and tested on its own. */
-import type { Page, Quiz, Target } from '../../core/document/schema';
+import type { Page, Quiz, Target } from '../../core/schema/quiz';
 import { destinationOf, documentOrder, exitsOf, gateExit, type Move } from '../../core/flow/navigate';
 import type { Odds } from '../../core/rehearsal/odds';
 import type { SeenWays } from '../../core/stats/ways';

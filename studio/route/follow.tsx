@@ -4,15 +4,15 @@ import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { answerText } from '../../core/questions/registry';
 import { indexOf, nameOf } from '../../core/document/lookup';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { rehearsedRun } from '../../core/rehearsal/sampled';
 
 import { foldRun, type Run, type Sent } from '../../core/flow/run';
-import { resultOf } from '../../core/scoring/result';
+import { resultOf } from '../../core/flow/result';
 import { TextButton } from '../../ui/controls';
 import { TryPage } from '../shell/try-quiz';
-import { targetsOf } from '../targets';
-import { Bar } from '../write/sheet';
+import { targetsOf } from '../shared/targets';
+import { Bar } from '../shared/sheet';
 import { KeepExample } from './examples';
 
 const Two = styled.div`

@@ -1,11 +1,11 @@
 'use client';
 /** Known values: what the quiz knows of a visitor without asking, and where it comes from. */
 import { Plus, X } from 'lucide-react';
-import type { Known, Quiz } from '../../core/document/schema';
+import type { Known, Quiz } from '../../core/schema/quiz';
 import { knownName, knownParam } from '../../core/flow/carry';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addToList, newId, removeFromList, setField } from '../edits';
+import { addToList, newId, removeFromList, setField } from '../shared/edits';
 
 export function KnownValues({ quiz }: { quiz: Quiz }) {
   const store = useDocumentStore();

@@ -4,10 +4,10 @@ import { X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import { useDrag, useDrop } from 'react-aria';
 import type { Move } from '../../core/flow/navigate';
-import type { Page, Quiz } from '../../core/document/schema';
+import type { Page, Quiz } from '../../core/schema/quiz';
 import { conditionWords } from '../../core/conditions/describe';
 import { TextButton } from '../../ui/controls';
-import { ConditionSentence } from './condition';
+import { ConditionSentence } from '../shared/condition';
 import { counted, percent, type Taken } from './flows';
 import { TargetChoice } from './target-choice';
 

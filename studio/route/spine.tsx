@@ -3,11 +3,11 @@
 import { type Move, targetOf } from '../../core/flow/navigate';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { conditionWords, targetWords } from '../../core/conditions/describe';
-import type { Page, Quiz, Target } from '../../core/document/schema';
+import type { Page, Quiz, Target } from '../../core/schema/quiz';
 import { Plus } from 'lucide-react';
 import { TextButton } from '../../ui/controls';
-import { useRehearsal } from '../rehearsal';
-import { useLive } from '../shell/live';
+import { useRehearsal } from '../shared/rehearsal';
+import { useLive } from '../shared/live';
 import { isQuestion } from '../../core/document/lookup';
 import { drawnCount, poolOf } from '../../core/flow/draw';
 import { dealsAll } from './dealt';

@@ -1,10 +1,10 @@
 'use client';
-import { isWebAddress } from '../../core/text/address';
-import type { Page, Quiz, Target } from '../../core/document/schema';
+import { isWebAddress } from '../../core/schema/address';
+import type { Page, Quiz, Target } from '../../core/schema/quiz';
 import { targetWords } from '../../core/conditions/describe';
 import { Choose, LineInput } from '../../ui/controls';
-import { CarryPart, QuizChoice } from '../hand-over';
-import { useLive } from '../shell/live';
+import { CarryPart, QuizChoice } from '../shared/hand-over';
+import { useLive } from '../shared/live';
 
 /** Where to: a page by its name, the result, the start, or an address. */
 export function TargetChoice({

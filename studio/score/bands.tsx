@@ -3,12 +3,12 @@
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Verdict } from '../../core/document/schema';
+import type { Verdict } from '../../core/schema/quiz';
 import type { Spread } from '../../core/rehearsal/odds';
 import { bandStart } from '../../core/scoring/verdicts';
 import { Choose, TextButton } from '../../ui/controls';
-import { Bar } from '../write/sheet';
-import { NumberField } from '../write/number-field';
+import { Bar } from '../shared/sheet';
+import { NumberField } from '../shared/number-field';
 import { barsOf } from './ruler';
 
 type Bands = Extract<Verdict, { by: 'bands' }>;

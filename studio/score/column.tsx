@@ -1,13 +1,13 @@
 'use client';
 /** The chosen column: its name, how it is decided or counted, and where visitors end on it. */
 import type { ReactNode } from 'react';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { moveInList, setField } from '../edits';
-import { removeTarget } from './weigh-edits';
-import type { Target } from '../targets';
+import { moveInList, setField } from '../shared/edits';
+import { removeTarget } from '../shared/weigh-edits';
+import type { Target } from '../shared/targets';
 import { dependents } from './dependents';
 import { number } from './feet';
 import { Ruler } from './ruler';

@@ -1,7 +1,7 @@
 /** What depends on a scale or outcome, in words, for whoever is about to delete it. */
 import { indexOf, isQuestion } from '../../core/document/lookup';
 import { weighedIn } from '../../core/document/weighed';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 
 const counted = (n: number, one: string, many: string): string[] =>
   n === 0 ? [] : [n === 1 ? `one ${one}` : `${n} ${many}`];

@@ -1,13 +1,13 @@
 'use client';
 /** What each column comes to, pinned below the grid. */
 import styled from 'styled-components';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { spanOf } from '../../core/rehearsal/span';
-import { Nobody } from '../nobody';
-import { useRehearsal } from '../rehearsal';
-import type { Target } from '../targets';
+import { Nobody } from '../shared/empty-odds';
+import { useRehearsal } from '../shared/rehearsal';
+import type { Target } from '../shared/targets';
 import { isSpecial } from './cells';
-import { MixChoice } from './mix-choice';
+import { MixChoice } from '../shared/mix-choice';
 
 const Foot = styled.tfoot`
   .label {

@@ -11,10 +11,10 @@ import {
   useState,
 } from 'react';
 import { Mark } from '../../ui/marks';
-import { readNumber, type Target } from '../targets';
+import { readNumber, type Target } from '../shared/targets';
 import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
 import { factor, Guess, type GridRow, KeyCell, saidOf, valueOf, Weight, wordsOf } from './cells';
-import { GUESS, RIGHT } from './weigh-edits';
+import { GUESS, RIGHT } from '../shared/weigh-edits';
 import { Table } from './table';
 import { scrollTo, stacked, windowOf } from './window';
 

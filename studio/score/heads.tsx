@@ -2,9 +2,9 @@
 /** The two rows of headings over the grid: what kind of column, and its name. */
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Quiz } from '../../core/document/schema';
-import type { Target } from '../targets';
-import { GUESS, RIGHT } from './weigh-edits';
+import type { Quiz } from '../../core/schema/quiz';
+import type { Target } from '../shared/targets';
+import { GUESS, RIGHT } from '../shared/weigh-edits';
 
 const Head = styled.thead`
   .group {

@@ -5,9 +5,9 @@ import type { ReactNode } from 'react';
 import { isKeyed } from '../../core/questions/registry';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { placeOfBlock, setField } from '../edits';
+import { placeOfBlock, setField } from '../shared/edits';
 import { studioKind } from '../questions/registry';
-import { NumberField } from '../write/number-field';
+import { NumberField } from '../shared/number-field';
 import type { GridRow } from './cells';
 
 export function KeyPanel({ row, children }: { row: GridRow | undefined; children: ReactNode }) {

@@ -1,10 +1,10 @@
 'use client';
 /** How a scale is counted: as a sum, a mean, or a formula over other scales. */
-import type { Quiz, Scale } from '../../core/document/schema';
+import type { Quiz, Scale } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../edits';
-import { NumberField } from '../write/number-field';
+import { setField } from '../shared/edits';
+import { NumberField } from '../shared/number-field';
 import { FormulaField } from './formula-field';
 
 export function ScalePanel({ quiz, scale }: { quiz: Quiz; scale: Scale }) {

@@ -2,11 +2,11 @@
 /** What the check says of a row or a column of the grid, at its place. */
 import type { Finding } from '../../core/findings/check';
 import { indexOf } from '../../core/document/lookup';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
-import { useRehearsal } from '../rehearsal';
+import { useRehearsal } from '../shared/rehearsal';
 import { Mend } from '../shell/check-sheet';
-import { RIGHT } from './weigh-edits';
+import { RIGHT } from '../shared/weigh-edits';
 import { type GridRow } from './cells';
 
 /** Findings about answers, keys, scales and outcomes. Each stands at the most particular thing that it names. */

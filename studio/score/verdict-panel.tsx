@@ -1,16 +1,16 @@
 'use client';
 /** How a verdict is decided, as sentences with choices in them. */
 import { isKeyed, isReviewed } from '../../core/questions/registry';
-import type { Quiz, Verdict } from '../../core/document/schema';
+import type { Quiz, Verdict } from '../../core/schema/quiz';
 import type { Op } from '../../core/document/edits';
 import { questionsOf } from '../../core/document/lookup';
 import { spanOf } from '../../core/rehearsal/span';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../edits';
-import { decideBy } from './weigh-edits';
-import { useRehearsal } from '../rehearsal';
-import { targetsOf } from '../targets';
+import { setField } from '../shared/edits';
+import { decideBy } from '../shared/weigh-edits';
+import { useRehearsal } from '../shared/rehearsal';
+import { targetsOf } from '../shared/targets';
 import { BandRuler } from './bands';
 import { VerdictRules } from './verdict-rules';
 

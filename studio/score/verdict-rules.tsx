@@ -2,13 +2,13 @@
 /** A verdict by rules: sentences read from the top, the first that holds names the outcome. */
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
-import type { Quiz, Verdict } from '../../core/document/schema';
+import type { Quiz, Verdict } from '../../core/schema/quiz';
 import { conditionWords } from '../../core/conditions/describe';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../edits';
-import { ConditionSentence } from '../route/condition';
-import { firstTest } from '../route/subjects';
+import { setField } from '../shared/edits';
+import { ConditionSentence } from '../shared/condition';
+import { firstTest } from '../shared/subjects';
 
 type ByRules = Extract<Verdict, { by: 'rules' }>;
 

@@ -4,7 +4,7 @@ import type { Finding } from '../../core/findings/check';
 import { SideSheet, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore } from '../document';
-import { useRehearsal } from '../rehearsal';
+import { useRehearsal } from '../shared/rehearsal';
 
 const List = styled.ul`
   list-style: none;

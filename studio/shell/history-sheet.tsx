@@ -2,13 +2,13 @@
 /** What the draft looked like before: states by time and person, looked at as a visitor meets them, and gone back to. */
 import { useEffect, useState } from 'react';
 import type { EarlierState } from '../../contract/editing';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { isQuestion } from '../../core/document/lookup';
 import { PrimaryButton, SideSheet } from '../../ui/controls';
 import { useDocument, useDocumentStore } from '../document';
-import { goBackTo } from '../edits';
+import { goBackTo } from '../shared/edits';
 import { call } from '../../contract/call';
-import { dayAndTime } from '../time';
+import { dayAndTime } from '../shared/time';
 import { Shelf } from './shelf';
 import { TryPage, useTry } from './try-quiz';
 

@@ -6,21 +6,21 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { applyEdit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, type MarkKind } from '../../ui/marks';
-import { useAskAgain } from '../ask-again';
+import { useAskAgain } from '../shared/ask-again';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
-import { setField } from '../edits';
-import { RehearsalProvider, useRehearsal } from '../rehearsal';
+import { setField } from '../shared/edits';
+import { RehearsalProvider, useRehearsal } from '../shared/rehearsal';
 import { call, CallFailed } from '../../contract/call';
-import { clock } from '../time';
+import { clock } from '../shared/time';
 import { CheckSheet } from './check-sheet';
 
 import { Frame, homeTabs } from './frame';
 import { HistorySheet } from './history-sheet';
-import { type Live, LiveContext, useLive } from './live';
-import { type Place, PlaceContext } from './place';
+import { type Live, LiveContext, useLive } from '../shared/live';
+import { type Place, PlaceContext } from '../shared/place';
 import { PreviewSheet } from './preview-sheet';
 
 type Open = { quizId: string; quiz: Quiz; revision: number; savedAt: string };

@@ -1,13 +1,13 @@
 'use client';
 /** A run of the draft in the browser, for the live view and the preview: the same core, the same pages, nothing stored. */
 import { useEffect, useMemo, useState } from 'react';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { type View, viewOf } from '../../core/flow/view';
 import { spokenIn } from '../../visitor/languages';
 import { PageView } from '../../visitor/page/page-view';
-import { goFrom, type Values, valuesFrom } from '../../visitor/values';
-import { SpokenIn, wordsOf } from '../../visitor/words';
+import { goFrom, type Values, valuesFrom } from '../../visitor/questions/values';
+import { SpokenIn, wordsOf } from '../../visitor/languages/words';
 
 export function useTry(quiz: Quiz) {
   const [sent, setSent] = useState<Sent[]>([]);

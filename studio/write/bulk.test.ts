@@ -1,6 +1,6 @@
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
 import { applyEdit, type Edit } from '../../core/document/edits';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import {
   copyText,
   findIn,

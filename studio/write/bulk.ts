@@ -1,10 +1,10 @@
 /** Edits of many things at once, each of them one step of undo. Pure, and tested on its own. */
 import { graft } from '../../core/document/graft';
 import { indexOf, isQuestion, questionsOf } from '../../core/document/lookup';
-import type { Block, Page, Question, Quiz } from '../../core/document/schema';
+import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
 import { validateQuiz } from '../../core/document/validate';
 import type { Edit, Op } from '../../core/document/edits';
-import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../edits';
+import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../shared/edits';
 
 /** The ids in the order in which they stand in the quiz; those that are gone fall away. */
 export const inOrder = (quiz: Quiz, ids: readonly string[]): Question[] =>

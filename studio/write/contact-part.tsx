@@ -3,13 +3,13 @@
 import { Plus } from 'lucide-react';
 import styled from 'styled-components';
 import { knownName } from '../../core/flow/carry';
-import type { ContactBlock } from '../../core/document/schema';
+import type { ContactBlock } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocument, useDocumentStore } from '../document';
-import { newId, setField } from '../edits';
-import { useLive } from '../shell/live';
-import { TextField } from './fields';
-import { RichField } from './rich-field';
+import { newId, setField } from '../shared/edits';
+import { useLive } from '../shared/live';
+import { TextField } from '../shared/text-field';
+import { RichField } from '../shared/rich-field';
 
 const Fields = styled.div`
   display: grid;

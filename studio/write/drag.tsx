@@ -5,7 +5,7 @@ import { memo, useRef } from 'react';
 import { DragPreview, useDrag, useDrop } from 'react-aria';
 import styled from 'styled-components';
 import { create } from 'zustand';
-import type { Page } from '../../core/document/schema';
+import type { Page } from '../../core/schema/quiz';
 import { useDocumentStore } from '../document';
 import { placeBlocks } from './bulk';
 import { chosenQuestions } from './selected';

@@ -2,15 +2,15 @@
 /** The visitor's view beside the manuscript: it stands on the page that is being written, and can be answered. */
 import { memo, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { indexOf } from '../../core/document/lookup';
 import { type Run, startRun, step } from '../../core/flow/run';
-import { resultOf } from '../../core/scoring/result';
-import type { Values } from '../../visitor/values';
+import { resultOf } from '../../core/flow/result';
+import type { Values } from '../../visitor/questions/values';
 import { TryPage, standOn } from '../shell/try-quiz';
 import { ViewSwitch, type Width } from '../shell/view-switch';
-import { targetsOf } from '../targets';
-import { Bar } from './sheet';
+import { targetsOf } from '../shared/targets';
+import { Bar } from '../shared/sheet';
 
 const Aside = styled.aside`
   flex: 1;

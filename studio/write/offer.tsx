@@ -1,10 +1,10 @@
 'use client';
 /** An offer: its words, the words on its button, and where that leads. */
 import type { Place } from '../../core/document/edits';
-import type { Offer } from '../../core/document/schema';
+import type { Offer } from '../../core/schema/quiz';
 import { LineInput } from '../../ui/controls';
-import { TextField } from './fields';
-import { PictureButton } from './picture';
+import { TextField } from '../shared/text-field';
+import { PictureButton } from '../shared/picture';
 
 const line = {
   fontSize: 13,

@@ -2,22 +2,22 @@
 /** The blocks that are not questions: words, pictures, the contact form, and what stands on a result. */
 import type { ReactNode } from 'react';
 import { nameOf, questionsOf } from '../../core/document/lookup';
-import type { Block, Page, Question, Quiz } from '../../core/document/schema';
+import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
 import { Choose, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { CarryPart, QuizChoice } from '../hand-over';
-import { moveBlock, placeOfBlock, removeBlock, setField } from '../edits';
-import { useLive } from '../shell/live';
-import type { Target } from '../targets';
+import { CarryPart, QuizChoice } from '../shared/hand-over';
+import { moveBlock, placeOfBlock, removeBlock, setField } from '../shared/edits';
+import { useLive } from '../shared/live';
+import type { Target } from '../shared/targets';
 import { ContactPart } from './contact-part';
 import { Handle } from './drag';
-import { TextField } from './fields';
+import { TextField } from '../shared/text-field';
 import { OfferFields } from './offer';
 import { VerdictPart } from './outcomes';
-import { PictureButton } from './picture';
+import { PictureButton } from '../shared/picture';
 import { RecordingButton } from './recording';
-import { RichField } from './rich-field';
-import { Row } from './sheet';
+import { RichField } from '../shared/rich-field';
+import { Row } from '../shared/sheet';
 import { ShownNote, ShownWhen } from './shown-when';
 import { offeredBy } from '../../core/questions/registry';
 

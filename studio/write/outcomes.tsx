@@ -2,20 +2,20 @@
 /** The outcomes of a verdict, each written once: name, headline, picture, text and offer. */
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
-import type { Outcome, Verdict } from '../../core/document/schema';
+import type { Outcome, Verdict } from '../../core/schema/quiz';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../edits';
-import { addOutcome, removeTarget } from '../score/weigh-edits';
-import type { Target } from '../targets';
-import { Nobody } from '../nobody';
-import { useRehearsal } from '../rehearsal';
-import { useFocusLater } from './cursor';
-import { TextField } from './fields';
+import { setField } from '../shared/edits';
+import { addOutcome, removeTarget } from '../shared/weigh-edits';
+import type { Target } from '../shared/targets';
+import { Nobody } from '../shared/empty-odds';
+import { useRehearsal } from '../shared/rehearsal';
+import { useFocusLater } from '../shared/cursor';
+import { TextField } from '../shared/text-field';
 import { OfferFields } from './offer';
-import { PictureButton } from './picture';
-import { RichField } from './rich-field';
-import { Bar, Row, Small } from './sheet';
+import { PictureButton } from '../shared/picture';
+import { RichField } from '../shared/rich-field';
+import { Bar, Row, Small } from '../shared/sheet';
 
 export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined; targets: Target[] }) {
   const store = useDocumentStore();

@@ -3,19 +3,28 @@
 import { MoreHorizontal, Plus } from 'lucide-react';
 import { Fragment, memo, useCallback, useState } from 'react';
 import styled from 'styled-components';
-import type { Block, Page, Quiz } from '../../core/document/schema';
+import type { Block, Page, Quiz } from '../../core/schema/quiz';
 import { type BlockKind, newBlock } from '../../core/document/blank';
 import { isContact, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock, setField } from '../edits';
-import type { Target } from '../targets';
-import { type Cursor, useFocusLater } from './cursor';
+import {
+  addBlock,
+  joinWithAbove,
+  movePage,
+  newId,
+  placeOfPage,
+  removePage,
+  replaceBlock,
+  setField,
+} from '../shared/edits';
+import type { Target } from '../shared/targets';
+import { type Cursor, useFocusLater } from '../shared/cursor';
 import { Landing } from './drag';
 import { begun } from './preset-edits';
 import { blockNames, OtherPart } from './other-blocks';
 import { isEmptyQuestion, QuestionPart } from './question';
-import { Row } from './sheet';
+import { Row } from '../shared/sheet';
 import { offeredBy } from '../../core/questions/registry';
 
 const Section = styled.section`

@@ -1,7 +1,7 @@
 import { applyEdit, type Edit } from '../../core/document/edits';
 import { isQuestion } from '../../core/document/lookup';
 import { choice, option, page, quiz, text } from '../../tests/quizzes';
-import type { Question, Quiz } from '../../core/document/schema';
+import type { Question, Quiz } from '../../core/schema/quiz';
 import {
   applyPreset,
   asOthers,

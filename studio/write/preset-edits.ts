@@ -2,8 +2,8 @@
 import type { Edit, Op } from '../../core/document/edits';
 import { same } from '../../core/document/edits';
 import { isQuestion } from '../../core/document/lookup';
-import type { Block, Preset, Question, Quiz } from '../../core/document/schema';
-import { newId, placeOfBlock, setField } from '../edits';
+import type { Block, Preset, Question, Quiz } from '../../core/schema/quiz';
+import { newId, placeOfBlock, setField } from '../shared/edits';
 import { inOrder, shared } from './bulk';
 
 type Settings = Preset['settings'];

@@ -1,9 +1,9 @@
 'use client';
 /** Settings kept by a name: in a question, over several, and for the quiz as a whole. */
-import type { Question, Quiz } from '../../core/document/schema';
+import type { Question, Quiz } from '../../core/schema/quiz';
 import { Choose, MenuButton, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { NameIt } from '../name-it';
+import { NameIt } from '../shared/name-dialog';
 import { applyPreset, asOthers, beginWith, keepPreset, removePreset, unlikeOthers } from './preset-edits';
 
 /** A list of the presets, to give one of them to these questions. */

@@ -6,19 +6,19 @@ import styled from 'styled-components';
 import { isKeyed, isReviewed, kindLabel, kindNames, kindOf } from '../../core/questions/registry';
 import { changeKind } from '../../core/document/change-kind';
 import type { Place } from '../../core/document/edits';
-import type { Page, Question, RichDoc } from '../../core/document/schema';
+import type { Page, Question, RichDoc } from '../../core/schema/quiz';
 import { without } from '../../core/document/lookup';
 import { isBlank, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
-import { BankLine } from '../bank/from-bank';
+import { BankLine } from '../shared/from-bank';
 import { useDocument, useDocumentStore } from '../document';
-import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../edits';
+import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../shared/edits';
 import { studioKind } from '../questions/registry';
-import { NumberField } from './number-field';
-import { PictureButton } from './picture';
+import { NumberField } from '../shared/number-field';
+import { PictureButton } from '../shared/picture';
 import { PresetLine } from './presets';
 import { RecordingButton } from './recording';
-import { RichField } from './rich-field';
+import { RichField } from '../shared/rich-field';
 import { ShownWhen } from './shown-when';
 
 const Lines = styled.div`

@@ -3,15 +3,15 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ClipboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Page, Picture, Question, RichText, Topic } from '../../core/document/schema';
+import type { Page, Picture, Question, RichText, Topic } from '../../core/schema/quiz';
 import { readQuestions } from '../../core/formats/read';
 import { isQuestion } from '../../core/document/lookup';
 import { kindOf, offeredBy } from '../../core/questions/registry';
 import { plainText, toDoc } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
-import { useAfterPause } from '../after-pause';
+import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore } from '../document';
-import { pastedText } from '../pasted';
+import { pastedText } from '../shared/pasted';
 import {
   addPage,
   addToList,
@@ -22,19 +22,19 @@ import {
   placeOfBlock,
   removeBlock,
   setField,
-} from '../edits';
-import type { Target } from '../targets';
-import { type Cursor, useFocusLater } from './cursor';
+} from '../shared/edits';
+import type { Target } from '../shared/targets';
+import { type Cursor, useFocusLater } from '../shared/cursor';
 import { Handle } from './drag';
-import { TextField } from './fields';
+import { TextField } from '../shared/text-field';
 import { QuestionBody, studioKind } from '../questions/registry';
 import { type Hands, Keys, lineField, linesOf } from '../questions/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
 import { begun } from './preset-edits';
 import { Numeral } from './selected';
-import { RichField } from './rich-field';
-import { Row } from './sheet';
+import { RichField } from '../shared/rich-field';
+import { Row } from '../shared/sheet';
 import { ShownNote } from './shown-when';
 import { TopicField } from './topic';
 

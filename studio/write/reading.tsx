@@ -4,9 +4,9 @@ import { createContext, type ReactNode, useCallback, useContext, useState } from
 import { graft } from '../../core/document/graft';
 import { SideSheet, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addPages, newId } from '../edits';
-import { ReadList } from '../read-list';
-import { useFocusLater } from './cursor';
+import { addPages, newId } from '../shared/edits';
+import { ReadList } from '../shared/read-list';
+import { useFocusLater } from '../shared/cursor';
 
 /** Offers to read a text as questions, to stand behind a page; an empty question is replaced. */
 type Offer = (text: string, behind: string, empty?: string) => void;

@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { Button, Dialog, DialogTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Place } from '../../core/document/edits';
-import type { Picture } from '../../core/document/schema';
+import type { Picture } from '../../core/schema/quiz';
 import { Field, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../edits';
-import { FileDrop } from './file-drop';
-import { Panel } from './picture';
+import { setField } from '../shared/edits';
+import { FileDrop } from '../shared/file-drop';
+import { Panel } from '../shared/picture';
 
 type Kind = 'sound' | 'video';
 const isAddress = (text: string) => /^https?:\/\/\S+$/.test(text.trim());

@@ -5,11 +5,11 @@ import styled from 'styled-components';
 import { create } from 'zustand';
 import type { Edit } from '../../core/document/edits';
 import { MenuButton, TextButton } from '../../ui/controls';
-import { useKeep } from '../bank/from-bank';
+import { useKeep } from '../shared/from-bank';
 import { useDocumentStore } from '../document';
-import { setTopic } from '../edits';
+import { setTopic } from '../shared/edits';
 import { copyText, inOrder, moveMany, moveToPage, removeMany, setOnAll } from './bulk';
-import { NumberField } from './number-field';
+import { NumberField } from '../shared/number-field';
 import { PresetMenu } from './presets';
 
 type Selected = { ids: string[]; /** where a range begins */ anchor: string | null };

@@ -1,12 +1,12 @@
 'use client';
 /** On what a single block depends: shown to everybody, or only under a condition. */
-import type { Condition } from '../../core/document/schema';
+import type { Condition } from '../../core/schema/quiz';
 import { conditionWords } from '../../core/conditions/describe';
 import { TextButton } from '../../ui/controls';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
-import { placeOfBlock, setField } from '../edits';
-import { ConditionSentence } from '../route/condition';
-import { firstTest } from '../route/subjects';
+import { placeOfBlock, setField } from '../shared/edits';
+import { ConditionSentence } from '../shared/condition';
+import { firstTest } from '../shared/subjects';
 
 export function ShownWhen({ block, page, value }: { block: string; page: string; value: Condition | undefined }) {
   const store = useDocumentStore();

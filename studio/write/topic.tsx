@@ -2,9 +2,9 @@
 import { memo, useId, useState } from 'react';
 import styled from 'styled-components';
 import { indexOf } from '../../core/document/lookup';
-import type { Topic } from '../../core/document/schema';
+import type { Topic } from '../../core/schema/quiz';
 import { useDocumentStore } from '../document';
-import { setTopic } from '../edits';
+import { setTopic } from '../shared/edits';
 
 const Plain = styled.input`
   border: 0;

@@ -4,13 +4,13 @@ import { ChevronDown, ChevronRight, Search } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
 import { isQuestion } from '../../core/document/lookup';
-import type { Page, Question, Quiz } from '../../core/document/schema';
+import type { Page, Question, Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
-import { useAfterPause } from '../after-pause';
+import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore } from '../document';
-import { setField } from '../edits';
+import { setField } from '../shared/edits';
 import { findIn, paged, type Paging, setOnAll, shared } from './bulk';
-import { NumberField } from './number-field';
+import { NumberField } from '../shared/number-field';
 import { PresetPart } from './presets';
 
 const Line = styled.div`

@@ -12,25 +12,25 @@ import {
   useRef,
 } from 'react';
 import styled from 'styled-components';
-import type { Page, Quiz } from '../../core/document/schema';
+import type { Page, Quiz } from '../../core/schema/quiz';
 import { isContact, isQuestion, questionsOf } from '../../core/document/lookup';
 import { TextButton } from '../../ui/controls';
-import { BankButton } from '../bank/from-bank';
-import { useAfterPause } from '../after-pause';
+import { BankButton } from '../shared/from-bank';
+import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore, useQuiz } from '../document';
-import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits';
-import { START, useArrival } from '../shell/place';
-import { weighedTargets } from '../targets';
+import { addPage, addResultPage, addWelcome, makeQuestion } from '../shared/edits';
+import { START, useArrival } from '../shared/place';
+import { weighedTargets } from '../shared/targets';
 import { pasteEdit } from './bulk';
-import { FocusProvider, useCursor, useFocusLater } from './cursor';
-import { walkLines } from './fields';
+import { FocusProvider, useCursor, useFocusLater } from '../shared/cursor';
+import { walkLines } from '../shared/text-field';
 import { LiveView } from './live-view';
 import { FIRST, LONG, Near } from './near';
 import { PagePart } from './page-part';
 import { begun } from './preset-edits';
 import { Reading, ReadButton } from './reading';
 import { SelectedLine } from './selected';
-import { Manuscript, Row } from './sheet';
+import { Manuscript, Row } from '../shared/sheet';
 import { Whole } from './whole';
 
 const Split = styled.div`

@@ -1,5 +1,5 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { randomOf } from '../../core/flow/random';
+import { randomOf } from '../../core/values/random';
 import { world } from './servers';
 import { saved, signUp, startQuiz } from './people';
 

@@ -1,11 +1,12 @@
 import { questionsOf } from '../../core/document/lookup';
 import type { Edit } from '../../core/document/edits';
-import type { Question } from '../../core/document/schema';
+import type { Question } from '../../core/schema/quiz';
 import { keepInBank, listBank, openBank } from '../../server/editing/bank';
 import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
 import { newId } from '../../server/platform/ids';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
-import { deleteQuiz, getQuiz, importQuiz, listQuizzes, otherQuizzes } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { deleteQuiz, importQuiz, listQuizzes, otherQuizzes } from '../../server/editing/quizzes';
 import { smallQuiz, somebody } from './world';
 
 const set = (question: string, field: string, to: unknown): Edit => ({

@@ -1,5 +1,6 @@
 import { newId } from '../../server/platform/ids';
-import { getQuiz, importQuiz, listQuizzes, readIntoQuiz, writeQuizFile } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { importQuiz, listQuizzes, readIntoQuiz, writeQuizFile } from '../../server/editing/quizzes';
 import { demoQuiz, smallQuiz, somebody } from './world';
 
 const list = '1. Tea?\na) Yes *\nb) No\nTopic: Drinks\n\n2. Milk?\na) Yes\nb) No\nAnswer: b';

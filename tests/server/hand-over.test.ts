@@ -1,11 +1,12 @@
 import { eq } from 'drizzle-orm';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { runs } from '../../db/schema';
 import { certificateOf } from '../../server/visitor/certificate';
 import { database } from '../../server/platform/database';
 import { hashToken, newId } from '../../server/platform/ids';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
-import { deleteQuiz, getQuiz, importQuiz } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { deleteQuiz, importQuiz } from '../../server/editing/quizzes';
 import { openRun, takeStep } from '../../server/visitor/take-step';
 import { choice, option, page, quiz, result, strongest } from '../quizzes';
 import { go, newToken, published, somebody, visit } from './world';

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { letters } from '../../db/schema';
 import { certificateOf } from '../../server/visitor/certificate';
 import { database } from '../../server/platform/database';

@@ -10,7 +10,8 @@ import { setVerified } from '../../db/queries/members';
 import { auth, memberOf } from '../../server/accounts/auth';
 import { database } from '../../server/platform/database';
 import { errorForLog } from '../../server/platform/log';
-import { createQuiz, getQuiz } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { createQuiz } from '../../server/editing/quizzes';
 import { firstLook } from '../../server/visitor/take-step';
 import { go, newToken, published, smallQuiz } from './world';
 

@@ -1,13 +1,13 @@
-import type { RichDoc } from '../../core/document/schema';
+import type { RichDoc } from '../../core/schema/quiz';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setDelivery } from '../../db/queries/letters';
 import { database } from '../../server/platform/database';
-import { startWorkers } from '../../server/platform/workers';
+import { startWorkers } from '../../server/process/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/letters/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
-import { letterHtml, letterText } from '../../server/letters/smtp';
+import { letterHtml, letterText } from '../../server/platform/smtp';
 import { freePort } from '../browser/servers';
 import { htmlFaults } from '../html';
 import { contact, go, type Published, published, visit } from './world';

@@ -5,7 +5,7 @@ import { database } from '../../server/platform/database';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { newId } from '../../server/platform/ids';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
-import { getQuiz } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
 import { published, smallQuiz } from './world';
 
 const ask = async (query: Record<string, string>) => {

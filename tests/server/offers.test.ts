@@ -3,7 +3,7 @@ import { figuresOf } from '../../db/queries/figures';
 import { database } from '../../server/platform/database';
 import { takeOffer } from '../../server/visitor/take-offer';
 import { openRun, takeStep } from '../../server/visitor/take-step';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { contact, go, newToken, published, smallQuiz, visit } from './world';
 
 const tea = { text: 'Tea first', button: 'Have some', url: 'https://slowspoke.test/tea' };

@@ -4,7 +4,8 @@ import { findingsOf, listPeople, readPerson } from '../../server/results/finding
 import { runsAsCsv } from '../../server/results/runs-table';
 import { exampleRun, sendAgain, sendTest, trayOf } from '../../server/letters/mail';
 import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
-import { copyQuiz, deleteQuiz, getQuiz, listQuizzes, restoreQuiz } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { copyQuiz, deleteQuiz, listQuizzes, restoreQuiz } from '../../server/editing/quizzes';
 import type { Membership } from '../../db/queries/members';
 import { contact, go, published, somebody, visit } from './world';
 

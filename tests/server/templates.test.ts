@@ -1,5 +1,6 @@
 import { checkQuiz } from '../../core/findings/check';
-import { getQuiz, readIntoQuiz } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { readIntoQuiz } from '../../server/editing/quizzes';
 import { listTemplates } from '../../server/editing/templates';
 import { somebody } from './world';
 

@@ -1,6 +1,6 @@
 /** What server tests share: people with workspaces, quizzes, and visitors who take them. */
 import { randomBytes } from 'node:crypto';
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import type { Sent } from '../../core/flow/run';
 import { choice, demoQuiz, option, page, quiz, result, strongest } from '../quizzes';
 import { insertWorkspace, type Membership } from '../../db/queries/members';
@@ -8,7 +8,8 @@ import { user } from '../../db/schema';
 import { database } from '../../server/platform/database';
 import { newId } from '../../server/platform/ids';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
-import { getQuiz, importQuiz } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { importQuiz } from '../../server/editing/quizzes';
 import { openRun, type StepTaken, takeStep } from '../../server/visitor/take-step';
 
 /** Somebody with a workspace of their own. */

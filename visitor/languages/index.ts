@@ -1,5 +1,5 @@
 /** The languages that the visitor's side speaks. Only the one that a quiz needs reaches the browser: the server hands it to the page. */
-import type { Quiz } from '../../core/document/schema';
+import type { Quiz } from '../../core/schema/quiz';
 import { ar } from './ar';
 import { de } from './de';
 import { es } from './es';

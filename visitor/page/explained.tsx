@@ -1,6 +1,6 @@
 import type { ReviewLine, View } from '../../core/flow/view';
-import { Review } from '../blocks';
-import { useWords } from '../words';
+import { Review } from '../blocks/blocks';
+import { useWords } from '../languages/words';
 
 /** What is said of the page just left. */
 export function Explained({ lines }: { lines: ReviewLine[] }) {

@@ -1,6 +1,6 @@
 /** Below a page: back, skip and on. */
 import type { MouseEvent } from 'react';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 
 type Props = {
   /** What the button says; what is missing stands in its place where scripts can say it. */

@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import type { View } from '../../core/flow/view';
 import { Rich } from '../../ui/rich';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import { asksIn, isResult } from './button';
 
 export function ProgressLine({ view: { progress } }: { view: View }) {

@@ -3,15 +3,15 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { ContactView, ReviewLine, View } from '../../core/flow/view';
 import type { Refusal } from '../../core/flow/faults';
-import { BlockOf } from '../blocks';
+import { BlockOf } from '../blocks/blocks';
 import { isRightToLeft } from '../languages/direction';
 import { buttonFor, isResult } from './button';
 import { Explained, Nothing } from './explained';
 import { fieldToFill } from './field-to-fill';
 import { Foot } from './foot';
 import { Header, ProgressLine } from './header';
-import { missing, type Values } from '../values';
-import { useWords } from '../words';
+import { missing, type Values } from '../questions/values';
+import { useWords } from '../languages/words';
 
 /** `home` is the address of the quiz here. */
 type Plain = { home: string; token: string; params: Record<string, string> };

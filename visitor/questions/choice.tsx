@@ -1,9 +1,9 @@
 /** One or several of some answers: rows, pictures, halves, or a drop-down. */
 import { answerField, wordsField } from '../../core/flow/form-fields';
 import type { ChoiceView } from '../../core/flow/view';
-import { type Answer, chosenIn, isFreeEntry } from '../../core/scoring/answer';
+import { type Answer, chosenIn, isFreeEntry } from '../../core/values/answer';
 import { Mark } from '../../ui/marks';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import { howMany } from './how-many';
 import type { VisitorKind } from './kind';
 import { type Asked, FieldGroup, OneField } from './parts';

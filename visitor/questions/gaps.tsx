@@ -2,7 +2,7 @@
 import { partField } from '../../core/flow/form-fields';
 import type { GapsView } from '../../core/flow/view';
 import { Rich } from '../../ui/rich';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import type { VisitorKind } from './kind';
 import { everyPart } from './missing';
 import { type Asked, FieldGroup, partsIn } from './parts';

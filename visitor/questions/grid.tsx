@@ -1,7 +1,7 @@
 /** Rows that are answered by the same columns. */
 import { partField } from '../../core/flow/form-fields';
 import type { GridView } from '../../core/flow/view';
-import { partOf } from '../../core/scoring/answer';
+import { partOf } from '../../core/values/answer';
 import type { VisitorKind } from './kind';
 import { everyPart } from './missing';
 import { type Asked, FieldGroup, partsIn } from './parts';

@@ -2,7 +2,7 @@
 import { useId } from 'react';
 import { partField } from '../../core/flow/form-fields';
 import type { MatchView } from '../../core/flow/view';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import type { VisitorKind } from './kind';
 import { everyPart } from './missing';
 import { type Asked, FieldGroup, partsIn } from './parts';

@@ -1,6 +1,6 @@
 /** What is missing of an answer, for kinds that ask for one thing, and for those that ask for several parts. */
 import type { QuestionView } from '../../core/flow/view';
-import { isAnswered, partOf } from '../../core/scoring/answer';
+import { isAnswered, partOf } from '../../core/values/answer';
 import type { Key } from '../languages/phrases';
 import type { VisitorKind } from './kind';
 

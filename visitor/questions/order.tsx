@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { partField } from '../../core/flow/form-fields';
 import type { OrderView } from '../../core/flow/view';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import type { VisitorKind } from './kind';
 import { anything } from './missing';
 import { type Asked, FieldGroup } from './parts';

@@ -1,7 +1,7 @@
 /** What the questions of a visitor's page share: the wording on top, and the fault below. */
 import { useId, type ReactNode } from 'react';
 import type { QuestionView } from '../../core/flow/view';
-import type { Answer } from '../../core/scoring/answer';
+import type { Answer } from '../../core/values/answer';
 import { Mark } from '../../ui/marks';
 import { Rich, RichLine } from '../../ui/rich';
 

@@ -1,6 +1,6 @@
 import { answerField } from '../../core/flow/form-fields';
 import type { RatingView } from '../../core/flow/view';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import type { VisitorKind } from './kind';
 import { anything } from './missing';
 import { type Asked, FieldGroup } from './parts';

@@ -1,7 +1,7 @@
 /** A number that is pushed to its place. */
 import { answerField } from '../../core/flow/form-fields';
 import type { MeasuredView } from '../../core/flow/view';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import type { VisitorKind } from './kind';
 import { anything } from './missing';
 import { type Asked, OneField } from './parts';

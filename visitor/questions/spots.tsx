@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useState } from 'react';
 import { partField } from '../../core/flow/form-fields';
 import type { SpotsView } from '../../core/flow/view';
-import { useWords } from '../words';
+import { useWords } from '../languages/words';
 import type { VisitorKind } from './kind';
 import { everyPart } from './missing';
 import { type Asked, FieldGroup, partsIn } from './parts';

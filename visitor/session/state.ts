@@ -7,7 +7,7 @@ import type { Refusal } from '../../core/flow/faults';
 import type { Sent } from '../../core/flow/sent';
 import type { ReviewLine } from '../../core/flow/view';
 import type { Key } from '../languages/phrases';
-import { type Values, valuesFrom } from '../values';
+import { type Values, valuesFrom } from '../questions/values';
 import type { Kept, Waiting } from './storage';
 
 export type Trouble = Key | { told: string };

@@ -1,6 +1,6 @@
 /** What the browser keeps of a run. */
 import type { Sent } from '../../core/flow/sent';
-import type { Values } from '../values';
+import type { Values } from '../questions/values';
 
 /** Something that could not be sent yet: the `seq`th thing of the run. */
 export type Waiting = { seq: number; sent: Sent };

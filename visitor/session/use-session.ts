@@ -2,9 +2,9 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Standing } from '../../contract/visits';
 import type { Sent } from '../../core/flow/sent';
-import { tellHostPage } from '../host-page';
-import type { Values } from '../values';
-import type { Words } from '../words';
+import { tellHostPage } from './host-page';
+import type { Values } from '../questions/values';
+import type { Words } from '../languages/words';
 import { channelTo } from './channel';
 import { type Event, pageOf, reduce, type State, waitingIn } from './state';
 import { type Kept, runStorage } from './storage';

@@ -1,6 +1,6 @@
-import type { Choice } from '../../document/schema';
-import { chosenIn, isFreeEntry } from '../../scoring/answer';
-import { LONGEST_ANSWER } from '../../scoring/longest';
+import type { Choice } from '../../schema/quiz';
+import { chosenIn, isFreeEntry } from '../../values/answer';
+import { LONGEST_ANSWER } from '../../schema/longest';
 import type { AnswerSide } from '../kind';
 import { distinct, isListOfWords, wordsOf } from '../parts';
 import { OTHER, optionIds, pickRange } from './options';

@@ -1,5 +1,5 @@
 import { bare, idsIn } from '../lines';
-import type { Choice } from '../../document/schema';
+import type { Choice } from '../../schema/quiz';
 import type { AuthorSide } from '../kind';
 import { fresh, idOf, sided, weighed } from '../lines';
 

@@ -1,5 +1,5 @@
-import { error, type Finding, warning } from '../../document/finding';
-import type { Choice } from '../../document/schema';
+import { error, type Finding, warning } from '../../schema/finding';
+import type { Choice } from '../../schema/quiz';
 import { twice, unspokenParts, unworded } from '../found';
 import type { FindingSide } from '../kind';
 import { pickRange } from './options';

@@ -1,4 +1,4 @@
-import type { Choice } from '../../document/schema';
+import type { Choice } from '../../schema/quiz';
 import { fold } from '../../text/fold';
 import type { ListSide } from '../kind';
 import { type ListedAnswer, yes } from '../listed';

@@ -1,6 +1,6 @@
-import type { Choice } from '../../document/schema';
-import { chosenIn } from '../../scoring/answer';
-import { round9 } from '../../scoring/numbers';
+import type { Choice } from '../../schema/quiz';
+import { chosenIn } from '../../values/answer';
+import { round9 } from '../../values/numbers';
 import type { ResponseModel } from '../kind';
 import { chanceAt, drawOne, drawSet, eachByItself, guessedShares, weightAt, type Weights } from '../respond';
 import { answeredRange } from './options';

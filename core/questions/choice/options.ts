@@ -1,4 +1,4 @@
-import type { Choice } from '../../document/schema';
+import type { Choice } from '../../schema/quiz';
 
 /** The id of the free entry of a choice that has one. */
 export const OTHER = 'other';

@@ -1,4 +1,4 @@
-import type { Choice } from '../../document/schema';
+import type { Choice } from '../../schema/quiz';
 import type { RehearseSide } from '../kind';
 import { subsets } from '../ranges';
 import { FILLED, someOf } from '../tries';

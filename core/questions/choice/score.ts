@@ -1,5 +1,5 @@
-import type { Choice } from '../../document/schema';
-import { chosenIn } from '../../scoring/answer';
+import type { Choice } from '../../schema/quiz';
+import { chosenIn } from '../../values/answer';
 import { graded, type MarksOf, type ScoreSide } from '../kind';
 import { bestSubset, MANY, nothing, plus, rightOrWrong, spanning, subsets } from '../ranges';
 import { pickRange } from './options';

@@ -1,4 +1,4 @@
-import type { Choice } from '../../document/schema';
+import type { Choice } from '../../schema/quiz';
 import { type Asked, asked } from '../asked';
 import type { ViewSide } from '../kind';
 import { type Part, partsOf } from '../parts';

@@ -1,4 +1,4 @@
-import type { Choice } from '../../document/schema';
+import type { Choice } from '../../schema/quiz';
 import type { WeighSide } from '../kind';
 
 export const choiceWeighed: WeighSide<Choice> = {

@@ -1,4 +1,4 @@
-import { dayNumber } from '../../scoring/answer';
+import { dayNumber } from '../../values/answer';
 import type { AnswerSide, Of } from '../kind';
 import { plainAnswer } from '../measured';
 

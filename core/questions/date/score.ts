@@ -1,5 +1,5 @@
-import { dayNumber } from '../../scoring/answer';
-import { round9 } from '../../scoring/numbers';
+import { dayNumber } from '../../values/answer';
+import { round9 } from '../../values/numbers';
 import { graded, type Of, type ScoreSide } from '../kind';
 import { nothing, rightOrWrong } from '../ranges';
 

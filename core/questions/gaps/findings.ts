@@ -1,4 +1,4 @@
-import { error } from '../../document/finding';
+import { error } from '../../schema/finding';
 import { gapsIn } from '../../text/rich';
 import type { FindingSide, Of } from '../kind';
 

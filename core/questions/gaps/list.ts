@@ -1,4 +1,4 @@
-import type { Inline } from '../../document/schema';
+import type { Inline } from '../../schema/quiz';
 import type { ListSide, Of } from '../kind';
 import { acceptFrom, acceptText } from '../listed';
 

@@ -1,4 +1,4 @@
-import type { RichText } from '../../document/schema';
+import type { RichText } from '../../schema/quiz';
 import { type Asked, asked } from '../asked';
 import type { Of, ViewSide } from '../kind';
 

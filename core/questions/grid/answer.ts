@@ -1,4 +1,4 @@
-import { type Answer, partOf } from '../../scoring/answer';
+import { type Answer, partOf } from '../../values/answer';
 import type { AnswerSide, Of } from '../kind';
 import { distinct, isListOfWords, partsFault, partsRefusal, wordsOf } from '../parts';
 

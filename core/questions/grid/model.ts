@@ -1,4 +1,4 @@
-import { round9 } from '../../scoring/numbers';
+import { round9 } from '../../values/numbers';
 import type { Of, ResponseModel } from '../kind';
 import {
   cellOf,

@@ -1,4 +1,4 @@
-import type { Answer } from '../../scoring/answer';
+import type { Answer } from '../../values/answer';
 import type { Of, RehearseSide } from '../kind';
 import { rightOrWrongAnswer, someOf } from '../tries';
 import { rowAnswers } from './rows';

@@ -1,4 +1,4 @@
-import { partOf } from '../../scoring/answer';
+import { partOf } from '../../values/answer';
 import { graded, type Of, type Range, type ScoreSide } from '../kind';
 import { creditByParts } from '../parts';
 import { bestSubset, MANY, nothing, orNothing, plus, rightOrWrong, spanning, subsets } from '../ranges';

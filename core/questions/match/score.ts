@@ -1,4 +1,4 @@
-import { partOf } from '../../scoring/answer';
+import { partOf } from '../../values/answer';
 import { graded, type Of, type ScoreSide } from '../kind';
 import { creditByParts } from '../parts';
 import { nothing, rightOrWrong } from '../ranges';

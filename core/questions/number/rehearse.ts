@@ -1,5 +1,5 @@
 import { valuesFor } from '../steps';
-import { round9 } from '../../scoring/numbers';
+import { round9 } from '../../values/numbers';
 import type { Of, RehearseSide } from '../kind';
 import { boundsOf } from '../measured';
 import { rightOrWrongAnswer } from '../tries';

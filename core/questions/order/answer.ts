@@ -1,4 +1,4 @@
-import type { Answer } from '../../scoring/answer';
+import type { Answer } from '../../values/answer';
 import { numbered } from '../../text/language';
 import type { AnswerSide, Of } from '../kind';
 import { distinct, isListOfWords, wordsOf } from '../parts';

@@ -1,4 +1,4 @@
-import { shuffled } from '../../flow/random';
+import { shuffled } from '../../values/random';
 import type { Of, RehearseSide } from '../kind';
 import { rightOrWrongAnswer } from '../tries';
 import { ordersOf } from './orders';

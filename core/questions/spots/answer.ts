@@ -1,4 +1,4 @@
-import { partOf } from '../../scoring/answer';
+import { partOf } from '../../values/answer';
 import type { AnswerSide, Of } from '../kind';
 import { partsFault, partsRefusal } from '../parts';
 

@@ -1,4 +1,4 @@
-import { error } from '../../document/finding';
+import { error } from '../../schema/finding';
 import { unspoken } from '../found';
 import type { FindingSide, Of } from '../kind';
 

@@ -1,5 +1,5 @@
-import type { Region } from '../../document/schema';
-import { round9 } from '../../scoring/numbers';
+import type { Region } from '../../schema/quiz';
+import { round9 } from '../../values/numbers';
 
 /** Whether a point lies in a region; its edge belongs to it. A polygon is tested by the crossings of a ray (Shimrat 1962). */
 export function isInside([x, y]: [number, number], region: Region): boolean {

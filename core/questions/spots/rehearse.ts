@@ -1,4 +1,4 @@
-import type { Region } from '../../document/schema';
+import type { Region } from '../../schema/quiz';
 import type { Of, RehearseSide } from '../kind';
 import { bestAccepted, FILLED, rightOrWrongAnswer, WRONG } from '../tries';
 import { isInside } from './region';

@@ -1,4 +1,4 @@
-import type { Picture } from '../../document/schema';
+import type { Picture } from '../../schema/quiz';
 import { type Asked, asked } from '../asked';
 import type { Of, ViewSide } from '../kind';
 import { given } from '../parts';

@@ -1,4 +1,4 @@
-import type { Accepted } from '../../document/schema';
+import type { Accepted } from '../../schema/quiz';
 import type { ListSide, Of } from '../kind';
 import { acceptFrom, acceptText } from '../listed';
 

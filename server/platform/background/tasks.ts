@@ -5,7 +5,7 @@
 import { checkQuiz, type Finding } from '../../../core/findings/check';
 import { readQuestions } from '../../../core/formats/read';
 import { applyEdit, type Edit, type EditRefusal } from '../../../core/document/edits';
-import type { Quiz } from '../../../core/document/schema';
+import type { Quiz } from '../../../core/schema/quiz';
 import { type Fault, validateQuiz } from '../../../core/document/validate';
 
 export type EditsApplied = {

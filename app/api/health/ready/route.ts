@@ -1,4 +1,4 @@
-import { isReady } from '../../../../server/platform/health';
+import { isReady } from '../../../../server/process/health';
 
 /** Whether requests should be sent here: what a balancer asks. */
 export const dynamic = 'force-dynamic';

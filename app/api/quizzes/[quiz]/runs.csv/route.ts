@@ -1,5 +1,5 @@
 import { runsAsCsv } from '../../../../../server/results/runs-table';
-import { getQuiz } from '../../../../../server/editing/quizzes';
+import { getQuiz } from '../../../../../server/accounts/own-quiz';
 import { memberFile } from '../../../../endpoint';
 
 export const GET = memberFile<{ quiz: string }>(async (member, { quiz }) => {

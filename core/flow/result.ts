@@ -1,0 +1,136 @@
+import { answerText, kindOf } from '../questions/registry';
+import type { Insert, Quiz } from '../schema/quiz';
+import type { Fill } from '../text/rich';
+import { ledgerOf, questionsOnWay, type Run, runFacts } from './run';
+import { dayIn, listIn } from '../text/language';
+
+import { indexOf } from '../document/lookup';
+import { isAnswered } from '../values/answer';
+import { round9 } from '../values/numbers';
+import {
+  addQuestion,
+  Ledger,
+  type Marks,
+  planOf,
+  readMarks,
+  readRight,
+  readScale,
+  type Reading,
+} from '../scoring/ledger';
+import { type Decision, decide } from '../scoring/verdicts';
+
+export type Result = {
+  way: string[];
+  finished: boolean;
+  marks: Marks;
+  questions: Record<string, { credit: number | null; awarded: number }>;
+  scales: Record<string, Reading>;
+  topics: Record<string, { marks: Marks; scales: Record<string, Reading> }>;
+  verdicts: Record<string, Decision>;
+};
+
+/** Everything a run is worth: marks, scales, topics, verdicts (model, section 3). */
+export function resultOf(quiz: Quiz, run: Run): Result {
+  const plan = planOf(quiz);
+  const ledger = new Ledger(plan.size);
+  const questions: Result['questions'] = {};
+  for (const { id } of questionsOnWay(quiz, run)) {
+    const question = plan.questions.get(id);
+    if (!question) continue;
+    const marked = addQuestion(ledger, question, {
+      answer: run.answers[id],
+      first: run.first[id],
+      byHand: run.reviews[id],
+    });
+    if (marked) {
+      questions[id] = { credit: marked.credit === null ? null : round9(marked.credit), awarded: marked.awarded };
+    }
+  }
+  const scales: Result['scales'] = {};
+  for (const { id } of quiz.scales) scales[id] = readScale(quiz, ledger, id);
+  const topics: Result['topics'] = {};
+  for (const { id: topic } of quiz.topics) {
+    const own: Result['scales'] = {};
+    for (const { id, formula } of quiz.scales) if (formula === undefined) own[id] = readScale(quiz, ledger, id, topic);
+    topics[topic] = { marks: readMarks(quiz, ledger, topic), scales: own };
+  }
+  const facts = runFacts(quiz, run);
+  const verdicts: Result['verdicts'] = {};
+  for (const verdict of quiz.verdicts) verdicts[verdict.id] = decide(quiz, verdict, ledger, facts);
+  return {
+    way: run.way.map((visit) => visit.page),
+    finished: run.finished,
+    marks: readMarks(quiz, ledger),
+    questions,
+    scales,
+    topics,
+    verdicts,
+  };
+}
+
+/**
+ * The verdicts of a run that may come out otherwise when a person has marked what waits for it: those that differ between no marks for it and
+ * all of them.
+ */
+export function provisionalVerdicts(quiz: Quiz, run: Run, result: Result = resultOf(quiz, run)): ReadonlySet<string> {
+  if (result.marks.pending === 0) return new Set();
+  const full = Object.fromEntries(
+    questionsOnWay(quiz, run)
+      .filter(({ id }) => result.questions[id]?.credit === null && isAnswered(run.answers[id]))
+      .filter(({ id }) => run.reviews[id] === undefined)
+      .map((question) => [question.id, question.marks ?? 1]),
+  );
+  const best = resultOf(quiz, { ...run, reviews: { ...run.reviews, ...full } });
+  const outcomes = (of: Result, id: string) => (of.verdicts[id]?.outcomes ?? []).join(' ');
+  return new Set(quiz.verdicts.map((v) => v.id).filter((id) => outcomes(result, id) !== outcomes(best, id)));
+}
+
+const number = (value: number | null | undefined, decimals: number): string | null =>
+  value === null || value === undefined ? null : String(Number(value.toFixed(decimals))).replace('-', '−');
+
+/** What the visitor left in the contact fields, by field id; what was skipped is absent. */
+export function contactOf(run: Run): Record<string, string> {
+  return Object.fromEntries(
+    Object.values(run.contact).flatMap((given) => ('fields' in given ? Object.entries(given.fields) : [])),
+  );
+}
+
+/** The value of each insert for this run, as it stands in pages and letters. */
+export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, run)): Fill {
+  const contact = contactOf(run);
+  const name = (contact['name'] ?? '').trim();
+  return ({ value, ref }: Insert['attrs']) => {
+    switch (value) {
+      case 'name':
+        return name;
+      case 'firstName':
+        return name.split(/\s+/)[0] ?? '';
+      case 'title':
+        return quiz.title;
+      case 'known':
+        return run.known[ref ?? ''] ?? null;
+      case 'answer': {
+        const question = indexOf(quiz).questions.get(ref ?? '');
+        if (!question) return null;
+        const words = answerText(question, run.answers[question.id]);
+        return kindOf(question).isDay ? dayIn(quiz.language, words) : words;
+      }
+      case 'outcome': {
+        const ids = result.verdicts[ref ?? quiz.verdicts[0]?.id ?? '']?.outcomes ?? [];
+        const names = ids.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? '');
+        return listIn(quiz.language, names);
+      }
+      case 'right':
+        return String(readRight(quiz, ledgerOf(quiz, run), ref).right);
+      case 'points':
+      case 'percent': {
+        if (ref === undefined || ref === 'marks') {
+          return value === 'points' ? number(result.marks.awarded, 2) : number(result.marks.percent, 0);
+        }
+        const scale = quiz.scales.find((s) => s.id === ref);
+        const reading = result.scales[ref];
+        return value === 'points' ? number(reading?.points, scale?.decimals ?? 2) : number(reading?.percent, 0);
+      }
+    }
+  };
+}

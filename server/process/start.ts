@@ -1,0 +1,44 @@
+/** What a process does beside answering requests, from its start to its end. */
+import { closePool } from '../platform/background/pool';
+import { readConfig } from '../platform/config';
+import { closeDatabase } from '../platform/database';
+import { stopJobs } from '../platform/jobs';
+import { logFailure } from '../platform/log';
+import { startWorkers } from './workers';
+
+/** Milliseconds between tries to begin working on jobs, while the database is away. */
+const FIRST_PAUSE = 500;
+const LONGEST_PAUSE = 15_000;
+
+// Read by scripts/serve.mjs, which knows of the process, and no TypeScript.
+const shared = globalThis as { yesMaybeDraining?: boolean; yesMaybeStop?: () => Promise<void> };
+
+export const isDraining = (): boolean => shared.yesMaybeDraining === true;
+
+/** Begins. A wrong configuration ends the process with one line; a database that is away does not. */
+export function startServer(): void {
+  try {
+    readConfig();
+  } catch (error) {
+    console.error(error instanceof Error ? error.message : error);
+    process.exit(1);
+  }
+  shared.yesMaybeStop = async () => {
+    await stopJobs();
+    await closePool();
+    await closeDatabase();
+  };
+  void workUntilItWorks();
+}
+
+async function workUntilItWorks(): Promise<void> {
+  for (let pause = FIRST_PAUSE; !isDraining(); pause = Math.min(2 * pause, LONGEST_PAUSE)) {
+    try {
+      await startWorkers();
+      return;
+    } catch (error) {
+      logFailure('starting the workers', error);
+      await new Promise((resume) => setTimeout(resume, pause));
+    }
+  }
+}

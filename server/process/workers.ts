@@ -1,0 +1,30 @@
+import { countEverything } from '../results/count-runs';
+import { boss, COUNT_RUNS, RELEASE, type Release, SEND_LETTER } from '../platform/jobs';
+import { writeReleased } from '../results/release-results';
+import { sendLetter } from '../letters/send-letters';
+
+/** Works on what is queued, until the process ends. */
+export async function startWorkers(): Promise<void> {
+  const queue = await boss();
+  await queue.work<{ workspaceId: string; letterId: string }>(
+    SEND_LETTER,
+    { batchSize: 5, pollingIntervalSeconds: 1, includeMetadata: true },
+    async (jobs) => {
+      // One letter that fails must not hold up, or send twice, those beside it.
+      const outcomes = await Promise.allSettled(
+        jobs.map((job) => sendLetter(job.data, { lastTry: job.retryCount >= job.retryLimit })),
+      );
+      for (const [i, outcome] of outcomes.entries()) {
+        const job = jobs[i];
+        if (!job) continue;
+        if (outcome.status === 'fulfilled') await queue.complete(SEND_LETTER, job.id);
+        else await queue.fail(SEND_LETTER, job.id, { message: String(outcome.reason) });
+      }
+    },
+  );
+  await queue.work<Release>(RELEASE, { pollingIntervalSeconds: 2 }, async (jobs) => {
+    for (const job of jobs) await writeReleased(job.data);
+  });
+  await queue.work(COUNT_RUNS, async () => countEverything());
+  await queue.schedule(COUNT_RUNS, '* * * * *');
+}

@@ -1,0 +1,18 @@
+'use client';
+import { Mark } from '../../ui/marks';
+import { useRehearsal } from './rehearsal';
+
+/**
+ * What is said of an outcome where no rehearsed visitor ends: that it is out of reach, or, where the check knows of somebody who does get
+ * there, that hardly anybody does.
+ */
+export function Nobody({ outcome }: { outcome: string }) {
+  const { findings } = useRehearsal();
+  if (findings.some((f) => f.code === 'outcome-rare' && f.where.includes(outcome)))
+    return <span style={{ whiteSpace: 'nowrap' }}>hardly anybody</span>;
+  return (
+    <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', whiteSpace: 'nowrap', color: 'var(--brick)' }}>
+      <Mark kind="no" size={9} /> <b style={{ fontWeight: 600 }}>out of reach</b>
+    </span>
+  );
+}

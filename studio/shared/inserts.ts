@@ -1,0 +1,51 @@
+/** What may stand in a text for a value of the run, as the creator reads it. */
+import type { Insert, Quiz } from '../../core/schema/quiz';
+import { nameOf, questionsOf } from '../../core/document/lookup';
+import { knownName } from '../../core/flow/carry';
+
+export type NamedInsert = { id: string; label: string; attrs: Insert['attrs'] };
+
+/** Everything that can be put into a text of this quiz. */
+export function insertsFor(quiz: Quiz): NamedInsert[] {
+  const list: { label: string; attrs: Insert['attrs'] }[] = [
+    { label: 'First name', attrs: { value: 'firstName', fallback: 'friend' } },
+    { label: 'Full name', attrs: { value: 'name', fallback: 'friend' } },
+    { label: 'Title of the quiz', attrs: { value: 'title', fallback: '' } },
+    ...quiz.verdicts.map((v) => ({
+      label: v.name,
+      attrs: { value: 'outcome' as const, ref: v.id, fallback: 'your result' },
+    })),
+    { label: 'Marks', attrs: { value: 'points', ref: 'marks', fallback: '–' } },
+    { label: 'Marks, percent', attrs: { value: 'percent', ref: 'marks', fallback: '–' } },
+    { label: 'Number right', attrs: { value: 'right', fallback: '–' } },
+    ...quiz.topics.map((t) => ({
+      label: `Number right in ${t.name}`,
+      attrs: { value: 'right' as const, ref: t.id, fallback: '–' },
+    })),
+    ...quiz.scales.flatMap((s) => [
+      { label: `${s.name}, points`, attrs: { value: 'points' as const, ref: s.id, fallback: '–' } },
+      { label: `${s.name}, percent`, attrs: { value: 'percent' as const, ref: s.id, fallback: '–' } },
+    ]),
+    ...questionsOf(quiz).map((q) => ({
+      label: `Answer: ${nameOf(q)}`,
+      attrs: { value: 'answer' as const, ref: q.id, fallback: 'nothing' },
+    })),
+    ...quiz.known.map((k) => ({
+      label: `Known: ${knownName(k)}`,
+      attrs: { value: 'known' as const, ref: k.id, fallback: k.default || 'something' },
+    })),
+  ];
+  return list.map((l) => ({ ...l, id: `${l.attrs.value} ${l.attrs.ref ?? ''}` }));
+}
+
+const wholeNames: Partial<Record<Insert['attrs']['value'], string>> = {
+  outcome: 'Outcome',
+  points: 'Marks',
+  percent: 'Marks, percent',
+};
+
+export const nameOfInsert = (inserts: NamedInsert[], attrs: Insert['attrs']): string =>
+  inserts.find((i) => i.attrs.value === attrs.value && (i.attrs.ref ?? null) === (attrs.ref ?? null))?.label ??
+  // Without saying of what, it is the first verdict's outcome, and the marks.
+  (attrs.ref === undefined || attrs.ref === null ? wholeNames[attrs.value] : undefined) ??
+  'Gone';

@@ -1,0 +1,30 @@
+'use client';
+import { createContext, useContext } from 'react';
+import type { HandOver } from '../../core/flow/chain';
+import type { Known } from '../../core/schema/quiz';
+
+/** Where the quiz stands outside the draft. */
+export type Live = {
+  edition: number | null;
+  /** the revision that is live */ revision: number | null;
+  address: string;
+  publicUrl: string;
+  sampleSite: string | null;
+  /** The quizzes of the workspace, this one included: what a hand-over can lead to. */
+  quizzes: OtherQuiz[];
+};
+export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
+export const LiveContext = createContext<{
+  live: Live;
+  publish: () => Promise<void>;
+  publishing: boolean;
+  trouble: string;
+  openCheck: () => void;
+}>({
+  live: { edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] },
+  publish: async () => undefined,
+  publishing: false,
+  trouble: '',
+  openCheck: () => undefined,
+});
+export const useLive = () => useContext(LiveContext);

@@ -1,0 +1,22 @@
+/** Rehearsal and check, away from the thread that somebody types on. */
+import { expose } from 'comlink';
+import type { Quiz } from '../../core/schema/quiz';
+import { checkQuiz, type Finding } from '../../core/findings/check';
+import { type Mix, type Odds, rehearse } from '../../core/rehearsal/odds';
+
+const api = {
+  /** @param mix how visitors answer; what the check says is always of visitors who answer evenly */
+  look(
+    quiz: Quiz,
+    published: string[],
+    mix: Mix | undefined,
+    onProgress: (done: number) => void,
+  ): { odds: Odds; findings: Finding[] } {
+    const even = rehearse(quiz, { onProgress });
+    const findings = checkQuiz(quiz, even, { published: new Set(published) });
+    return { odds: mix ? rehearse(quiz, { mix, onProgress }) : even, findings };
+  },
+};
+export type RehearsalApi = typeof api;
+
+expose(api);

@@ -1,0 +1,53 @@
+/** What an answer can speak for: the scales and outcomes of a quiz, as margin and grid name them. */
+import type { Outcome, Quiz, Scale } from '../../core/schema/quiz';
+
+export type Target = {
+  id: string;
+  name: string;
+  /** place of its colour; null for a scale, which is grey */ colour: number | null;
+  verdict: string | null;
+  /** An outcome that no answer speaks for, since its verdict is decided in another way. */
+  decidedBy?: 'bands' | 'rules';
+};
+
+let last: { scales: Scale[]; verdicts: Quiz['verdicts']; targets: Target[]; weighed: Target[] } | null = null;
+
+/** Scales first, then the outcomes of each verdict. The same list as long as these parts of the document are the same. */
+export const targetsOf = (quiz: Quiz): Target[] => listsOf(quiz).targets;
+
+/** Of these, what answers can speak for: not the outcomes of verdicts by bands or rules. */
+export const weighedTargets = (quiz: Quiz): Target[] => listsOf(quiz).weighed;
+
+function listsOf(quiz: Quiz): { targets: Target[]; weighed: Target[] } {
+  if (last && last.scales === quiz.scales && last.verdicts === quiz.verdicts) return last;
+  let colour = 0;
+  const outcomes = quiz.verdicts.flatMap((v) =>
+    v.outcomes.map((o: Outcome): Target => {
+      const own = o.colour === undefined ? colour : o.colour - 1;
+      colour += 1;
+      return {
+        id: o.id,
+        name: o.name || 'Unnamed',
+        colour: own,
+        verdict: v.id,
+        ...(v.by === 'strongest' ? {} : { decidedBy: v.by }),
+      };
+    }),
+  );
+  const targets = [
+    ...quiz.scales.map((s): Target => ({ id: s.id, name: s.name || 'Unnamed', colour: null, verdict: null })),
+    ...outcomes,
+  ];
+  const weighed = targets.filter((t) => !t.decidedBy);
+  last = { scales: quiz.scales, verdicts: quiz.verdicts, targets, weighed };
+  return last;
+}
+
+/** +2, −1 */
+export const signed = (n: number): string => (n < 0 ? `−${Math.abs(n)}` : `+${n}`);
+/** A number as typed: comma or point, − or -. Null where it is none. */
+export function readNumber(text: string): number | null {
+  const clean = text.trim().replace(',', '.').replace('−', '-').replace(/^\+/, '');
+  const n = Number(clean);
+  return clean !== '' && Number.isFinite(n) && Math.abs(n) <= 1e6 ? n : null;
+}
