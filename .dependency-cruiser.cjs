@@ -4,7 +4,7 @@ const mayUse = {
   contract: ['core'],
   db: ['core'],
   server: ['contract', 'core', 'db'],
-  ui: ['contract', 'core/text', 'core/document'],
+  ui: ['contract', 'core/schema', 'core/text'],
   studio: ['contract', 'core', 'ui', 'visitor'],
   visitor: ['contract', 'core', 'ui'],
   cli: ['core'],
@@ -56,6 +56,16 @@ module.exports = {
       severity: 'error',
       from: { path: '^(studio|visitor|ui)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^contract/', pathNot: '^contract/call\\.ts$', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'tabs-apart',
+      comment: 'What two tabs of the studio need stands in studio/shared.',
+      severity: 'error',
+      from: { path: '^studio/(write|score|route|mail|publish|findings)/' },
+      to: {
+        path: '^studio/(write|score|route|mail|publish|findings)/',
+        pathNot: '^studio/$1/',
+      },
     },
     ...Object.entries(mayUse).map(([folder, allowed]) => ({
       name: `${folder}-imports`,

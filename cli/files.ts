@@ -160,10 +160,10 @@ function shapeFault(run: unknown): string | null {
     if (value[field] !== undefined && !isObject(value[field])) return `/${field}: an object is expected`;
   }
   for (const field of ['known', 'contact'] as const) {
-    for (const [key, text] of Object.entries((value[field] ?? {}) as object))
+    for (const [key, text] of Object.entries(value[field] ?? {}))
       if (typeof text !== 'string') return `/${field}/${key}: text is expected`;
   }
-  for (const [key, marks] of Object.entries((value['reviews'] ?? {}) as object))
+  for (const [key, marks] of Object.entries(value['reviews'] ?? {}))
     if (typeof marks !== 'number') return `/reviews/${key}: a number is expected`;
   return value['seed'] === undefined || Number.isInteger(value['seed']) ? null : '/seed: a whole number is expected';
 }

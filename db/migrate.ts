@@ -36,9 +36,10 @@ export async function createDatabase(url: string, template?: string): Promise<vo
       .query(
         `create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`,
       )
-      .catch((error: { code?: string }) => {
+      .catch((error: unknown) => {
         // Somebody else made it at the same moment.
-        if (error.code !== '42P04' && error.code !== '23505') throw error;
+        const { code } = error as { code?: string };
+        if (code !== '42P04' && code !== '23505') throw error;
       });
   });
 }

@@ -157,10 +157,10 @@ export function anyCondition(d: Dice, before: Question[], depth = 2): Condition 
     return {
       answer: question.id,
       [d.one(['is', 'isAny', 'isAll', 'isNone'])]: d.chance(0.5) ? d.one(ids) : ids.slice(0, 2),
-    } as Condition;
+    };
   }
   if (['number', 'slider', 'rating'].includes(question.kind))
-    return { answer: question.id, [d.one(['lt', 'ge', 'eq'])]: d.int(0, 5) } as Condition;
+    return { answer: question.id, [d.one(['lt', 'ge', 'eq'])]: d.int(0, 5) };
   return d.chance(0.5)
     ? { answer: question.id, right: d.chance(0.5) }
     : { answer: question.id, answered: d.chance(0.5) };

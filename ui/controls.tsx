@@ -235,8 +235,8 @@ export function Choose<T extends string>({
   return (
     <Select
       aria-label={label}
-      selectedKey={value}
-      onSelectionChange={(key) => key !== null && onChange(key as T)}
+      value={value}
+      onChange={(key) => key !== null && onChange(key as T)}
       style={{ display: 'inline-block' }}
     >
       <Words>
@@ -255,6 +255,8 @@ export function Choose<T extends string>({
   );
 }
 
+// Its successor wraps a field around it, with a place for help and errors that a word in a row has no use for.
+// eslint-disable-next-line @typescript-eslint/no-deprecated
 const Track = styled(AriaSwitch)`
   display: inline-flex;
   align-items: center;

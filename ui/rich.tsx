@@ -75,12 +75,10 @@ const inlines = (nodes: Inline[] | undefined, { gap, insert }: Parts = {}): Reac
         {(node.marks ?? []).reduce<ReactNode>((inner, mark) => {
           if (mark.type === 'bold') return <strong>{inner}</strong>;
           if (mark.type === 'italic') return <em>{inner}</em>;
-          return mark.type === 'link' ? (
+          return (
             <a href={mark.attrs.href} target="_blank" rel="noopener noreferrer">
               {inner}
             </a>
-          ) : (
-            inner
           );
         }, node.text)}
       </Fragment>

@@ -11,6 +11,8 @@ const STANDS = 2;
 
 const shown = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 
+const secondsTo = (until: number): number => Math.max(0, Math.ceil((until - Date.now()) / 1000));
+
 /** @param until by the browser's own clock, in milliseconds */
 export function Clock({ until, onTime }: { until: number; onTime: () => void }) {
   const { say } = useWords();
@@ -18,8 +20,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
     if (n === 0) return '';
     return n >= 60 && n % 60 === 0 ? say('timeShort', { n: n / 60 }) : say('secondsShort', { n });
   };
-  const secondsNow = () => Math.max(0, Math.ceil((until - Date.now()) / 1000));
-  const [seconds, setSeconds] = useState(secondsNow);
+  const [seconds, setSeconds] = useState(() => secondsTo(until));
   /** What is said aloud, and how many seconds were left when it was. */
   const [told, setTold] = useState<number | null>(null);
   const passed = useRef<number | undefined>(undefined);
@@ -29,7 +30,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
   });
   useEffect(() => {
     const look = () => {
-      const now = secondsNow();
+      const now = secondsTo(until);
       setSeconds(now);
       const moment = TOLD.findLast((s) => now <= s);
       if (moment !== passed.current) {

@@ -28,7 +28,7 @@ const linesOf = (q: Question): Line[] =>
 /** The question with another kind, its lines brought over. */
 function made(q: Question, kind: QuestionKind, newId: NewId): Question {
   const kept = Object.fromEntries(common.flatMap((key) => (q[key] === undefined ? [] : [[key, q[key]]])));
-  const next = { ...blankQuestion(kind, newId), ...kept, ...(q.required ? {} : { required: false }) } as Question;
+  const next = { ...blankQuestion(kind, newId), ...kept, ...(q.required ? {} : { required: false }) };
   return kindOf(next).become(next, linesOf(q), q, newId);
 }
 

@@ -174,7 +174,7 @@ function changeAt(
   if (!Array.isArray(items)) throw gone(whole);
   const index = items.findIndex((i: unknown) => isObject(i) && i['id'] === id);
   if (index < 0) throw gone(whole);
-  const copy: unknown[] = [...items];
+  const copy = items.slice() as unknown[];
   copy[index] = changeAt(items[index], rest, whole, change);
   return { ...node, [list]: copy };
 }

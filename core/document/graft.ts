@@ -32,7 +32,7 @@ export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; to
         const moved = { ...without(block, 'showIf'), id: newId(isQuestion(block) ? 'q' : 'b') } as Block;
         if (!isQuestion(moved) || stays) return moved;
         const topic = topicIn(moved.topic);
-        const bare = without(moved as Question & { weights?: unknown }, 'topic', 'marksTo', 'weights');
+        const bare = without(moved, 'topic', 'marksTo', 'weights');
         const filed = { ...bare, ...(topic === undefined ? {} : { topic }) } as Question;
         return kindOf(filed).unweighed?.(filed) ?? filed;
       }),

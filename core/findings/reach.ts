@@ -108,7 +108,7 @@ function knownValues(quiz: Quiz): Map<string, string>[] {
         new Set([...(values.get(test.known) ?? ['', '\u0001']), test.is ?? '', test.contains ?? '']),
       );
   }
-  let sets: Map<string, string>[] = [new Map()];
+  let sets: Map<string, string>[] = [new Map<string, string>()];
   for (const [id, list] of values) {
     if (sets.length * list.size > 64) break;
     sets = sets.flatMap((set) => [...list].map((value) => new Map(set).set(id, value)));

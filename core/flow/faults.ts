@@ -7,7 +7,7 @@ import { type Answer, isAnswered } from '../values/answer';
 import type { Refusal, RefusalCode } from '../questions/refusal';
 import type { ContactGiven, Sent } from './sent';
 
-export { type Refusal, type RefusalCode, refuse } from '../questions/refusal';
+export { type Refusal, refuse } from '../questions/refusal';
 
 /** Answers to questions, and contacts for blocks, that are not on this page. */
 export function strangers(blocks: Block[], sent: Extract<Sent, { do: 'go' }>): Refusal[] {

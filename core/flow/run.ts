@@ -20,7 +20,7 @@ import { offerOf } from './offers';
 import { orderOf } from './order';
 import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
 
-export type { Refusal, RefusalCode } from './faults';
+export type { Refusal } from './faults';
 
 export type { ContactGiven, Sent } from './sent';
 

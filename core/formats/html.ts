@@ -62,7 +62,10 @@ export function textOfHtml(root: HtmlNode): string {
     const nested = items.some((item) => listsIn(item).length > 0);
     const letters = /[aA]/.test(node.getAttribute?.('type') ?? '') || /alpha|latin/.test(styleOf(node));
     const asks = nested || (node.nodeName === 'OL' && !letters && !/\?$/.test(last()));
-    if (!asks) return answers(node);
+    if (!asks) {
+      answers(node);
+      return;
+    }
     for (const item of items) {
       const words = clean(wordsOf(item));
       if (words) lines.push(`${(number += 1)}. ${words}`);
@@ -118,7 +121,7 @@ function brokenLines(node: HtmlNode): string[] {
   const lines = [''];
   const read = (one: HtmlNode): void => {
     if (one.nodeName === 'BR') lines.push('');
-    else if (one.nodeName === '#text') lines[lines.length - 1] += one.nodeValue ?? '';
+    else if (one.nodeName === '#text') lines.push(`${lines.pop() ?? ''}${one.nodeValue ?? ''}`);
     else if (!unseen.has(one.nodeName.toUpperCase())) childrenOf(one).forEach(read);
   };
   read(node);

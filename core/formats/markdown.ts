@@ -114,11 +114,11 @@ export function writeMarkdown(quiz: Quiz): { text: string; lost: string[] } {
   return { text: `${lines.join('\n').trimEnd()}\n`, lost };
 }
 
-function answerLine(answer: ListedAnswer, q: Listed): string {
+function answerLine(answer: ListedAnswer, { kind: listed, answers }: Listed): string {
   const words =
     answer.with === undefined ? escape(answer.text) : `${escape(answer.text)} = ${escape(answer.with)}`.trim();
-  if (q.kind === 'order' || answer.with !== undefined || answer.credit === null)
-    return q.kind === 'order' ? `${q.answers.indexOf(answer) + 1}. ${words}` : `- ${words}`;
+  if (listed === 'order' || answer.with !== undefined || answer.credit === null)
+    return listed === 'order' ? `${answers.indexOf(answer) + 1}. ${words}` : `- ${words}`;
   if (answer.credit === 1) return `- [x] ${words}`;
   return answer.credit === 0 ? `- [ ] ${words}` : `- [~] ${words} (${answer.credit})`;
 }

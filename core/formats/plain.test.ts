@@ -1,6 +1,7 @@
+import { offeredBy } from '../questions/registry';
 import { demoQuiz } from '../../tests/quizzes';
 import { graft } from '../document/graft';
-import type { Choice, Question } from '../schema/quiz';
+import type { Question } from '../schema/quiz';
 import { validateQuiz } from '../document/validate';
 import { readPlain } from './plain';
 import { formatOf, readQuestions } from './read';
@@ -18,7 +19,7 @@ const read = (text: string) => {
 /** The wording, and the answers with their marks: "+" right, "-" wrong, "." neither. */
 const short = (text: string) =>
   read(text).questions.map((q) => {
-    const options = (q as Choice).options ?? [];
+    const options = offeredBy(q)?.options ?? [];
     const keyed = options.some((o) => o.credit);
     return [q.prompt, ...options.map((o) => `${o.credit ? '+' : keyed ? '-' : '.'}${o.text}`)];
   });

@@ -3,9 +3,9 @@ import type { Answer } from '../values/answer';
 import type { FormSide } from './kind';
 
 /** An answer by part, of the parts that were filled in. */
-export function byPart<T extends string | string[] | [number, number]>(
+export function byPart(
   ids: string[],
-  read: (id: string) => T | undefined,
+  read: (id: string) => string | string[] | [number, number] | undefined,
 ): Answer | undefined {
   const found = ids.flatMap((id) => {
     const value = read(id);

@@ -1,4 +1,5 @@
 /** What holds of every kind of question, tried with its samples. A new kind passes these before anything else is asked of it. */
+import { plainText } from '../text/rich';
 import fc from 'fast-check';
 import { page, quiz } from '../../tests/quizzes';
 import { listFromQuiz } from '../formats/to-list';
@@ -15,7 +16,7 @@ import { answerFault, answerText, blankQuestion, isKeyed, kindNames, kindOf } fr
 import type { FormRead } from './kind';
 import { samples } from './samples';
 
-const named = samples.map((q) => [`${q.kind}: ${String(q.prompt)}`, q] as const);
+const named = samples.map((q) => [`${q.kind}: ${plainText(q.prompt)}`, q] as const);
 let next = 0;
 const newId = (prefix: string) => `${prefix}${(next += 1)}`;
 const around = (question: Question) => quiz([page('p', [question])], { scales: [{ id: 's', name: 'S' }] });

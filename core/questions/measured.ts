@@ -1,6 +1,6 @@
 /** What numbers, sliders and ratings have in common. */
+import { plainAnswer } from '../values/answer';
 import type { Question } from '../schema/quiz';
-import type { Answer } from '../values/answer';
 import { round9 } from '../values/numbers';
 import { type AnswerSide, graded, type Line, type MarksOf, type Of, type Range, type ScoreSide } from './kind';
 import { rightOrWrong, spanning } from './ranges';
@@ -19,9 +19,6 @@ export const measuredAnswer: AnswerSide<Measured> = {
   },
   answerText: (_question, answer) => plainAnswer(answer),
 };
-
-export const plainAnswer = (answer: Answer): string =>
-  typeof answer === 'string' || typeof answer === 'number' ? String(answer) : '';
 
 function rangeWords(min: number, max: number): string {
   if (min === -Infinity) return `Please give ${max} at most.`;

@@ -69,18 +69,21 @@ type TypedQuestion = Question & { fold?: Folding; reviewRest?: boolean };
 
 /** Gaps and spots: a part is right at credit 1. With `reviewRest`, words that match nothing wait for a person. */
 export function gradeOfTyped(question: TypedQuestion, answer: Answer, parts: TypedPart[]): Grade {
-  let waits = false;
-  const right = parts
-    .filter((part) => part.region !== undefined || (part.accept?.length ?? 0) > 0)
+  const credits = parts
+    .filter((part) => part.region !== undefined || hasAccepted(part.accept))
     .map((part) => {
       const value = partOf(answer, part.id);
-      if (Array.isArray(value)) return part.region !== undefined && isInside(value as [number, number], part.region);
-      if (value === undefined || part.accept === undefined) return false;
-      const credit = matchAccepted(value, part.accept, question.fold);
-      waits ||= credit === null && question.reviewRest === true;
-      return credit === 1;
+      if (Array.isArray(value))
+        return part.region !== undefined && isInside(value as [number, number], part.region) ? 1 : 0;
+      return value === undefined || part.accept === undefined ? 0 : matchAccepted(value, part.accept, question.fold);
     });
-  return waits ? pending : graded(creditByParts(question, right));
+  if (question.reviewRest && credits.includes(null)) return pending;
+  return graded(
+    creditByParts(
+      question,
+      credits.map((credit) => credit === 1),
+    ),
+  );
 }
 
 export const hasAccepted = (list: Accepted[] | undefined): boolean => (list?.length ?? 0) > 0;

@@ -1,15 +1,15 @@
 /** What lines and texts have in common. */
+import { plainAnswer } from '../values/answer';
 import { LONGEST_ANSWER, LONGEST_ESSAY } from '../schema/longest';
 import { type Asked, asked } from './asked';
 import type { AnswerSide, Of, ScoreSide, ViewSide } from './kind';
-import { plainAnswer } from './measured';
 
 type Typed = Of<'text' | 'essay'>;
 
 const typedAnswer = (longest: number): AnswerSide<Typed> => ({
   answerFault: (_question, answer) => (typeof answer === 'string' ? null : 'words are expected'),
   refusal: (_question, answer) =>
-    String(answer).length > longest
+    plainAnswer(answer).length > longest
       ? { code: 'too-long', message: `Please keep it under ${longest} characters.` }
       : null,
   answerText: (_question, answer) => plainAnswer(answer),

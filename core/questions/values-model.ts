@@ -1,16 +1,17 @@
 /** Visitors who give one number among those that there are. */
+import { plainAnswer } from '../values/answer';
 import type { Answer } from '../values/answer';
 import type { ResponseModel } from './kind';
 import { boundsOf, type Measured } from './measured';
 import { LEAST_TOLD, spreadOver, weightAt, type Weights } from './respond';
 import { stepsOf } from './steps';
 
-export const valueKey = (question: Measured, value: Answer): string => `value ${question.id} ${String(value)}`;
+export const valueKey = (question: Measured, value: Answer): string => `value ${question.id} ${plainAnswer(value)}`;
 
 export const valuesModel: ResponseModel<Measured> = {
   of: 'values',
   isSaid: (question, weights) => stepsOf(question).some((v) => weightAt(weights, v) > 0),
-  shareOf: (_question, weights, answer) => weightAt(weights, String(answer)),
+  shareOf: (_question, weights, answer) => weightAt(weights, plainAnswer(answer)),
   guessed: (question) => (question.guess === undefined ? null : guessedValues(question, question.guess)),
   told: (_question, weights) => Object.entries(weights).filter(([, share]) => share >= LEAST_TOLD),
   counted: (question, answer) => [valueKey(question, answer)],
@@ -18,7 +19,7 @@ export const valuesModel: ResponseModel<Measured> = {
 
 export function guessedValues(question: Measured, guess: number): Weights {
   const steps = stepsOf(question);
-  return Object.fromEntries(spreadOver(steps, guess).map((share, k) => [steps[k], share]));
+  return Object.fromEntries(spreadOver(steps, guess).map((share, k): [string, number] => [String(steps[k]), share]));
 }
 
 /** The numbers that have a weight, in their order. */

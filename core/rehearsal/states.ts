@@ -88,7 +88,10 @@ export class StateWalk {
     const order = documentOrder(this.quiz);
     const goTo = (from: Page | null, target: Target, share: number) => {
       const next = destinationOf(this.quiz, order, from, target, (page) => this.appears(page.showIf, row));
-      if (next.to === 'page' && next.page.stage === 'ask') return put(next.page, share);
+      if (next.to === 'page' && next.page.stage === 'ask') {
+        put(next.page, share);
+        return;
+      }
       if (next.to === 'page') visit?.(next.page.id, share);
       end?.(row, share);
     };

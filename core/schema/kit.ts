@@ -3,7 +3,7 @@ import { Type, type Static, type TObject, type TProperties, type TSchema } from 
 
 export const closed = <T extends TProperties>(properties: T): TObject<T> =>
   Type.Object(properties, { additionalProperties: false });
-export const optional = Type.Optional;
+export const optional = <T extends TSchema>(schema: T) => Type.Optional(schema);
 export const oneOf = <T extends string>(...values: T[]) => Type.Unsafe<T>({ type: 'string', enum: values });
 /** Objects told apart by one of their fields, so that what is wrong is told of the one that was meant. */
 export const byField = <T extends TSchema[]>(field: string, ...kinds: T) =>

@@ -25,7 +25,6 @@ import { VERSION } from './version';
 import { Inline, Insert, media, Picture, RichDoc, RichText } from './text';
 
 export type { Condition } from './questions';
-export { VERSION } from './version';
 
 // Other blocks.
 const Address = Type.String({ maxLength: 2_000, pattern: TYPED_ADDRESS });
@@ -301,7 +300,6 @@ export const QuizSchema = Type.Object(
 
 export type Quiz = Static<typeof QuizSchema>;
 export type Page = Static<typeof Page>;
-export type Hold = NonNullable<Page['hold']>;
 export type Draw = NonNullable<Page['draw']>;
 export type Block = Static<typeof Block>;
 export type Question = Static<typeof Question>;

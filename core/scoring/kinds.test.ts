@@ -207,7 +207,7 @@ describe('what an answer adds', () => {
     ['number bounded below', number({ min: 0, weights: { s: -1 } }), false, [-Infinity, 0]],
     ['wishes', wishes, false, [10 * 1 + 1 * 2, 10 * 3 + 1 * 2]],
     ['grid, optional, by rows', rows, false, [0, 9]],
-    ['grid, required', { ...rows, required: true } as Question, false, [1 + 2, 3 + 6]],
+    ['grid, required', { ...rows, required: true }, false, [1 + 2, 3 + 6]],
     [
       'many, at most two',
       choice('q', [option('a', { s: 3 }), option('b', { s: 2 }), option('c', { s: -1 })], { pick: 'many', max: 2 }),

@@ -60,7 +60,7 @@ export function cleanRich(value: unknown): RichDoc {
     if (node['type'] === 'gap' && typeof attrs['gap'] === 'string')
       return [{ type: 'gap', attrs: { gap: attrs['gap'] } }];
     if (node['type'] === 'insert') {
-      const { value: kind, ref, fallback } = attrs as Insert['attrs'];
+      const { value: kind, ref, fallback } = attrs as Partial<Insert['attrs']> & Pick<Insert['attrs'], 'value'>;
       return [{ type: 'insert', attrs: { value: kind, ...(ref ? { ref } : {}), fallback: fallback ?? '' } }];
     }
     if (node['type'] !== 'text' || typeof node['text'] !== 'string' || !node['text']) return [];

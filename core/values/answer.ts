@@ -28,7 +28,7 @@ export const isFreeEntry = (answer: Answer): answer is FreeEntry =>
 const none: string[] = [];
 /** The options chosen. */
 export const chosenIn = (answer: Answer | undefined): string[] =>
-  Array.isArray(answer) ? (answer as string[]) : answer !== undefined && isFreeEntry(answer) ? answer.options : none;
+  Array.isArray(answer) ? answer : answer !== undefined && isFreeEntry(answer) ? answer.options : none;
 
 /** One part of an answer that has several. */
 export const partOf = (answer: Answer, part: string): string | string[] | [number, number] | undefined => {
@@ -42,3 +42,7 @@ export function dayNumber(text: string): number {
   const ms = Date.parse(`${text}T00:00:00Z`);
   return Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== text ? Number.NaN : ms / 86_400_000;
 }
+
+/** The words of an answer that is words or a number; none of one that has parts. */
+export const plainAnswer = (answer: Answer): string =>
+  typeof answer === 'string' || typeof answer === 'number' ? String(answer) : '';

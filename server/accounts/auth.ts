@@ -107,7 +107,7 @@ const make = () =>
     advanced: { cookiePrefix: 'yes-maybe', ipAddress: { ipAddressHeaders: ['x-forwarded-for'] } },
     logger: {
       level: 'error',
-      log: (_level, message) => log.warn({ message: String(message).slice(0, 60) }, 'accounts'),
+      log: (_level, message) => log.warn({ message: message.slice(0, 60) }, 'accounts'),
     },
     telemetry: { enabled: false },
     databaseHooks: {

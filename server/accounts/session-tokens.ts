@@ -51,7 +51,10 @@ export function withHashedSessions(make: Make): Make {
     const through =
       <A extends { model: string }, R>(work: (asked: A) => Promise<R>) =>
       async (asked: A): Promise<R> =>
-        withTokens(await work(inHashes(asked)), asked.model === SESSION ? tokensIn(asked as object) : new Map());
+        withTokens(
+          await work(inHashes(asked)),
+          asked.model === SESSION ? tokensIn(asked as object) : new Map<string, string>(),
+        );
     return {
       ...inner,
       create: through(inner.create.bind(inner)) as Adapter['create'],
@@ -65,5 +68,5 @@ export function withHashedSessions(make: Make): Make {
       transaction: (work) => inner.transaction((tx) => work(wrap(tx as Adapter))),
     };
   };
-  return ((options: Parameters<Make>[0]) => wrap(make(options))) as Make;
+  return (options: Parameters<Make>[0]) => wrap(make(options));
 }

@@ -104,7 +104,7 @@ export async function keepInBank(
     const copy = grafted[i];
     if (!copy) return;
     const old = question.linked !== undefined && known.has(question.linked) ? question.linked : null;
-    const item = { ...copy, id: old ?? copy.id } as Question;
+    const item = { ...copy, id: old ?? copy.id };
     delete item.linked;
     links[question.id] = item.id;
     const home = old === null ? null : bank.draft.pages.find((p) => p.blocks.some((b) => b.id === old));

@@ -1,12 +1,13 @@
 import { createHash, randomBytes } from 'node:crypto';
 
 const letters = '23456789abcdefghjkmnpqrstuvwxyz';
+const letterOf = (byte: number): string => letters[byte % letters.length] ?? '';
 
 /** A random id that can be read aloud: `length` characters of an alphabet without lookalikes, about 5 bits each. */
 export function newId(prefix = '', length = 16): string {
   let id = '';
   while (id.length < length)
-    for (const byte of randomBytes(length)) if (byte < 248 && id.length < length) id += letters[byte % letters.length];
+    for (const byte of randomBytes(length)) if (byte < 248 && id.length < length) id += letterOf(byte);
   return prefix ? `${prefix}-${id}` : id;
 }
 

@@ -119,8 +119,9 @@ export async function takePlainStep(
   now = new Date(),
 ): Promise<{ ticket: string; step: StepTaken } | null> {
   const ticket = await readPlainTicket(address, text);
-  const row = ticket && (await runByToken(database(), address, hashToken(ticket.token)));
-  if (!row || !ticket) return null;
+  if (!ticket) return null;
+  const row = await runByToken(database(), address, hashToken(ticket.token));
+  if (!row) return null;
   const offers = row.events.slice(ticket.seq).findIndex((e) => e.do !== 'offer');
   const seq = offers < 0 ? row.seq : ticket.seq + offers;
   if (row.seq > seq + 1) return null;

@@ -1,7 +1,7 @@
 'use client';
 /** Where one comes in: sign in, sign up, a new password. */
 import Link from 'next/link';
-import { type FormEvent, type ReactNode, useState } from 'react';
+import { type ReactNode, type SyntheticEvent, useState } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { Field, PrimaryButton, TextButton } from '../../ui/controls';
@@ -119,9 +119,11 @@ function LetterSent({ children }: { children: ReactNode }) {
 function useForm(work: (data: Record<string, string>) => Promise<void>) {
   const [wrong, setWrong] = useState('');
   const [busy, setBusy] = useState(false);
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
+  const submit = async (event: SyntheticEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const data = Object.fromEntries([...new FormData(event.currentTarget)].map(([k, v]) => [k, String(v)]));
+    const data = Object.fromEntries(
+      [...new FormData(event.currentTarget)].map(([k, v]) => [k, typeof v === 'string' ? v : '']),
+    );
     setBusy(true);
     setWrong('');
     try {

@@ -68,7 +68,10 @@ export function createDocument({
     /** Shows what an edit made of the state, keeps it on this device, and sends it soon. */
     const changed = (state: State) => {
       const isPending = state.pending !== get().pending;
-      if (!isPending || !isKept) return set(state);
+      if (!isPending || !isKept) {
+        set(state);
+        return;
+      }
       set({ ...state, saving: 'saving' });
       remember(get());
       soon();

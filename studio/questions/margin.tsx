@@ -105,7 +105,10 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
   };
   const add = (id: string) => {
     const { quiz, edit } = store.getState();
-    if (id !== 'new scale' && id !== 'new outcome') return open(id);
+    if (id !== 'new scale' && id !== 'new outcome') {
+      open(id);
+      return;
+    }
     if (id === 'new scale') {
       const made = addScale(quiz);
       edit(made.edit);

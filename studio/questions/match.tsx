@@ -67,7 +67,10 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
       else put(i + 1, ['']);
     } else if (event.key === 'Backspace' && pair[side].text === '') {
       event.preventDefault();
-      if (side === 'right') return focusLater(lineField(pair.left.id));
+      if (side === 'right') {
+        focusLater(lineField(pair.left.id));
+        return;
+      }
       if (pair.right.text) return;
       set(pairs.filter((_, k) => k !== i));
       focusLater(i > 0 ? lineField(pairs[i - 1]?.right.id ?? '') : hands.above);

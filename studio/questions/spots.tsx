@@ -91,7 +91,7 @@ function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | nul
   const at = placeOfBlock(store.getState().quiz, question.id);
   const points = question.spots.length > 0 && question.spots.every((s) => s.region);
   const change = (spot: Spot, part: Partial<Spot>, join?: string) => {
-    const ops = Object.entries(part).map(([field, to]) => ({
+    const ops = Object.entries<unknown>(part).map(([field, to]) => ({
       op: 'set' as const,
       at: [...at, 'spots', spot.id],
       field: [field],

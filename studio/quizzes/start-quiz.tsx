@@ -9,6 +9,8 @@ import { ReadList } from '../shared/read-list';
 import { call } from '../../contract/call';
 import { START } from '../shared/place';
 
+const textOf = (field: FormDataEntryValue | null): string => (typeof field === 'string' ? field : '');
+
 const Start = styled.form`
   flex: 1 1 420px;
   margin-top: 20px;
@@ -72,7 +74,7 @@ export function NewQuiz() {
     setBusy(true);
     try {
       const { id } = await call('POST /api/quizzes', {
-        body: { prompt: String(data.get('prompt') ?? ''), answers: data.getAll('answer').map(String) },
+        body: { prompt: textOf(data.get('prompt')), answers: data.getAll('answer').map(textOf) },
       });
       router.push(`/quizzes/${id}/write#${START}`);
     } catch (error) {

@@ -1,5 +1,6 @@
 'use client';
 /** Quizzes to start from: looked at as their visitors would meet them, then taken over whole. */
+import { messageOf } from '../shared/trouble';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Template } from '../../contract/quizzes';
@@ -30,7 +31,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
   useEffect(() => {
     call('GET /api/templates', {}).then(
       (got) => setTemplates(got.templates),
-      (error: Error) => setTrouble(error.message),
+      (error: unknown) => setTrouble(messageOf(error)),
     );
   }, []);
   const template = templates[chosen];

@@ -13,7 +13,7 @@ type Drawing = {
 
 export function useDrawnWay({ pageAt, onPress, onDrawn }: Drawing) {
   const [way, setWay] = useState<{ from: number; at: number } | null>(null);
-  const heightOf = (event: PointerEvent<Element>) =>
+  const heightOf = (event: PointerEvent) =>
     event.clientY - (event.currentTarget.closest('svg')?.getBoundingClientRect().top ?? 0);
   const end = way && pageAt(way.at);
   return {
@@ -25,16 +25,16 @@ export function useDrawnWay({ pageAt, onPress, onDrawn }: Drawing) {
     onNode: (page: number, { stage }: Page) =>
       stage === 'ask'
         ? {
-            onPointerDown: (event: PointerEvent<Element>) => {
+            onPointerDown: (event: PointerEvent) => {
               event.currentTarget.closest('svg')?.setPointerCapture(event.pointerId);
               setWay({ from: page, at: heightOf(event) });
             },
           }
         : {},
     onDrawing: {
-      onPointerMove: (event: PointerEvent<Element>) => way && setWay({ ...way, at: heightOf(event) }),
+      onPointerMove: (event: PointerEvent) => way && setWay({ ...way, at: heightOf(event) }),
       onPointerCancel: () => setWay(null),
-      onPointerUp: (event: PointerEvent<Element>) => {
+      onPointerUp: (event: PointerEvent) => {
         if (!way) return;
         const to = pageAt(heightOf(event));
         setWay(null);

@@ -66,7 +66,8 @@ export function flowsOf(quiz: Quiz, taken: Taken | null): Flows {
     const rest = Number((share - enters).toFixed(9));
     if (rest <= 0) return;
     let over = to + 1;
-    const skipped = (p: Page | undefined) => p?.stage === 'ask' && p.showIf !== undefined && taken?.pages[p.id] === 0;
+    const seen = taken.pages;
+    const skipped = (p: Page | undefined) => p?.stage === 'ask' && p.showIf !== undefined && seen[p.id] === 0;
     while (skipped(pages[over])) over += 1;
     if (over < pages.length) arcs.push({ from, to: over, move: null, share: rest });
   }

@@ -109,7 +109,7 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
             <ol className="way" aria-label="The way so far">
               {passed.map((visit, i) => (
                 <li key={i}>
-                  <b>{(quiz.pages.findIndex((p) => p.id === visit.page) ?? 0) + 1}</b>
+                  <b>{quiz.pages.findIndex((p) => p.id === visit.page) + 1}</b>
                   <span>
                     {pages.get(visit.page)?.name || 'A page'}
                     {visit.shown.flatMap((id) => {

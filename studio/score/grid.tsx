@@ -88,7 +88,7 @@ export function Grid(props: Props) {
       height: Math.max(ROW, box.clientHeight - HEADINGS - FOOTER),
     });
     if (to !== null) box.scrollTop = to;
-  }, [active.row]);
+  }, [active.row, heights]);
 
   useEffect(() => {
     const cell = table.current?.querySelector<HTMLElement>('td.active');
@@ -114,7 +114,10 @@ export function Grid(props: Props) {
   const keep = (move: Selection | null) => {
     if (typing !== null) {
       const value = typing.trim() === '' ? 0 : readNumber(typing);
-      if (value === null) return onTrouble(`“${typing}” is not a number. The cell keeps what it had.`);
+      if (value === null) {
+        onTrouble(`“${typing}” is not a number. The cell keeps what it had.`);
+        return;
+      }
       onChange([{ ...active, value, blank: typing.trim() === '' }]);
     }
     if (move) go(move);
@@ -142,11 +145,13 @@ export function Grid(props: Props) {
     const right = onRight && !ctrl && !event.altKey ? rightKeys[event.key.toLowerCase()] : undefined;
     if (right !== undefined) {
       event.preventDefault();
-      return fill(right);
+      fill(right);
+      return;
     }
     if (onRight && event.key === ' ') {
       event.preventDefault();
-      return fill(valueOf(rows[active.row], targets[active.column]) === 1 ? 0 : 1);
+      fill(valueOf(rows[active.row], targets[active.column]) === 1 ? 0 : 1);
+      return;
     }
     const to = moved(selection, { key: event.key, shift: event.shiftKey, ctrl }, size);
     if (to) go(to);
@@ -183,7 +188,10 @@ export function Grid(props: Props) {
     if (typing !== null) return;
     event.preventDefault();
     const values = readTable(event.clipboardData.getData('text/plain'), readNumber);
-    if (!values) return onTrouble('What is on the clipboard is not a block of numbers. Nothing was changed.');
+    if (!values) {
+      onTrouble('What is on the clipboard is not a block of numbers. Nothing was changed.');
+      return;
+    }
     onChange(laid(values, range, size));
     const bottom = Math.min(
       size.rows - 1,

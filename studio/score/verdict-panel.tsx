@@ -94,7 +94,7 @@ function Measure({ quiz, verdict }: { quiz: Quiz; verdict: ByBands }) {
   const at = ['verdicts', verdict.id];
   const unit = verdict.unit ?? 'points';
   const change = (part: Partial<Pick<ByBands, 'scale' | 'unit' | 'topic'>>) => {
-    const ops = Object.entries(part).map(([field, to]): Op => ({
+    const ops = Object.entries<unknown>(part).map(([field, to]): Op => ({
       op: 'set',
       at,
       field: [field],

@@ -18,7 +18,10 @@ export function useAskAgain(ask: () => Promise<unknown>, every: number): void {
       if (!over) timer = setTimeout(look, every);
     };
     const look = () => {
-      if (document.visibilityState !== 'visible') return next();
+      if (document.visibilityState !== 'visible') {
+        next();
+        return;
+      }
       void latest.current().then(next, next);
     };
     next();

@@ -53,7 +53,7 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     field.focus();
     if (!isFromField) keepFocus(field);
     if (field instanceof HTMLTextAreaElement || field instanceof HTMLInputElement)
-      field.setSelectionRange?.(field.value.length, field.value.length);
+      field.setSelectionRange(field.value.length, field.value.length);
   });
   const focusLater = useCallback<FocusLater>((field) => {
     wanted.current = field;

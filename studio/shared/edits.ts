@@ -29,7 +29,7 @@ export const placeOfOption = (quiz: Quiz, block: string, option: string): Place 
 ];
 
 const asksOf = (quiz: Quiz): Page[] => quiz.pages.filter((p) => p.stage === 'ask');
-const before = <T extends { id: string }>(items: T[], id: string): string | null =>
+const before = (items: { id: string }[], id: string): string | null =>
   items[items.findIndex((i) => i.id === id) - 1]?.id ?? null;
 
 type Listed = { id: string };
@@ -102,7 +102,6 @@ export function addPages(quiz: Quiz, behind: string, pages: Page[], topics: Topi
   return { name: 'add-pages', ops };
 }
 
-export const makeBlock = (kind: BlockKind): Block => newBlock(kind, newId);
 export const makeQuestion = (): Choice => choiceBlock(newId);
 
 export const addBlock = (page: string, after: string | null, block: Block): Edit => ({

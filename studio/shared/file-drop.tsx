@@ -44,8 +44,10 @@ export function FileDrop<E extends FileEndpoint>({
   const take = async (chosen: File | null | undefined) => {
     if (!chosen || busy) return;
     setTrouble('');
-    if (chosen.size > megabytes * 1_000_000)
-      return setTrouble(`“${chosen.name}” is too large: ${megabytes} MB at most.`);
+    if (chosen.size > megabytes * 1_000_000) {
+      setTrouble(`“${chosen.name}” is too large: ${megabytes} MB at most.`);
+      return;
+    }
     setBusy(true);
     try {
       onTaken(await upload(to, chosen));

@@ -125,7 +125,7 @@ export function KeptList({ kept, act }: Props) {
           <Choose
             label="Kind"
             value={kind}
-            options={[{ id: '', label: 'any kind' }, ...kinds.map((k) => ({ id: k as string, label: kindLabel(k) }))]}
+            options={[{ id: '', label: 'any kind' }, ...kinds.map((k) => ({ id: k, label: kindLabel(k) }))]}
             onChange={setKind}
           />
           , used{' '}

@@ -22,5 +22,6 @@ export function useArrival(go: (id: string) => void): void {
     }, 60);
     return () => clearTimeout(timer);
     // Only for a new place: an edit must not take the cursor back there.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [place]);
 }

@@ -1,5 +1,6 @@
 'use client';
 /** Reading questions out of a pasted text or a file, with what was understood of it line by line before anything is made of it. */
+import { messageOf } from './trouble';
 import { type ReactNode, useDeferredValue, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { isQuestion } from '../../core/document/lookup';
@@ -103,7 +104,10 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
   const open = async (chosen: File | undefined) => {
     setTrouble('');
     if (!chosen) return;
-    if (chosen.size > LARGEST) return setTrouble(`“${chosen.name}” is too large: 3 MB at most.`);
+    if (chosen.size > LARGEST) {
+      setTrouble(`“${chosen.name}” is too large: 3 MB at most.`);
+      return;
+    }
     setFileName(chosen.name);
     const read = await chosen.text();
     onText(/\.html?$/i.test(chosen.name) ? linesOfHtml(read) : read);
@@ -182,9 +186,7 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
             setBusy(true);
             setTrouble('');
             void Promise.resolve(onTake({ quiz: read.quiz, text, fileName }))
-              .catch((error: unknown) =>
-                setTrouble(error instanceof Error ? error.message : 'That did not work just now.'),
-              )
+              .catch((error: unknown) => setTrouble(messageOf(error)))
               .finally(() => setBusy(false));
           }}
         >

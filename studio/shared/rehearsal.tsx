@@ -1,4 +1,5 @@
 'use client';
+import { messageOf } from './trouble';
 import {
   createContext,
   type ReactNode,
@@ -137,7 +138,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
           });
           if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');
         },
-        (error: Error) => setTrouble(error.message),
+        (error: unknown) => setTrouble(messageOf(error)),
       );
     },
     [quiz.id],

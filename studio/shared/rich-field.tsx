@@ -46,7 +46,9 @@ function useEditorLater(first: boolean): ComponentType<RichFieldProps> | null {
     else waiting.push(serve);
     if (!fetching) atRest(fetchEditor);
     fetching = true;
-    return () => void (waiting.includes(serve) && waiting.splice(waiting.indexOf(serve), 1));
+    return () => {
+      if (waiting.includes(serve)) waiting.splice(waiting.indexOf(serve), 1);
+    };
   }, [Editor, first]);
   return Editor;
 }

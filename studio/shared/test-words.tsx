@@ -93,9 +93,7 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
           value={how}
           options={[{ id: 'is', label: 'is' }, { id: 'contains', label: 'contains' }, ...not]}
           onChange={(to) =>
-            to === 'not'
-              ? onNot?.()
-              : onChange({ known: test.known, [to]: test.is ?? test.contains ?? '' } as Condition)
+            to === 'not' ? onNot?.() : onChange({ known: test.known, [to]: test.is ?? test.contains ?? '' })
           }
         />{' '}
         <LineInput
@@ -103,7 +101,7 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
           style={{ width: 110 }}
           value={test.is ?? test.contains ?? ''}
           maxLength={200}
-          onChange={(e) => onChange({ known: test.known, [how]: e.target.value } as Condition, 'words')}
+          onChange={(e) => onChange({ known: test.known, [how]: e.target.value }, 'words')}
         />
       </>
     );
@@ -151,7 +149,7 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
               { id: 'percent', label: 'percent' },
               ...(isOfMarks(test) ? [{ id: 'right' as const, label: 'questions right' }] : []),
             ]}
-            onChange={(unit) => onChange({ ...test, unit } as Condition)}
+            onChange={(unit) => onChange({ ...test, unit })}
           />
         </>
       )}
@@ -189,7 +187,7 @@ function BoundWords({
     <>
       <Choose
         label="How it is compared"
-        value={how as string}
+        value={how}
         options={[...boundOptions, ...(most ? mostOptions : []), ...(onNot ? [NOT] : [])]}
         onChange={(to) => {
           if (to === 'not') onNot?.();
@@ -235,7 +233,7 @@ function AnswerRest({
       []),
     ...(offered?.other ? [{ id: OTHER, label: 'something else' }] : []),
   ];
-  const setIds = (to: string[]) => onChange({ answer: id, [how]: to } as Condition);
+  const setIds = (to: string[]) => onChange({ answer: id, [how]: to });
   return (
     <>
       {how !== 'bound' && (

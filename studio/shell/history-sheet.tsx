@@ -1,5 +1,6 @@
 'use client';
 /** What the draft looked like before: states by time and person, looked at as a visitor meets them, and gone back to. */
+import { messageOf } from '../shared/trouble';
 import { useEffect, useState } from 'react';
 import type { EarlierState } from '../../contract/editing';
 import type { Quiz } from '../../core/schema/quiz';
@@ -20,13 +21,13 @@ export function HistorySheet({ onClose }: { onClose: () => void }) {
   useEffect(() => {
     call('GET /api/quizzes/{quiz}/states', { quiz: quizId }).then(
       (got) => setStates(got.states),
-      (error: Error) => setTrouble(error.message),
+      (error: unknown) => setTrouble(messageOf(error)),
     );
   }, [quizId]);
   const look = (line: EarlierState) =>
     call('GET /api/quizzes/{quiz}/states/{revision}', { quiz: quizId, revision: String(line.revision) }).then(
       ({ quiz }) => setChosen({ line, quiz }),
-      (error: Error) => setTrouble(error.message),
+      (error: unknown) => setTrouble(messageOf(error)),
     );
   return (
     <SideSheet wide open onClose={onClose} title="Earlier states">

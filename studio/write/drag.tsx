@@ -51,7 +51,7 @@ export const Handle = memo(function Handle({
   stage: Page['stage'];
   name: string;
 }) {
-  const preview = useRef<React.ElementRef<typeof DragPreview>>(null);
+  const preview = useRef<React.ComponentRef<typeof DragPreview>>(null);
   const ids = () => {
     const chosen = chosenQuestions();
     return chosen.includes(block) ? chosen : [block];

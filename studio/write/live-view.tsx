@@ -56,6 +56,7 @@ export const LiveView = memo(function LiveView({ quiz, page }: { quiz: Quiz; pag
   useEffect(() => {
     if (page && page !== stands) setRun((old) => standOn(quiz, old, page));
     // Only the cursor moves the view; going on in it by answering stays where it went.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [page]);
   const shown = useMemo(
     () => (indexOf(quiz).pages.has(stands ?? '') || run.finished ? run : startRun(quiz, { seed: 1 })),

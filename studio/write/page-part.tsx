@@ -108,8 +108,8 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
       const blocks = now.pages.find((p) => p.id === id)?.blocks ?? [];
       const block = begun(now, makeBlock(kind, now));
       const old = blocks.find((b) => b.id === at);
-      const empty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
-      edit(empty && old ? replaceBlock(now, old.id, block) : addBlock(id, at ?? blocks.at(-1)?.id ?? null, block));
+      const isEmpty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
+      edit(isEmpty ? replaceBlock(now, old.id, block) : addBlock(id, at ?? blocks.at(-1)?.id ?? null, block));
       focusLater(`prompt ${block.id}`);
     },
     [store, focusLater, id],

@@ -59,7 +59,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
     if (made) edit(made);
   };
   const { Settings, MoreSettings, hasOwnPicture } = studioKind(question);
-  const { canShuffle, hasRightParts } = kindOf(question);
+  const kind = kindOf(question);
   const scored = isKeyed(question) || isReviewed(question);
   const isBank = useDocument((s) => s.quizId.startsWith('bank-'));
   return (
@@ -70,7 +70,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
         <Toggle selected={question.required ?? false} onChange={(to) => set('required', question.required, to)}>
           Required
         </Toggle>
-        {canShuffle && (
+        {kind.canShuffle && (
           <Toggle
             selected={question.shuffle ?? false}
             onChange={(to) => set('shuffle', question.shuffle, to || undefined)}
@@ -96,7 +96,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
             above={-1}
             onChange={(to) => set('penalty', question.penalty, to, 'penalty')}
           />
-          {hasRightParts?.(question) && (
+          {kind.hasRightParts?.(question) && (
             <Choose
               label="Partly right"
               value={question.credit ?? 'all'}
@@ -267,7 +267,7 @@ function Explanations({ question, at, scored }: { question: Question; at: Place;
         <MenuButton
           label="Add an explanation"
           entries={offered.map(([id, label]) => ({ id, label }))}
-          onAction={(id) => set(id as (typeof explanations)[number][0], toDoc(''))}
+          onAction={(id) => set(id, toDoc(''))}
         >
           <Plus size={14} /> Add an explanation
         </MenuButton>

@@ -128,9 +128,13 @@ export const QuestionPart = memo(function QuestionPart({
   };
   /** From the wording on to the first line of what is typed under it, made where there is none. */
   const below = () => {
-    const { firstField, list } = studioKind(question);
-    const first = firstField?.(question);
-    if (first) return focusLater(first);
+    const kind = studioKind(question);
+    const { list } = kind;
+    const first = kind.firstField?.(question);
+    if (first) {
+      focusLater(first);
+      return;
+    }
     if (!list) return;
     const { quiz, edit } = store.getState();
     const line = { id: newId(list.charAt(0)), text: '' };
@@ -141,12 +145,13 @@ export const QuestionPart = memo(function QuestionPart({
     const pasted = pastedText(event.clipboardData);
     if (prompt === '' && isEmptyQuestion(question) && holdsQuestions(pasted)) {
       event.preventDefault();
-      return offerReading(pasted, page.id, question.id);
+      offerReading(pasted, page.id, question.id);
+      return;
     }
     const lines = linesOf(event);
     const offered = offeredBy(question);
     const first = offered?.options[0];
-    if (lines.length < 2 || prompt !== '' || !first || offered?.options.some((o) => o.text)) return;
+    if (lines.length < 2 || prompt !== '' || !offered || !first || offered.options.some((o) => o.text)) return;
     event.preventDefault();
     const { quiz, edit } = store.getState();
     const [wording = '', ...answers] = lines;

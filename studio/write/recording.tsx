@@ -52,14 +52,17 @@ export function RecordingButton({ at, field, media, of }: Props) {
     set(what, { src, text: now?.text ?? '' });
   };
   const byAddress = (what: Kind) => {
-    if (!isAddress(address)) return setTrouble('An address that begins with https:// is needed.');
+    if (!isAddress(address)) {
+      setTrouble('An address that begins with https:// is needed.');
+      return;
+    }
     setTrouble('');
     put(what, address.trim());
     setAddress('');
   };
   return (
     <DialogTrigger>
-      <Opener aria-label={now ? `Change the ${kind ?? ''} of ${of}` : `Add sound or video to ${of}`}>
+      <Opener aria-label={now ? `Change the ${kind} of ${of}` : `Add sound or video to ${of}`}>
         {kind === 'sound' ? 'Sound' : kind === 'video' ? 'Video' : 'Add sound or video'}
       </Opener>
       <Panel placement="bottom end" className="studio">
@@ -100,7 +103,7 @@ export function RecordingButton({ at, field, media, of }: Props) {
               It is video
             </TextButton>
           </div>
-          {now && kind && (
+          {now && (
             <>
               <Field>
                 What it is, for those who cannot hear or see it

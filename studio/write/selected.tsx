@@ -1,5 +1,6 @@
 'use client';
 /** Several questions chosen at once, by their numerals; and the line that says what can be done with them. */
+import { messageOf } from '../shared/trouble';
 import { type KeyboardEvent, type MouseEvent, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { create } from 'zustand';
@@ -67,7 +68,10 @@ export function Numeral({ question, number }: { question: string; number: number
     choose([...ids.filter((x) => !range.includes(x)), ...range], anchor ?? id);
   };
   const toggle = (event: MouseEvent) => {
-    if (event.shiftKey) return upTo(question);
+    if (event.shiftKey) {
+      upTo(question);
+      return;
+    }
     const { ids } = useSelected.getState();
     choose(on ? ids.filter((id) => id !== question) : [...ids, question], question);
   };
@@ -141,7 +145,10 @@ export function SelectedLine({ bank }: { bank: boolean }) {
     if (ids.length === 0) return;
     const keys = (event: globalThis.KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (event.key === 'Escape') return choose([], null);
+      if (event.key === 'Escape') {
+        choose([], null);
+        return;
+      }
       // In a field, the keys are the field's own.
       if (target.matches('input, textarea, select, [contenteditable="true"]')) return;
       const command = event.ctrlKey || event.metaKey;
@@ -216,7 +223,7 @@ export function SelectedLine({ bank }: { bank: boolean }) {
           onPress={() =>
             void keep(ids).then(
               (n) => setSaid(`${n} kept in the bank. ${n === 1 ? 'It follows' : 'They follow'} it from now on.`),
-              (error: Error) => setSaid(error.message),
+              (error: unknown) => setSaid(messageOf(error)),
             )
           }
         >

@@ -19,8 +19,8 @@ const keys = (Object.keys(en) as Key[]).filter((key) => key !== 'numbers');
 describe.each(['de', 'fr', 'es', 'nl', 'ar'])('the words in %s', (language) => {
   const { phrases } = spokenIn(language);
   it.each(keys)('say all of “%s” that English says', (key) => {
-    expect(texts(phrases[key as Exclude<Key, 'numbers'>]).every((t) => t.trim() !== '')).toBe(true);
-    expect(holes(phrases[key as Exclude<Key, 'numbers'>])).toEqual(holes(en[key]));
+    expect(texts(phrases[key]).every((t) => t.trim() !== '')).toBe(true);
+    expect(holes(phrases[key])).toEqual(holes(en[key]));
   });
   it('have eleven numbers where they have any, and a word for every fault', () => {
     if (phrases.numbers) expect(phrases.numbers.split(' ')).toHaveLength(11);

@@ -1,7 +1,7 @@
 /** One or several of some answers: rows, pictures, halves, or a drop-down. */
 import { answerField, wordsField } from '../../core/flow/form-fields';
 import type { ChoiceView } from '../../core/flow/view';
-import { type Answer, chosenIn, isFreeEntry } from '../../core/values/answer';
+import { chosenIn, isFreeEntry } from '../../core/values/answer';
 import { Mark } from '../../ui/marks';
 import { useWords } from '../languages/words';
 import { howMany } from './how-many';
@@ -97,7 +97,7 @@ function DropDown({ block, answer, fault, onAnswer }: Asked<ChoiceView>) {
           name={answerField(block.id)}
           required={block.required}
           value={chosenIn(answer)[0] ?? ''}
-          onChange={(e) => onAnswer((e.target.value ? [e.target.value] : []) as Answer)}
+          onChange={(e) => onAnswer(e.target.value ? [e.target.value] : [])}
         >
           <option value="">{say('chooseOne')}</option>
           {block.options.map((o) => (

@@ -9,7 +9,7 @@ import { type Asked, FieldGroup } from './parts';
 /** Items are moved by their buttons, by Alt and arrows, or by dragging. */
 function OrderQuestion({ block, answer, fault, onAnswer }: Asked<OrderView>) {
   const { say } = useWords();
-  const given = Array.isArray(answer) ? (answer as string[]) : [];
+  const given = Array.isArray(answer) ? answer : [];
   const ids = [...given, ...block.items.map((i) => i.id).filter((id) => !given.includes(id))];
   const list = useRef<HTMLOListElement>(null);
   const [dragged, setDragged] = useState<string | null>(null);

@@ -15,7 +15,7 @@ export type Asked<V extends QuestionView = QuestionView> = {
 type Parts = Record<string, string | string[] | [number, number]>;
 /** The answer of a question of several parts, by part. */
 export const partsIn = (answer: Answer | undefined): Parts =>
-  typeof answer === 'object' && !Array.isArray(answer) ? (answer as Parts) : {};
+  typeof answer === 'object' && !Array.isArray(answer) ? answer : {};
 
 export function Wrong({ id, children }: { id: string; children: string | undefined }) {
   return children ? (

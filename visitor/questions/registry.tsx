@@ -22,7 +22,7 @@ export const visitorKind = (block: QuestionView): VisitorKind<QuestionView> =>
   kinds[block.kind] as VisitorKind<QuestionView>;
 
 /** A question of any kind, as a visitor answers it. */
-export function QuestionOf(asked: Asked<QuestionView>) {
+export function QuestionOf(asked: Asked) {
   const { Question } = visitorKind(asked.block);
   return <Question {...asked} />;
 }

@@ -4,8 +4,6 @@ import type { Sent } from '../../core/flow/sent';
 import { newToken } from './storage';
 import { type Answer, inLine, post } from './transport';
 
-export type Channel = ReturnType<typeof channelTo>;
-
 /** @param open opens the run, and says when it is open @param first how many things of the run the server has */
 export function channelTo(address: string, first: number, open: () => Promise<void>) {
   const line = inLine();

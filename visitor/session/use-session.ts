@@ -221,7 +221,10 @@ export class Session {
   takeOffer = async (outcome: string): Promise<void> => {
     this.tell('offer');
     const sent: Sent = { do: 'offer', outcome };
-    if (this.state.is === 'offline' && !this.isInFlight) return this.putOff(sent);
+    if (this.state.is === 'offline' && !this.isInFlight) {
+      this.putOff(sent);
+      return;
+    }
     const answer = await this.channel.send(sent, () => pageOf(this.state), undefined, true);
     if (answer.is === 'not-now') this.channel.unsure();
     if (answer.is === 'taken') this.happens({ type: 'offer-taken', seq: answer.standing.seq });
@@ -243,7 +246,10 @@ export class Session {
     for (let first = waitingIn(this.state)[0]; first; first = waitingIn(this.state)[0]) {
       const answer = await this.channel.send(first.sent, () => pageOf(this.state), first.seq);
       if (answer.is === 'not-now') return;
-      if (answer.is !== 'taken') return this.giveUp(answer);
+      if (answer.is !== 'taken') {
+        this.giveUp(answer);
+        return;
+      }
       this.happens({ type: 'sent-later', seq: first.seq });
       last = answer.standing;
       this.tellOf(first.sent, last);

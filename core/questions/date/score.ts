@@ -1,3 +1,4 @@
+import { plainAnswer } from '../../values/answer';
 import { dayNumber } from '../../values/answer';
 import { round9 } from '../../values/numbers';
 import { graded, type Of, type ScoreSide } from '../kind';
@@ -6,7 +7,7 @@ import { nothing, rightOrWrong } from '../ranges';
 export const dateScore: ScoreSide<Of<'date'>> = {
   isKeyed: (question) => question.target !== undefined,
   grade(question, answer) {
-    const distance = Math.abs(dayNumber(String(answer)) - dayNumber(question.target ?? ''));
+    const distance = Math.abs(dayNumber(plainAnswer(answer)) - dayNumber(question.target ?? ''));
     return graded(round9(distance) <= (question.within ?? 0) ? 1 : 0);
   },
   weights: () => [],

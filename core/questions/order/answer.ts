@@ -16,8 +16,7 @@ export const orderAnswer: AnswerSide<Of<'order'>> = {
     question.required && !(Array.isArray(answer) && answer.length === question.items.length)
       ? { code: 'required', message: 'Please fill in every part.' }
       : null,
-  answerText: (question, answer) =>
-    numbered((Array.isArray(answer) ? answer : []).map((id) => wordsOf(question.items, String(id)))),
+  answerText: (question, answer) => numbered(orderIn(answer).map((id) => wordsOf(question.items, id))),
 };
 
 /** The items in the order given. */

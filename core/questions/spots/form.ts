@@ -4,7 +4,7 @@ import type { SpotsView } from './view';
 
 export const spotsForm: FormSide<SpotsView> = {
   fromForm: (view, { part }) =>
-    byPart<string | [number, number]>(
+    byPart(
       view.spots.map((s) => s.id),
       (id) => {
         const [x, y] = [part(id, 'x'), part(id, 'y')];

@@ -1,3 +1,4 @@
+import { plainAnswer } from '../../values/answer';
 import { acceptedOf, matchAccepted } from '../../text/fold';
 import { graded, type Of, pending, type ScoreSide } from '../kind';
 import { hasAccepted } from '../parts';
@@ -8,7 +9,7 @@ export const textScore: ScoreSide<Of<'text'>> = {
   ...weightless,
   isKeyed: (question) => hasAccepted(question.accept),
   grade(question, answer) {
-    const credit = matchAccepted(String(answer), question.accept ?? [], question.fold);
+    const credit = matchAccepted(plainAnswer(answer), question.accept ?? [], question.fold);
     return credit === null && question.reviewRest ? pending : graded(credit ?? 0);
   },
   range(question, _target, marks) {

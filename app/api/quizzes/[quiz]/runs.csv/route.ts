@@ -8,9 +8,9 @@ export const GET = memberFile<{ quiz: string }>(async (member, { quiz }) => {
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
-      const { done, value } = await lines.next();
-      if (done) controller.close();
-      else controller.enqueue(encoder.encode(value));
+      const next = await lines.next();
+      if (next.done) controller.close();
+      else controller.enqueue(encoder.encode(next.value));
     },
     cancel: () => void lines.return(undefined),
   });
