@@ -1,6 +1,6 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
 import type { Block, Choice, Page, Question, Quiz, Topic } from '../../core/schema/quiz';
-import { type BlockKind, choiceBlock, newBlock, resultPage } from '../../core/document/blank';
+import { choiceBlock, resultPage } from '../../core/document/blank';
 import { indexOf } from '../../core/document/lookup';
 import { type Edit, type Op, type Place, same } from '../../core/document/edits';
 
