@@ -1,6 +1,6 @@
 import type { Condition, Question } from '../schema/quiz';
 import type { Answer } from '../values/answer';
-import { type Facts, holds, testsIn } from './evaluate';
+import { type Facts, isTrue, testsIn } from './evaluate';
 
 const question: Question = {
   id: 'q',
@@ -100,7 +100,7 @@ describe('a condition', () => {
     ['any of none', { any: [] }, {}, false],
     ['not', { not: { answer: 'q', is: 'a' } }, { shown: false }, true],
   ])('%s', (_name, condition, given, held) => {
-    expect(holds(condition, facts(given))).toBe(held);
+    expect(isTrue(condition, facts(given))).toBe(held);
   });
 
   it('has every single test in it, however deep', () => {

@@ -72,10 +72,10 @@ const wordsOf = (answer: Answer): string => {
 };
 
 /** Whether a condition holds (model, section 2, Conditions). */
-export function holds(condition: Condition, facts: Facts): boolean {
-  if ('all' in condition) return condition.all.every((c) => holds(c, facts));
-  if ('any' in condition) return condition.any.some((c) => holds(c, facts));
-  if ('not' in condition) return !holds(condition.not, facts);
+export function isTrue(condition: Condition, facts: Facts): boolean {
+  if ('all' in condition) return condition.all.every((c) => isTrue(c, facts));
+  if ('any' in condition) return condition.any.some((c) => isTrue(c, facts));
+  if ('not' in condition) return !isTrue(condition.not, facts);
   if ('answer' in condition) return isAnswerTrue(condition, facts);
   if ('scale' in condition || 'topic' in condition) {
     const unit = condition.unit ?? 'points';

@@ -37,7 +37,7 @@ function contents(q: Question): [string, string, number][] {
   const lines = linesOf(q);
   const count = (holds: (line: Line) => unknown) => lines.filter(holds).length;
   const lists = q as { extras?: unknown[]; columns?: { text: string }[]; key?: object };
-  const { pictures = 0, gaps = 0, places = 0 } = kindOf(q).holds?.(q) ?? {};
+  const { pictures = 0, gaps = 0, places = 0 } = kindOf(q).alsoHas?.(q) ?? {};
   return [
     ['line', 'lines', lines.length],
     ['picture', 'pictures', count((p) => p.picture) + (q.media?.picture ? 1 : 0) + pictures],

@@ -6,7 +6,7 @@
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
-import { type Facts, holds, type Test, testsIn } from '../conditions/evaluate';
+import { type Facts, isTrue, type Test, testsIn } from '../conditions/evaluate';
 import type { Answer } from '../values/answer';
 import { destinations, documentOrder, exitsOf, gateExit, type Move } from '../flow/navigate';
 import { isListable, type Way, waysToAnswer } from '../rehearsal/answers';
@@ -196,7 +196,7 @@ export function canBe(quiz: Quiz, budget: Budget, condition: Condition): boolean
   const facts = triedFacts(quiz, chosen);
   const tryFrom = (index: number): boolean => {
     const variable = variables[index];
-    if (!variable) return !budget.spend(tests.length) || holds(condition, facts);
+    if (!variable) return !budget.spend(tests.length) || isTrue(condition, facts);
     return variable.values.some((value) => {
       chosen.set(variable.key, value);
       return tryFrom(index + 1);
@@ -254,7 +254,7 @@ function distinguished(question: Question, tests: Test[]): Answer[] {
   const seen = new Map<string, Answer>();
   for (const answer of possibleAnswers(question, tests)) {
     const facts: Facts = { ...nobody, question: () => question, shown: () => true, answer: () => answer };
-    seen.set(tests.map((t) => (holds(t, facts) ? 1 : 0)).join(''), answer);
+    seen.set(tests.map((t) => (isTrue(t, facts) ? 1 : 0)).join(''), answer);
   }
   return [...seen.values()];
 }

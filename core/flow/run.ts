@@ -7,7 +7,7 @@ import type { Block, Page, Question, Quiz, Target } from '../schema/quiz';
 import { indexOf } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { creditOf } from '../questions/credit';
-import { type Facts, holds } from '../conditions/evaluate';
+import { type Facts, isTrue } from '../conditions/evaluate';
 import { factsOf } from '../scoring/facts';
 import { addQuestion, Ledger, planOf } from '../scoring/ledger';
 import { decide } from '../scoring/verdicts';
@@ -265,7 +265,7 @@ export function runFacts(quiz: Quiz, run: Run, shown: string[] = []): Facts {
 }
 
 const appears = (quiz: Quiz, run: Run, page: Page): boolean =>
-  page.showIf === undefined || holds(page.showIf, runFacts(quiz, run));
+  page.showIf === undefined || isTrue(page.showIf, runFacts(quiz, run));
 
 /** The blocks of the page that show, given what is answered so far; each condition sees what stands above it. */
 export function shownBlocks(quiz: Quiz, run: Run, page: Page): Block[] {
@@ -275,7 +275,7 @@ export function shownBlocks(quiz: Quiz, run: Run, page: Page): Block[] {
   const open: Run = { ...run, way: lastAs(run.way, { page: page.id, shown: [] }) };
   for (const block of blocks) {
     const above = shown.map((b) => b.id);
-    if (block.showIf === undefined || holds(block.showIf, runFacts(quiz, open, above))) shown.push(block);
+    if (block.showIf === undefined || isTrue(block.showIf, runFacts(quiz, open, above))) shown.push(block);
   }
   return shown;
 }
@@ -301,7 +301,7 @@ function leave(quiz: Quiz, own: Run, page: Page): Run {
     quiz,
     own,
     page,
-    exitTaken(page, (when) => holds(when, (facts ??= runFacts(quiz, own)))),
+    exitTaken(page, (when) => isTrue(when, (facts ??= runFacts(quiz, own)))),
   );
 }
 

@@ -163,7 +163,7 @@ export type AuthorSide<Q extends Question> = {
   /** A new one, already with what all kinds have, that takes over the lines and whatever else it can hold of the old one. */
   become(question: Q, lines: Line[], old: Question, newId: NewId): Q;
   /** What else stands in it, counted, so that what is lost can be told. */
-  holds?(question: Q): { pictures?: number; gaps?: number; places?: number };
+  alsoHas?(question: Q): { pictures?: number; gaps?: number; places?: number };
   /** What counts as right, in words; "" where nothing does. */
   rightText(question: Q): string;
   /** The options that visitors choose among, where there are any. */

@@ -5,7 +5,7 @@
 import { isKeyed } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target, Verdict } from '../schema/quiz';
 import { indexOf, isContact, isQuestion } from '../document/lookup';
-import { type Facts, holds, type Test, testsIn } from '../conditions/evaluate';
+import { type Facts, isTrue, type Test, testsIn } from '../conditions/evaluate';
 import { creditOf } from '../questions/credit';
 import { factsOf } from '../scoring/facts';
 import { addQuestion, Ledger, planOf, trackKey } from '../scoring/ledger';
@@ -107,7 +107,7 @@ export class StateWalk {
         const share = left.read(i, row);
         const isGateShut = page.hold && this.value(row, `failed ${page.id}`) > 0;
         let facts: Facts | undefined;
-        const exit = isGateShut ? gateExit(page) : exitTaken(page, (when) => holds(when, (facts ??= this.facts(row))));
+        const exit = isGateShut ? gateExit(page) : exitTaken(page, (when) => isTrue(when, (facts ??= this.facts(row))));
         leave?.(page.id, exit.move, share);
         goTo(page, exit.to, share);
       }
@@ -241,7 +241,7 @@ export class StateWalk {
     const first = new Map<string, number>();
     return ways.map(({ answer }, index) => {
       const facts = alone(question, answer);
-      const signature = tests.map((test) => (holds(test, facts) ? 1 : 0)).join('');
+      const signature = tests.map((test) => (isTrue(test, facts) ? 1 : 0)).join('');
       const same = first.get(signature) ?? index;
       first.set(signature, same);
       return same;
@@ -313,7 +313,7 @@ export class StateWalk {
   }
 
   private appears(condition: Condition | undefined, row: Float64Array): boolean {
-    return condition === undefined || holds(condition, this.facts(row));
+    return condition === undefined || isTrue(condition, this.facts(row));
   }
 
   private value(row: Float64Array, key: string): number {

@@ -8,7 +8,7 @@ import { runFacts } from '../flow/run';
 import { slipsBetween, fold } from '../text/fold';
 import type { Answer } from '../values/answer';
 
-import { holds } from '../conditions/evaluate';
+import { isTrue } from '../conditions/evaluate';
 import { creditOf, gradeOf, marksOf } from '../questions/credit';
 import { contribution, rangeOf } from './weights';
 
@@ -354,7 +354,7 @@ describe('conditions', () => {
     [{ any: [] }, false],
     [{ all: [{ answer: 'one', is: 'a' }, { any: [{ answer: 'n', eq: 9 }, { not: { answer: 'n', eq: 9 } }] }] }, true],
   ])('%j is %s', (condition, expected) => {
-    expect(holds(condition, facts)).toBe(expected);
+    expect(isTrue(condition, facts)).toBe(expected);
   });
 });
 

@@ -7,7 +7,7 @@ import { sampledOdds } from '../rehearsal/sampled';
 import { viewOf } from '../flow/view';
 import { walk } from '../flow/walk';
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
-import { holds } from '../conditions/evaluate';
+import { isTrue } from '../conditions/evaluate';
 import { runFacts } from '../flow/run';
 import { fillFor, resultOf } from '../flow/result';
 
@@ -64,9 +64,9 @@ describe('the number right', () => {
   });
   it('can be asked for, and compared with all there are', () => {
     const facts = runFacts(q, run(q, { q1: ['a'], q2: ['a'] }));
-    expect(holds({ scale: 'marks', unit: 'right', ge: 2 }, facts)).toBe(true);
-    expect(holds({ scale: 'marks', unit: 'right', ge: 'most' }, facts)).toBe(false);
-    expect(holds({ topic: 't', of: 'marks', unit: 'right', ge: 'most' }, facts)).toBe(true);
+    expect(isTrue({ scale: 'marks', unit: 'right', ge: 2 }, facts)).toBe(true);
+    expect(isTrue({ scale: 'marks', unit: 'right', ge: 'most' }, facts)).toBe(false);
+    expect(isTrue({ topic: 't', of: 'marks', unit: 'right', ge: 'most' }, facts)).toBe(true);
     expect(conditionWords(q, { scale: 'marks', unit: 'right', ge: 2 })).toContain('2 right');
   });
   it('stands on a result, by topic too, and in a text', () => {

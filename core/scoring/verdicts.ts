@@ -1,5 +1,5 @@
 import type { Quiz, Verdict } from '../schema/quiz';
-import { type Facts, holds } from '../conditions/evaluate';
+import { type Facts, isTrue } from '../conditions/evaluate';
 import { type Ledger, readMarks, readRight, readScale, readTally } from './ledger';
 import { round9 } from '../values/numbers';
 
@@ -13,7 +13,7 @@ export function decide(quiz: Quiz, verdict: Verdict, ledger: Ledger, facts: Fact
     const order = quiz.verdicts.map((v) => v.id);
     const before = (id: string) => order.indexOf(id) < order.indexOf(verdict.id);
     const earlier: Facts = { ...facts, outcomes: (id) => (before(id) ? facts.outcomes(id) : []) };
-    const rule = verdict.rules.find(({ when }) => holds(when, earlier));
+    const rule = verdict.rules.find(({ when }) => isTrue(when, earlier));
     return { outcomes: rule ? [rule.outcome] : orElse };
   }
   if (verdict.by === 'bands') {

@@ -1,7 +1,7 @@
 import type { ContactBlock, Quiz } from '../../core/schema/quiz';
 import { indexOf } from '../../core/document/lookup';
 import { composeLetter } from '../../core/flow/letter';
-import { holds } from '../../core/conditions/evaluate';
+import { isTrue } from '../../core/conditions/evaluate';
 import { type Run, runFacts } from '../../core/flow/run';
 import type { Tx } from '../../db/client';
 import { keepContact, type Consent } from '../../db/queries/contacts';
@@ -75,7 +75,7 @@ export async function writeLetters(
 ): Promise<void> {
   const facts = runFacts(quiz, run);
   for (const message of quiz.messages) {
-    if (message.when && !holds(message.when, facts)) continue;
+    if (message.when && !isTrue(message.when, facts)) continue;
     const letterId = newId('l');
     const letter = {
       workspaceId,

@@ -41,7 +41,7 @@ function Answers({
         placeholder={question.as === 'pictures' ? 'Words under the picture' : 'An answer'}
         active={cursor?.option ?? null}
         open={cursor !== null}
-        holds={(option) => option.picture !== undefined}
+        hasContent={(option) => option.picture !== undefined}
         mark={({ id, credit }) => {
           const { quiz, edit } = store.getState();
           edit(

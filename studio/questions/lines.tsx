@@ -56,7 +56,7 @@ type Props<T extends Line> = {
   margin?: (item: T, index: number, active: boolean) => ReactNode;
   beside?: (item: T, index: number) => ReactNode;
   /** Whether a line without words still holds something. */
-  holds?: (item: T) => boolean;
+  hasContent?: (item: T) => boolean;
   /** Says that a line is right, or no longer. */
   mark?: (item: T) => void;
 };
@@ -70,7 +70,7 @@ export function LineList<T extends Line>(props: Props<T>) {
     store.getState().edit(addToList(at, list, after, lines));
     focusLater(lineField(lines.at(-1)?.id ?? ''));
   };
-  const isBlank = (item: T) => item.text === '' && !props.holds?.(item);
+  const isBlank = (item: T) => item.text === '' && !props.hasContent?.(item);
   const keys = (event: KeyboardEvent<HTMLTextAreaElement>, item: T, index: number) => {
     const { edit } = store.getState();
     if (event.key === 'Enter' && event.altKey && props.mark) {

@@ -135,7 +135,10 @@ describe('a creator’s request', () => {
     const { user } = await auth().api.signUpEmail({ body: { name, email, password: 'slow and steady' } });
     await setVerified(database(), user.id);
     const response = await auth().api.signInEmail({ body: { email, password: 'slow and steady' }, asResponse: true });
-    const cookie = response.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ');
+    const cookie = response.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
     const member = await memberOf(new Headers({ cookie }));
     if (!member) throw new Error('not signed in');
     return { cookie, member, email };

@@ -11,7 +11,7 @@ export const gapsAuthor: AuthorSide<Of<'gaps'>> = {
   blank: (newId) => ({ ...fresh(newId), kind: 'gaps', text: '', gaps: [] }),
   lines: (question) => question.gaps.flatMap((g) => spelled(g.accept).slice(0, 1)),
   become: (question) => question,
-  holds: (question) => ({ gaps: question.gaps.length }),
+  alsoHas: (question) => ({ gaps: question.gaps.length }),
   rightText: (question) => question.gaps.map((g) => rightSpelling(g.accept) || '–').join(', '),
   idSpaces: (question) => [idsIn('gaps', question.gaps)],
 };

@@ -17,7 +17,7 @@ export const spotsAuthor: AuthorSide<Spots> = {
     if (!picture) return question;
     return { ...withoutMedia(question), picture, ...(Object.keys(others).length ? { media: others } : {}) };
   },
-  holds: (question) => ({ pictures: question.picture ? 1 : 0, places: question.spots.length }),
+  alsoHas: (question) => ({ pictures: question.picture ? 1 : 0, places: question.spots.length }),
   rightText: (question) =>
     question.spots
       .filter((s) => s.accept)
