@@ -1,6 +1,6 @@
 import { demoQuiz, choice, option, page, quiz, result, strongest } from '../../tests/quizzes';
 import type { Block, Quiz } from '../schema/quiz';
-import { heldBack } from './held-back';
+import { embargoOf } from './embargo';
 import { foldRun, step } from './run';
 import type { Sent } from './sent';
 import { viewOf } from './view';
@@ -22,7 +22,7 @@ describe('a result', () => {
     ['released by hand before its moment', day, before, '2027-05-10T12:00:00Z', null],
   ] as const)('%s', (_, held, now, released, expected) => {
     expect(
-      heldBack(keeping(held), {
+      embargoOf(keeping(held), {
         finishedAt: at('2027-05-10T10:00:00Z'),
         releasedAt: released === null ? null : at(released),
         now: at(now),

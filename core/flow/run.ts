@@ -13,7 +13,7 @@ import { addQuestion, Ledger, planOf } from '../scoring/ledger';
 import { decide } from '../scoring/verdicts';
 import { drawnBlocks } from './draw';
 import type { ContactGiven, Sent } from './sent';
-import { HELD_BACK } from './held-back';
+import { EMBARGO_PAGE } from './embargo';
 import { LOOK_OVER } from './look-over';
 import { type Away, destinationOf, type Exit, exitTaken, gateExit, type Move } from './navigate';
 import { offerOf } from './offers';
@@ -113,7 +113,7 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   }
   if (run.looking) return lookOver(quiz, run, sent);
   const here = currentPage(quiz, run);
-  const on = sent.page === HELD_BACK && run.finished ? here?.id : sent.page;
+  const on = sent.page === EMBARGO_PAGE && run.finished ? here?.id : sent.page;
   if (sent.do === 'change' || !here || here.id !== on || run.left)
     return refuse(null, 'wrong-page', 'This page has been left already.');
   if (sent.do === 'back') {

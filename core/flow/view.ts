@@ -12,7 +12,7 @@ import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../values/answer';
 import { fillFor, provisionalVerdicts, resultOf, type Result } from './result';
 import { addressWith, carried } from './carry';
-import { besideIt, HELD_BACK, type HeldBack } from './held-back';
+import { besideIt, EMBARGO_PAGE, type Embargo } from './embargo';
 import { LOOK_OVER } from './look-over';
 import { progressOf } from './progress';
 import { projectQuestion } from './question-view';
@@ -88,7 +88,7 @@ export type BlockView =
   | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
   | { kind: 'look-over'; id: string; lines: LookedOver[] }
   /** The result is kept back until then; `mail`, where it will be sent to, is added by whoever sends it. */
-  | { kind: 'held-back'; id: string; until: HeldBack; mail?: string }
+  | { kind: 'held-back'; id: string; until: Embargo; mail?: string }
   | { kind: 'again'; id: string; button: string };
 
 /** How many answered, and how many of them chose each option. */
@@ -116,7 +116,7 @@ export type View = {
  * The view of the page a run stands on.
  * @param held until when its result is kept back, where it is
  */
-export function viewOf(quiz: Quiz, run: Run, held: HeldBack | null = null): View {
+export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View {
   const page = run.looking || run.left ? undefined : currentPage(quiz, run);
   const away = held !== null && run.finished;
   const all = page ? shownBlocks(quiz, run, page) : [];
@@ -135,11 +135,11 @@ export function viewOf(quiz: Quiz, run: Run, held: HeldBack | null = null): View
       ? lookOverPage(quiz, run)
       : page
         ? {
-            id: away ? HELD_BACK : page.id,
+            id: away ? EMBARGO_PAGE : page.id,
             stage: page.stage,
             button: away ? '' : (page.button ?? ''),
             blocks: [
-              ...(away ? [{ kind: 'held-back' as const, id: HELD_BACK, until: held }] : []),
+              ...(away ? [{ kind: 'held-back' as const, id: EMBARGO_PAGE, until: held }] : []),
               ...projectAll(quiz, run, page, shown),
             ],
           }

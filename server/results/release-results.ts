@@ -5,7 +5,7 @@ import { countHeldBack, finishedAfter, runById } from '../../db/queries/runs';
 import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { heldUntil } from '../publishing/held-back';
+import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
 import { whatWasLeft, writeLetters } from '../visitor/keep-contact';
 import { notFound } from '../platform/problem';

@@ -10,7 +10,7 @@ import { plainText } from '../../core/text/rich';
 import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { heldUntil } from '../publishing/held-back';
+import { heldUntil } from '../publishing/embargo';
 import { hashToken } from '../platform/ids';
 import { notFound } from '../platform/problem';
 

@@ -8,7 +8,7 @@ import { keepContact, type Consent } from '../../db/queries/contacts';
 import { insertLetter } from '../../db/queries/letters';
 import type { RunRow } from '../../db/queries/runs';
 import { newId } from '../platform/ids';
-import { heldUntil } from '../publishing/held-back';
+import { heldUntil } from '../publishing/embargo';
 import { enqueueLetter, enqueueRelease } from '../platform/jobs';
 
 type Left = { email: string; fields: Record<string, string>; consent: Consent; mayWrite: boolean };

@@ -8,7 +8,7 @@ import { type BlockView, type View, viewOf } from '../../core/flow/view';
 import { figuresOf } from '../../db/queries/figures';
 import { type RunRow, timedEvents } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { heldUntil } from '../publishing/held-back';
+import { heldUntil } from '../publishing/embargo';
 import { whatWasLeft } from './keep-contact';
 import { handOverAddress } from './hand-over';
 import { sharedMark } from './share';

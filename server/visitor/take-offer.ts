@@ -4,7 +4,7 @@ import { isWebAddress } from '../../core/schema/address';
 import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { heldUntil } from '../publishing/held-back';
+import { heldUntil } from '../publishing/embargo';
 import { hashToken } from '../platform/ids';
 import { notFound, Problem } from '../platform/problem';
 import { takeStep } from './take-step';

@@ -12,7 +12,7 @@ import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, type Live, liveQuiz } from '../publishing/editions';
-import { heldUntil } from '../publishing/held-back';
+import { heldUntil } from '../publishing/embargo';
 import { hashToken, newId } from '../platform/ids';
 import { Problem, notFound } from '../platform/problem';
 import { readHandOver } from './hand-over';

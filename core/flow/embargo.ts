@@ -3,19 +3,19 @@ import type { Block, Page, Quiz } from '../schema/quiz';
 import { insertsIn } from '../text/rich';
 
 /** Stands for the page that is shown instead of a result; no page of a quiz can have this id. */
-export const HELD_BACK = '~';
+export const EMBARGO_PAGE = '~';
 
 /** Until when a result is kept back: a moment (ISO 8601, UTC), or until somebody releases it. */
-export type HeldBack = NonNullable<Quiz['delivery']['held']>;
+export type Embargo = NonNullable<Quiz['delivery']['held']>;
 
 /**
  * Whether the result of a finished run is still kept back. Moments in milliseconds.
  * @param releasedAt when results were released by hand, last; null = never. Runs that finished by then are released.
  */
-export function heldBack(
+export function embargoOf(
   { delivery: { held } }: Quiz,
   { finishedAt, releasedAt, now }: { finishedAt: number; releasedAt: number | null; now: number },
-): HeldBack | null {
+): Embargo | null {
   if (held === undefined || (releasedAt !== null && finishedAt <= releasedAt)) return null;
   return held !== 'released' && Date.parse(held) <= now ? null : held;
 }
