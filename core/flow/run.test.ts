@@ -423,8 +423,8 @@ describe('a page that is held', () => {
   });
   it('says so after a try that was not right, with its hint and the tries that are left', () => {
     expect(at()).not.toHaveProperty('held');
-    expect(at(wrong).held).toMatchObject({ left: 1 });
-    expect(JSON.stringify(at(wrong).held)).toContain('Look up');
+    expect(at(wrong).gate).toMatchObject({ left: 1 });
+    expect(JSON.stringify(at(wrong).gate)).toContain('Look up');
     expect(at(wrong, wrong)).toMatchObject({ page: { id: 'r' } });
     expect(at(wrong, wrong)).not.toHaveProperty('held');
   });

@@ -102,7 +102,7 @@ export type View = {
   back: boolean;
   finished: boolean;
   /** The page was sent and is held, since not all of it is right. `left` is the number of tries that remain, where they are counted. */
-  held?: { left?: number; hint?: RichText };
+  gate?: { left?: number; hint?: RichText };
   /** What is to be said of the page just left, before the next one. */
   explained?: ReviewLine[];
   /** Where the run left the quiz to. `quiz` is an id; whoever knows where that quiz stands turns it into an address. */
@@ -186,7 +186,7 @@ function explainedNow(quiz: Quiz, run: Run): ReviewLine[] | undefined {
   return lines.length ? lines : undefined;
 }
 
-function heldNow(quiz: Quiz, run: Run, page: Page): View['held'] {
+function heldNow(quiz: Quiz, run: Run, page: Page): View['gate'] {
   const tries = run.tries[page.id] ?? 0;
   if (!page.hold || tries === 0 || run.finished) return undefined;
   const { hint, tries: most } = page.hold;

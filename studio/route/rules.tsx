@@ -178,7 +178,7 @@ export function Rules({
       <Shown quiz={quiz} page={page} set={set} />
       {isAsk && <Placed quiz={quiz} page={page} set={set} />}
       {isAsk && <Dealt quiz={quiz} page={page} set={set} />}
-      {isAsk && <Held quiz={quiz} page={page} keyed={keyed} set={set} />}
+      {isAsk && <GateSettings quiz={quiz} page={page} keyed={keyed} set={set} />}
     </section>
   );
 }
@@ -245,7 +245,7 @@ function Placed({ quiz, page, set }: { quiz: Quiz; page: Page; set: Setter }) {
 }
 
 /** Whether the page is held until it is right, and for how long one may stay. */
-function Held({ quiz, page, keyed, set }: { quiz: Quiz; page: Page; keyed: boolean; set: Setter }) {
+function GateSettings({ quiz, page, keyed, set }: { quiz: Quiz; page: Page; keyed: boolean; set: Setter }) {
   const hold = page.hold;
   return (
     <div style={section}>

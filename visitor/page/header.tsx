@@ -47,11 +47,11 @@ export function Header({ view, isExplaining, isWhole, clock, trouble }: Props) {
         </div>
       )}
       <div role="alert">{trouble && <p className="v-trouble">{trouble}</p>}</div>
-      {view.held && !isExplaining && (
+      {view.gate && !isExplaining && (
         <div className="v-held" role="status">
           <b>{say('notYet')}</b>{' '}
-          {view.held.left !== undefined && view.held.left > 0 && say('triesLeft', { n: view.held.left })}
-          <Rich text={view.held.hint} />
+          {view.gate.left !== undefined && view.gate.left > 0 && say('triesLeft', { n: view.gate.left })}
+          <Rich text={view.gate.hint} />
         </div>
       )}
     </>
