@@ -4,7 +4,7 @@ import { isKeyed, isReviewed, kindOf } from '../questions/registry';
 import type { Block, ContactBlock, Page, Question, Quiz } from '../schema/quiz';
 import { isContact, isQuestion, nameOf, questionsOf } from '../document/lookup';
 import { drawnCount, poolOf } from '../flow/draw';
-import { targetsOfQuestion } from '../scoring/weights';
+import { measuresOfQuestion } from '../scoring/weights';
 import { testsIn } from '../conditions/evaluate';
 import { insertsIn, isBlank } from '../text/rich';
 import { error, type Finding, warning } from '../schema/finding';
@@ -144,7 +144,7 @@ function keysMissing(quiz: Quiz): Finding[] {
   const questions = questionsOf(quiz);
   if (!questions.some(isKeyed)) return [];
   return questions.flatMap((q) => {
-    if (isKeyed(q) || isReviewed(q) || kindOf(q).isOpinion || targetsOfQuestion(q).length > 0) return [];
+    if (isKeyed(q) || isReviewed(q) || kindOf(q).isOpinion || measuresOfQuestion(q).length > 0) return [];
     const page = quiz.pages.find((p) => p.blocks.some((b) => b.id === q.id));
     return [
       warning(

@@ -7,7 +7,7 @@ import { isWebAddress } from '../schema/address';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../conditions/evaluate';
 import { namesIn, parseFormula } from '../scoring/formula';
-import { targetsOfQuestion } from '../scoring/weights';
+import { measuresOfQuestion } from '../scoring/weights';
 import { error, type Finding, type Tab } from '../schema/finding';
 
 export type Around = {
@@ -124,7 +124,7 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
         if (field.from !== undefined && !quiz.known.some((k) => k.id === field.from))
           gone('write', [...at, field.id], `“${field.label}” is filled in with a known value that is gone.`);
     if (!isQuestion(block)) return;
-    const lost = targetsOfQuestion(block).find((id) => id === 'marks' || (!scales.has(id) && !outcomes.has(id)));
+    const lost = measuresOfQuestion(block).find((id) => id === 'marks' || (!scales.has(id) && !outcomes.has(id)));
     if (lost !== undefined) gone('score', at, `“${nameOf(block)}” speaks for an outcome or scale that is gone.`);
     if (block.topic !== undefined && !topics.has(block.topic))
       gone('write', at, `“${nameOf(block)}” is filed under a topic that is gone.`);

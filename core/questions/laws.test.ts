@@ -10,7 +10,7 @@ import { validateQuiz } from '../document/validate';
 import { faultsIn } from '../flow/faults';
 import { type Answer, partOf } from '../values/answer';
 import { creditOf } from './credit';
-import { contribution, rangeOf, targetsOfQuestion } from '../scoring/weights';
+import { contribution, rangeOf, measuresOfQuestion } from '../scoring/weights';
 import { isListable, waysToAnswer } from '../rehearsal/answers';
 import { answerFault, answerText, blankQuestion, isKeyed, kindNames, kindOf } from './registry';
 import type { FormRead } from './kind';
@@ -103,7 +103,7 @@ describe.each(named)('%s', (_name, question) => {
 
   it('adds what its range says: no answer more or less, and some answer as much', () => {
     const counting: Question = { ...question, marksTo: 'm' };
-    for (const target of targetsOfQuestion(counting)) {
+    for (const target of measuresOfQuestion(counting)) {
       const range = rangeOf(counting, target, false);
       const added = tries.flatMap((answer) => contribution(counting, target, answer)?.value ?? []);
       for (const value of added) {

@@ -8,7 +8,7 @@ import type { Question, Quiz } from '../schema/quiz';
 import { questionsOf } from '../document/lookup';
 import { type Answer, chosenIn, isAnswered } from '../values/answer';
 import { type Marked, marksOf } from '../questions/credit';
-import { type Contribution, contribution, rangeOf, targetsOfQuestion } from './weights';
+import { type Contribution, contribution, rangeOf, measuresOfQuestion } from './weights';
 import { percentOf, round9 } from '../values/numbers';
 import { evaluate, type Expression, parseFormula } from './formula';
 
@@ -61,7 +61,7 @@ export function planOf(quiz: Quiz): Plan {
   const questions = new Map<string, QuestionPlan>();
   for (const question of questionsOf(quiz)) {
     const topic = quiz.topics.some((t) => t.id === question.topic) ? question.topic : undefined;
-    const uses = targetsOfQuestion(question).flatMap((target): Use[] => {
+    const uses = measuresOfQuestion(question).flatMap((target): Use[] => {
       if (!tracks.has(target) || target === 'marks') return [];
       const own = rangeOf(question, target, false) ?? { low: 0, high: 0 };
       const range = question.required ? own : (rangeOf(question, target, true) ?? own);

@@ -3,7 +3,7 @@ import { subsets } from '../questions/ranges';
 import { option } from '../../tests/quizzes';
 import type { Question } from '../schema/quiz';
 import type { Answer } from '../values/answer';
-import { contribution, rangeOf, targetsOfQuestion } from './weights';
+import { contribution, rangeOf, measuresOfQuestion } from './weights';
 
 type Kind = Question['kind'];
 const make = (kind: Kind, more: object): Question =>
@@ -191,10 +191,10 @@ describe('the range of a question is what its answers reach', () => {
       make('essay', { ...marked }),
       make('date', { ...marked }),
     ]) {
-      expect(targetsOfQuestion(q)).toEqual([]);
+      expect(measuresOfQuestion(q)).toEqual([]);
       expect(rangeOf(q, 's', false)).toBeNull();
     }
-    expect(targetsOfQuestion(make('order', { items }))).toEqual(['s']);
+    expect(measuresOfQuestion(make('order', { items }))).toEqual(['s']);
     expect(rangeOf(make('grid', { rows, columns: [] }), 's', false)).toEqual({ low: 0, high: 0 });
     expect(rangeOf(choice('one', [option('a', { x: 1 })]), 's', false)).toBeNull();
   });

@@ -48,7 +48,7 @@ export function contribution(
 }
 
 /** The scales and outcomes that a question can add to. */
-export function targetsOfQuestion(question: Question): string[] {
+export function measuresOfQuestion(question: Question): string[] {
   const targets = new Set(
     kindOf(question)
       .weights(question)
@@ -59,7 +59,7 @@ export function targetsOfQuestion(question: Question): string[] {
 }
 
 /** Whether a question can add to this scale or outcome: it has a weight for it (0 is one), or its marks go there. */
-export const weighs = (question: Question, target: string): boolean => targetsOfQuestion(question).includes(target);
+export const weighs = (question: Question, target: string): boolean => measuresOfQuestion(question).includes(target);
 
 /**
  * The least and the most that a question can add to a target, by any legal answer.

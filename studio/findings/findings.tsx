@@ -7,7 +7,7 @@ import { useDocument, useQuiz } from '../document';
 import { useAskAgain } from '../shared/ask-again';
 import { call } from '../../contract/call';
 import { Views } from '../shell/view-switch';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { AnswersChart, OutcomesChart, OffersChart } from './charts';
 import { Journey } from './journey';
 import { PeopleView } from './people';
@@ -60,7 +60,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
       </Page>
     );
   }
-  const colours = new Map(targetsOf(quiz).flatMap((t) => (t.colour === null ? [] : [[t.id, t.colour] as const])));
+  const colours = new Map(measuresOf(quiz).flatMap((t) => (t.colour === null ? [] : [[t.id, t.colour] as const])));
   return (
     <Page>
       <div className="head">

@@ -15,7 +15,7 @@ import { languages } from '../../visitor/languages';
 import { Choose, Toggle } from '../../ui/controls';
 import { createDocument, DocumentProvider, useQuiz } from '../document';
 import { standOn, TryPage } from '../shell/try-quiz';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { QuestionPart } from '../write/question';
 import { Primitives } from './primitives';
 
@@ -113,7 +113,7 @@ function Kinds({ quiz }: { quiz: Quiz }) {
 
 function KindSamples({ kind, isNarrow }: { kind: QuestionKind; isNarrow: boolean }) {
   const quiz = useQuiz();
-  const targets = useMemo(() => targetsOf(quiz), [quiz]);
+  const targets = useMemo(() => measuresOf(quiz), [quiz]);
   return (
     <section aria-label={kindLabel(kind)}>
       <h2>{kindLabel(kind)}</h2>

@@ -4,7 +4,7 @@ import type { Choice } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
 import { placeOfBlock, placeOfOption, setField } from '../shared/edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import type { Cursor } from '../shared/cursor';
 import { OptionMargin } from './margin';
 import { PictureButton } from '../shared/picture';
@@ -23,7 +23,7 @@ function Answers({
   hands,
 }: {
   question: Choice;
-  targets: Target[];
+  targets: Measure[];
   cursor: Cursor | null;
   hands: Hands;
 }) {

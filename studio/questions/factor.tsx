@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { Place } from '../../core/document/edits';
 import { MenuButton } from '../../ui/controls';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { useFocusLater } from '../shared/cursor';
 import { Notes, WeightField } from './margin';
 import { Bar } from '../shared/sheet';
@@ -19,7 +19,7 @@ export function Factors({
 }: {
   at: Place;
   weights: Record<string, number> | undefined;
-  targets: Target[];
+  targets: Measure[];
   /** What it is the factor of, as its field is labelled. */
   of: string;
   /** "each step" */

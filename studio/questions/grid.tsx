@@ -10,7 +10,7 @@ import { TextButton, Toggle } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
 import { addToList, moveInList, newId, placeOfBlock, setField } from '../shared/edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { type Cursor, useFocusLater } from '../shared/cursor';
 import { TextField } from '../shared/text-field';
 import { NumberField } from '../shared/number-field';
@@ -67,7 +67,7 @@ function GridPart({
   hands,
 }: {
   question: Grid;
-  targets: Target[];
+  targets: Measure[];
   cursor: Cursor | null;
   hands: Hands;
 }) {

@@ -1,10 +1,10 @@
 import type { ComponentType } from 'react';
 import type { Question } from '../../core/schema/quiz';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import type { Cursor } from '../shared/cursor';
 import type { Hands } from './lines';
 
-export type Body<Q extends Question> = { question: Q; targets: Target[]; cursor: Cursor | null; hands: Hands };
+export type Body<Q extends Question> = { question: Q; targets: Measure[]; cursor: Cursor | null; hands: Hands };
 /** Sets a field of the question. @param join steps of the same name and place become one to undo */
 export type SetField = (field: string, was: unknown, to: unknown, join?: string) => void;
 

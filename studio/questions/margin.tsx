@@ -13,7 +13,7 @@ import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { placeOfOption, setField } from '../shared/edits';
 import { addOutcome, addScale, weigh } from '../shared/weigh-edits';
 import { ledBy, leadTo } from '../shared/answer-routes';
-import { readNumber, signed, type Target } from '../shared/targets';
+import { readNumber, signed, type Measure } from '../shared/measures';
 import { useFocusLater } from '../shared/cursor';
 import { Bar } from '../shared/sheet';
 
@@ -56,7 +56,7 @@ export const OptionMargin = memo(function OptionMargin({
 }: {
   question: Choice;
   option: Option;
-  targets: Target[];
+  targets: Measure[];
   active: boolean;
 }) {
   const leads = useDocument((s) => {
@@ -93,7 +93,7 @@ export const RightNote = ({ credit = 1, words }: { credit?: number; words?: stri
   </span>
 );
 
-function OptionEffects({ question, option, targets }: { question: Choice; option: Option; targets: Target[] }) {
+function OptionEffects({ question, option, targets }: { question: Choice; option: Option; targets: Measure[] }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const [opened, setOpened] = useState<string[]>([]);
@@ -208,7 +208,7 @@ export function WeightField({
   weights: Record<string, number> | undefined;
   /** What adds it, as the field is labelled. */
   of: string;
-  target: Target;
+  target: Measure;
 }) {
   const store = useDocumentStore();
   const now = weights?.[target.id];

@@ -4,7 +4,7 @@ import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { placeOfBlock, setField } from '../shared/edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import type { Cursor } from '../shared/cursor';
 import { Row } from '../shared/sheet';
 import { Factors } from './factor';
@@ -19,7 +19,7 @@ function OrderPart({
   hands,
 }: {
   question: Extract<Question, { kind: 'order' }>;
-  targets: Target[];
+  targets: Measure[];
   cursor: Cursor | null;
   hands: Hands;
 }) {

@@ -11,7 +11,7 @@ import { foldRun, type Run, type Sent } from '../../core/flow/run';
 import { resultOf } from '../../core/flow/result';
 import { TextButton } from '../../ui/controls';
 import { TryPage } from '../shell/try-quiz';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { Bar } from '../shared/sheet';
 import { KeepExample } from './examples';
 
@@ -74,7 +74,7 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
   };
   const { pages, questions } = indexOf(quiz);
   const passed = run.finished ? run.way : run.way.slice(0, -1);
-  const targets = targetsOf(quiz);
+  const targets = measuresOf(quiz);
   const values = targets.map((t) => {
     const points =
       t.verdict === null

@@ -9,7 +9,7 @@ import { placeOfPage, setField } from '../shared/edits';
 import { Nobody } from '../shared/empty-odds';
 import { useRehearsal } from '../shared/rehearsal';
 import { useArrival } from '../shared/place';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { MixChoice } from '../shared/mix-choice';
 import { Bar } from '../shared/sheet';
 import { counted, percent, type Taken, visitorsOf } from './flows';
@@ -175,7 +175,7 @@ const Ends = styled.div`
 
 /** What visitors end as, below the pages. */
 function Outcomes({ quiz, taken }: { quiz: Quiz; taken: Taken | null }) {
-  const targets = targetsOf(quiz);
+  const targets = measuresOf(quiz);
   const verdicts = quiz.verdicts.filter((v) => v.outcomes.length);
   if (verdicts.length === 0) return null;
   return (

@@ -5,12 +5,12 @@ import { isKeyed, isReviewed } from '../../core/questions/registry';
 import { isShare, type Weighed } from '../../core/document/weighed';
 
 import { Mark } from '../../ui/marks';
-import { signed, type Target } from '../shared/targets';
+import { signed, type Measure } from '../shared/measures';
 import { GUESS, RIGHT } from '../shared/weigh-edits';
 
 export type GridRow = { of: Weighed; first: boolean; number: number; name: string };
 /** A column that is no scale and no outcome. */
-export const isSpecial = (target: Target): boolean => target.id === RIGHT || target.id === GUESS;
+export const isSpecial = (target: Measure): boolean => target.id === RIGHT || target.id === GUESS;
 
 /** A weight as a number over a dot whose size is its weight; a negative one is an empty ring, none a faint point. */
 export const Weight = memo(function Weight({ value, colour }: { value: number; colour: number | null }) {
@@ -31,7 +31,7 @@ export const Weight = memo(function Weight({ value, colour }: { value: number; c
   );
 });
 
-export const valueOf = (row: GridRow | undefined, target: Target | undefined): number =>
+export const valueOf = (row: GridRow | undefined, target: Measure | undefined): number =>
   !row || !target
     ? 0
     : target.id === RIGHT
@@ -64,7 +64,7 @@ export const guessSaid = (guess: Weighed['guess']): string =>
   !guess ? 'answered evenly' : guess.value === undefined ? 'no guess' : guessWords[guess.of](guess.value);
 
 /** A cell in words, as a screen reader says it. */
-export function saidOf(row: GridRow, target: Target): string {
+export function saidOf(row: GridRow, target: Measure): string {
   const value = valueOf(row, target);
   if (target.decidedBy && value === 0) return `decided by ${target.decidedBy}`;
   if (target.id === GUESS) return guessSaid(row.of.guess);
@@ -79,7 +79,7 @@ export function saidOf(row: GridRow, target: Target): string {
 
 /** Of a question that only has a key: whether it has one, and which scale its marks count for. */
 export const hasKey = ({ of: { question } }: GridRow) => isKeyed(question) || isReviewed(question);
-export function KeyCell({ row, target }: { row: GridRow; target: Target }) {
+export function KeyCell({ row, target }: { row: GridRow; target: Measure }) {
   if (target.id === RIGHT)
     return <span style={{ display: 'inline-flex' }}>{hasKey(row) && <Mark kind="yes" size={13} />}</span>;
   return row.of.question.marksTo === target.id ? <small style={{ color: 'var(--ink-2)' }}>marks</small> : null;

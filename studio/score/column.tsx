@@ -7,7 +7,7 @@ import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
 import { moveInList, setField } from '../shared/edits';
 import { removeTarget } from '../shared/weigh-edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { dependents } from './dependents';
 import { number } from './feet';
 import { Ruler } from './ruler';
@@ -26,7 +26,7 @@ export function Column({
   children,
 }: {
   quiz: Quiz;
-  target: Target;
+  target: Measure;
   spread: Parameters<typeof Ruler>[0]['spread'] | undefined;
   stale: boolean;
   /** What stands below it. */

@@ -5,7 +5,7 @@ import type { Quiz } from '../../core/schema/quiz';
 import { spanOf } from '../../core/rehearsal/span';
 import { Nobody } from '../shared/empty-odds';
 import { useRehearsal } from '../shared/rehearsal';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { isSpecial } from './cells';
 import { MixChoice } from '../shared/mix-choice';
 
@@ -59,9 +59,9 @@ const Foot = styled.tfoot`
 
 export const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
 
-export function Feet({ quiz, targets }: { quiz: Quiz; targets: Target[] }) {
+export function Feet({ quiz, targets }: { quiz: Quiz; targets: Measure[] }) {
   const { odds, stale } = useRehearsal();
-  const counted = (t: Target) =>
+  const counted = (t: Measure) =>
     !isSpecial(t) && (t.verdict === null || quiz.verdicts.find((v) => v.id === t.verdict)?.by === 'strongest');
   const spans = targets.map((t) => (counted(t) ? spanOf(quiz, t.id, odds) : null));
   const visitors = odds
@@ -103,7 +103,7 @@ export function Feet({ quiz, targets }: { quiz: Quiz; targets: Target[] }) {
 }
 
 /** Below a scale its mean; below an outcome the share of those who end there. */
-function End({ target }: { target: Target }) {
+function End({ target }: { target: Measure }) {
   const { odds } = useRehearsal();
   if (!odds || isSpecial(target)) return null;
   if (target.verdict === null) {

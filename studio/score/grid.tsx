@@ -11,7 +11,7 @@ import {
   useState,
 } from 'react';
 import { Mark } from '../../ui/marks';
-import { readNumber, type Target } from '../shared/targets';
+import { readNumber, type Measure } from '../shared/measures';
 import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
 import { factor, Guess, type GridRow, KeyCell, saidOf, valueOf, Weight, wordsOf } from './cells';
 import { GUESS, RIGHT } from '../shared/weigh-edits';
@@ -27,7 +27,7 @@ export type Change = {
 
 type Props = {
   rows: GridRow[];
-  targets: Target[];
+  targets: Measure[];
   selection: Selection;
   onSelect: (selection: Selection) => void;
   onChange: (changes: Change[]) => void;

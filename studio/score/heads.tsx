@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/schema/quiz';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { GUESS, RIGHT } from '../shared/weigh-edits';
 
 const Head = styled.thead`
@@ -91,7 +91,7 @@ export function Heads({
   corner,
 }: {
   quiz: Quiz;
-  targets: Target[];
+  targets: Measure[];
   active: number;
   /** What the check says of a column, as a mark with words. */
   marks: (target: string) => ReactNode;

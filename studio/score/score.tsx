@@ -12,7 +12,7 @@ import { useDocumentStore, useQuiz } from '../document';
 import { addOutcome, addScale, weighMany } from '../shared/weigh-edits';
 import { useRehearsal } from '../shared/rehearsal';
 import { useArrival } from '../shared/place';
-import { signed, type Target, targetsOf } from '../shared/targets';
+import { signed, type Measure, measuresOf } from '../shared/measures';
 import { Column } from './column';
 import { Feet } from './feet';
 import { type Change, Grid } from './grid';
@@ -90,7 +90,7 @@ export function Score() {
   const [sort, setSort] = useState('');
   const rows = useMemo(() => rowsOf(quiz).filter(({ of }) => isIn(quiz, of, part)), [quiz, part]);
   const hasKey = keyWanted || questionsOf(quiz).some(isKeyed);
-  const weighed = targetsOf(quiz);
+  const weighed = measuresOf(quiz);
   const guesses = mixKind === 'guess';
   const targets = useMemo(
     () => [
@@ -243,8 +243,8 @@ export function Score() {
   );
 }
 
-const rightColumn: Target = { id: RIGHT, name: 'Right', colour: null, verdict: null };
-const guessColumn: Target = { id: GUESS, name: 'Guess', colour: null, verdict: null };
+const rightColumn: Measure = { id: RIGHT, name: 'Right', colour: null, verdict: null };
+const guessColumn: Measure = { id: GUESS, name: 'Guess', colour: null, verdict: null };
 
 /** What the grid can be narrowed to: a topic or a page. */
 const partsOf = (quiz: Quiz): { id: string; label: string }[] => [
@@ -287,7 +287,7 @@ function guessWords(guess: GridRow['of']['guess']): string {
 }
 
 /** The active cell in words. */
-function Said({ row, target }: { row: GridRow | undefined; target: Target | undefined }) {
+function Said({ row, target }: { row: GridRow | undefined; target: Measure | undefined }) {
   if (!row || !target) return null;
   const value = valueOf(row, target);
   const words = wordsOf(row);
@@ -343,7 +343,7 @@ function AddColumns({ onAdded, onKey }: { onAdded: (index: number) => void; onKe
     const made = what === 'scale' ? addScale(quiz) : addOutcome(quiz);
     edit(made.edit);
     const id = 'scale' in made ? made.scale.id : made.outcome.id;
-    onAdded(targetsOf(store.getState().quiz).findIndex((t) => t.id === id));
+    onAdded(measuresOf(store.getState().quiz).findIndex((t) => t.id === id));
   };
   return (
     <span style={{ display: 'flex', gap: 18 }}>

@@ -9,7 +9,7 @@ import type { Quiz } from '../../core/schema/quiz';
 import { walk } from '../../core/flow/walk';
 import { type Answer, chosenIn } from '../../core/values/answer';
 import { resultOf } from '../../core/flow/result';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { Bar } from '../shared/sheet';
 import { Views } from '../shell/view-switch';
 import { number } from './feet';
@@ -60,7 +60,7 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
     });
     return resultOf(quiz, walk(quiz, { id: 'trial', answers: Object.fromEntries(known) }).run);
   }, [quiz, answers]);
-  const targets = targetsOf(quiz);
+  const targets = measuresOf(quiz);
   return (
     <section aria-label="One run" style={{ borderTop: '1px solid var(--ink)', marginTop: 16, paddingTop: 10 }}>
       <Views<Kind>

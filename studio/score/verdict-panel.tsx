@@ -10,7 +10,7 @@ import { useDocumentStore } from '../document';
 import { setField } from '../shared/edits';
 import { decideBy } from '../shared/weigh-edits';
 import { useRehearsal } from '../shared/rehearsal';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { BandRuler } from './bands';
 import { VerdictRules } from './verdict-rules';
 
@@ -24,7 +24,7 @@ export function VerdictPanel({ quiz, verdict }: { quiz: Quiz; verdict: Verdict }
   const store = useDocumentStore();
   const set = (field: string, was: unknown, to: unknown, join?: string) =>
     store.getState().edit(setField(`set-${field}`, ['verdicts', verdict.id], [field], was, to), join);
-  const colours = new Map(targetsOf(quiz).map((t) => [t.id, t.colour ?? 0]));
+  const colours = new Map(measuresOf(quiz).map((t) => [t.id, t.colour ?? 0]));
   return (
     <div style={{ borderTop: '1px solid var(--ink)', padding: '10px 0', lineHeight: '26px' }}>
       <b style={{ fontWeight: 600 }}>{verdict.name}</b> is decided by{' '}

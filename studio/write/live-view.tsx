@@ -9,7 +9,7 @@ import { resultOf } from '../../core/flow/result';
 import type { Values } from '../../visitor/questions/values';
 import { TryPage, standOn } from '../shell/try-quiz';
 import { ViewSwitch, type Width } from '../shell/view-switch';
-import { targetsOf } from '../shared/targets';
+import { measuresOf } from '../shared/measures';
 import { Bar } from '../shared/sheet';
 
 const Aside = styled.aside`
@@ -87,7 +87,7 @@ export const LiveView = memo(function LiveView({ quiz, page }: { quiz: Quiz; pag
 
 /** What the answers given in the view come to so far, those on the open page included. */
 function ThisRun({ quiz, run, filled }: { quiz: Quiz; run: Run; filled: Values | null }) {
-  const targets = targetsOf(quiz);
+  const targets = measuresOf(quiz);
   const result = useMemo(() => {
     const here = run.way.at(-1);
     const blocks =

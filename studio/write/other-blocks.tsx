@@ -8,7 +8,7 @@ import { useDocumentStore, useQuiz } from '../document';
 import { CarryPart, QuizChoice } from '../shared/hand-over';
 import { moveBlock, placeOfBlock, removeBlock, setField } from '../shared/edits';
 import { useLive } from '../shared/live';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { ContactPart } from './contact-part';
 import { Handle } from './drag';
 import { TextField } from '../shared/text-field';
@@ -41,7 +41,7 @@ type Props = {
   block: Exclude<Block, Question>;
   page: Page;
   quiz: Pick<Quiz, 'verdicts' | 'scales'>;
-  targets: Target[];
+  targets: Measure[];
   active: boolean;
 };
 

@@ -7,7 +7,7 @@ import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../shared/edits';
 import { addOutcome, removeTarget } from '../shared/weigh-edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { Nobody } from '../shared/empty-odds';
 import { useRehearsal } from '../shared/rehearsal';
 import { useFocusLater } from '../shared/cursor';
@@ -17,7 +17,7 @@ import { PictureButton } from '../shared/picture';
 import { RichField } from '../shared/rich-field';
 import { Bar, Row, Small } from '../shared/sheet';
 
-export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined; targets: Target[] }) {
+export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined; targets: Measure[] }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const add = () => {

@@ -18,7 +18,7 @@ import {
   replaceBlock,
   setField,
 } from '../shared/edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { type Cursor, useFocusLater } from '../shared/cursor';
 import { Landing } from './drag';
 import { begun } from './preset-edits';
@@ -89,7 +89,7 @@ type Props = {
   firstNumber: number;
   leadsTo: string;
   quiz: Pick<Quiz, 'verdicts' | 'scales' | 'topics'>;
-  targets: Target[];
+  targets: Measure[];
   /** Where the cursor is, if it is on this page. */
   cursor: Cursor | null;
 };

@@ -23,7 +23,7 @@ import {
   removeBlock,
   setField,
 } from '../shared/edits';
-import type { Target } from '../shared/targets';
+import type { Measure } from '../shared/measures';
 import { type Cursor, useFocusLater } from '../shared/cursor';
 import { Handle } from './drag';
 import { TextField } from '../shared/text-field';
@@ -42,7 +42,7 @@ type Props = {
   question: Question;
   page: Page;
   number: number;
-  targets: Target[];
+  targets: Measure[];
   topics: Topic[];
   /** Where the cursor is, if it is in this question. */
   cursor: Cursor | null;

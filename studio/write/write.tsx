@@ -20,7 +20,7 @@ import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../shared/edits';
 import { START, useArrival } from '../shared/place';
-import { weighedTargets } from '../shared/targets';
+import { weighedMeasures } from '../shared/measures';
 import { pasteEdit } from './bulk';
 import { FocusProvider, useCursor, useFocusLater } from '../shared/cursor';
 import { walkLines } from '../shared/text-field';
@@ -48,7 +48,7 @@ export function Write({
   const store = useDocumentStore();
   const sheet = useRef<HTMLDivElement>(null);
   const { cursor, focusLater, onFocus, onPointerDown } = useCursor(sheet);
-  const targets = weighedTargets(quiz);
+  const targets = weighedMeasures(quiz);
   const parts = useMemo(
     () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
     [quiz.verdicts, quiz.scales, quiz.topics],

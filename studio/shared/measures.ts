@@ -1,7 +1,7 @@
 /** What an answer can speak for: the scales and outcomes of a quiz, as margin and grid name them. */
 import type { Outcome, Quiz, Scale } from '../../core/schema/quiz';
 
-export type Target = {
+export type Measure = {
   id: string;
   name: string;
   /** place of its colour; null for a scale, which is grey */ colour: number | null;
@@ -10,19 +10,19 @@ export type Target = {
   decidedBy?: 'bands' | 'rules';
 };
 
-let last: { scales: Scale[]; verdicts: Quiz['verdicts']; targets: Target[]; weighed: Target[] } | null = null;
+let last: { scales: Scale[]; verdicts: Quiz['verdicts']; targets: Measure[]; weighed: Measure[] } | null = null;
 
 /** Scales first, then the outcomes of each verdict. The same list as long as these parts of the document are the same. */
-export const targetsOf = (quiz: Quiz): Target[] => listsOf(quiz).targets;
+export const measuresOf = (quiz: Quiz): Measure[] => listsOf(quiz).targets;
 
 /** Of these, what answers can speak for: not the outcomes of verdicts by bands or rules. */
-export const weighedTargets = (quiz: Quiz): Target[] => listsOf(quiz).weighed;
+export const weighedMeasures = (quiz: Quiz): Measure[] => listsOf(quiz).weighed;
 
-function listsOf(quiz: Quiz): { targets: Target[]; weighed: Target[] } {
+function listsOf(quiz: Quiz): { targets: Measure[]; weighed: Measure[] } {
   if (last && last.scales === quiz.scales && last.verdicts === quiz.verdicts) return last;
   let colour = 0;
   const outcomes = quiz.verdicts.flatMap((v) =>
-    v.outcomes.map((o: Outcome): Target => {
+    v.outcomes.map((o: Outcome): Measure => {
       const own = o.colour === undefined ? colour : o.colour - 1;
       colour += 1;
       return {
@@ -35,7 +35,7 @@ function listsOf(quiz: Quiz): { targets: Target[]; weighed: Target[] } {
     }),
   );
   const targets = [
-    ...quiz.scales.map((s): Target => ({ id: s.id, name: s.name || 'Unnamed', colour: null, verdict: null })),
+    ...quiz.scales.map((s): Measure => ({ id: s.id, name: s.name || 'Unnamed', colour: null, verdict: null })),
     ...outcomes,
   ];
   const weighed = targets.filter((t) => !t.decidedBy);
