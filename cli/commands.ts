@@ -3,7 +3,7 @@ import { offeredBy } from '../core/questions/registry';
 import { once } from 'node:events';
 import type { Quiz } from '../core/schema/quiz';
 import { checkQuiz, type Finding } from '../core/findings/check';
-import { nameOf, indexOf } from '../core/document/lookup';
+import { nameOf, quizIndex } from '../core/document/lookup';
 import { rehearse } from '../core/rehearsal/odds';
 import { walk } from '../core/flow/walk';
 import { resultOf } from '../core/flow/result';
@@ -126,7 +126,7 @@ export async function stats(file: string, runsFile: string, { json }: { json: bo
 }
 
 function tellStats(quiz: Quiz, found: Stats, all: number): void {
-  const { questions } = indexOf(quiz);
+  const { questions } = quizIndex(quiz);
   say(`${found.runs} finished runs of ${all}`);
   for (const [id, q] of Object.entries(found.questions)) {
     const question = questions.get(id);

@@ -2,7 +2,7 @@
 import { OTHER } from '../questions/choice/options';
 import type { Test } from '../questions/kind';
 import { offeredBy } from '../questions/registry';
-import { indexOf, isQuestion, nameOf } from '../document/lookup';
+import { quizIndex, isQuestion, nameOf } from '../document/lookup';
 import type { Condition, Question, Quiz, Target, Unit } from '../schema/quiz';
 import {
   type Bounds,
@@ -52,7 +52,7 @@ export function conditionWords(quiz: Quiz, condition: Condition): string {
 }
 
 function testWords(quiz: Quiz, test: Test): string {
-  const { questions, outcomes, contactOf } = indexOf(quiz);
+  const { questions, outcomes, contactOf } = quizIndex(quiz);
   const scaleName = (id: string) =>
     id === 'marks' ? 'the score in marks' : (quiz.scales.find((s) => s.id === id)?.name ?? 'a scale that is gone');
   if ('answer' in test) {
@@ -104,7 +104,7 @@ export function targetWords(quiz: Quiz, target: Target | undefined, titles?: Rea
  * @param above of this page, only what stands above this block; null for nothing of it. Left out: all of it, as for rules on leaving it.
  */
 export function questionsBefore(quiz: Quiz, page: string, above?: string | null): Question[] {
-  const at = indexOf(quiz).position.get(page) ?? 0;
+  const at = quizIndex(quiz).position.get(page) ?? 0;
   const here = quiz.pages[at]?.blocks ?? [];
   const own =
     above === undefined

@@ -3,7 +3,7 @@ import type { Block, ContactBlock, Outcome, Page, Question, Quiz, Verdict } from
 import { isKind } from '../questions/registry';
 import { type Fill, plainText } from '../text/rich';
 
-export type Index = {
+export type QuizIndex = {
   pages: Map<string, Page>;
   position: Map<string, number>;
   blocks: Map<string, Block>;
@@ -14,13 +14,13 @@ export type Index = {
   outcomes: Map<string, { outcome: Outcome; verdict: Verdict }>;
 };
 
-const indexes = new WeakMap<Quiz, Index>();
+const indexes = new WeakMap<Quiz, QuizIndex>();
 
 /** The document by id; made once per document object, which is never changed in place. */
-export function indexOf(quiz: Quiz): Index {
+export function quizIndex(quiz: Quiz): QuizIndex {
   const known = indexes.get(quiz);
   if (known) return known;
-  const index: Index = {
+  const index: QuizIndex = {
     pages: new Map(),
     position: new Map(),
     blocks: new Map(),
@@ -53,7 +53,7 @@ export function indexOf(quiz: Quiz): Index {
 
 export const isQuestion = (block: Block): block is Question => isKind(block.kind);
 export const isContact = (block: Block): block is ContactBlock => block.kind === 'contact';
-export const questionsOf = (quiz: Quiz): Question[] => [...indexOf(quiz).questions.values()];
+export const questionsOf = (quiz: Quiz): Question[] => [...quizIndex(quiz).questions.values()];
 
 /** What visitors read of a question where it stands in a list. Its name is the creator's own, and not for them. */
 export const wordingOf = (question: Question, fill?: Fill): string => plainText(question.prompt, fill);

@@ -2,7 +2,7 @@ import type { Offered } from '../questions/kind';
 import { isKeyed, isReviewed, offeredBy } from '../questions/registry';
 import type { Op } from '../document/edits';
 import type { Page, Quiz } from '../schema/quiz';
-import { indexOf, isContact, isQuestion, questionsOf } from '../document/lookup';
+import { quizIndex, isContact, isQuestion, questionsOf } from '../document/lookup';
 import { differences } from '../flow/examples';
 import { walk } from '../flow/walk';
 import { resultOf } from '../flow/result';
@@ -128,7 +128,7 @@ function reachability(quiz: Quiz): Finding[] {
     });
   }
   if (endless.length > 0) {
-    const names = endless.map((id) => `“${indexOf(quiz).pages.get(id)?.name ?? id}”`).join(', ');
+    const names = endless.map((id) => `“${quizIndex(quiz).pages.get(id)?.name ?? id}”`).join(', ');
     found.push(error('endless-loop', 'route', [endless[0] ?? ''], `Whoever comes to ${names} never gets to a result.`));
   }
   return found;

@@ -5,7 +5,7 @@
  */
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import { type Facts, isTrue, type Test, testsIn } from '../conditions/evaluate';
 import type { Answer } from '../values/answer';
 import { destinations, documentOrder, exitsOf, gateExit, type Move } from '../flow/navigate';
@@ -234,7 +234,7 @@ function valuesTold(quiz: Quiz, own: Test[]): unknown[] {
   const [test] = own;
   if (!test) return [];
   if ('answer' in test) {
-    const question = indexOf(quiz).questions.get(test.answer);
+    const question = quizIndex(quiz).questions.get(test.answer);
     return [ABSENT, ...(question ? distinguished(question, own) : [])];
   }
   if ('scale' in test || 'topic' in test) return sumValues(quiz, own);
@@ -303,12 +303,12 @@ function sumValues(quiz: Quiz, tests: Test[]): Sum[] {
 
 /** @param isRight how many can be right, rather than what they are worth */
 const marksPossible = (quiz: Quiz, topic: string | undefined, isRight: boolean): number =>
-  [...indexOf(quiz).questions.values()]
+  [...quizIndex(quiz).questions.values()]
     .filter((q) => (isKeyed(q) || isReviewed(q)) && (topic === undefined || q.topic === topic))
     .reduce((sum, q) => sum + (isRight ? 1 : (q.marks ?? 1)), 0);
 
 function triedFacts(quiz: Quiz, chosen: Map<string, unknown>): Facts {
-  const { questions } = indexOf(quiz);
+  const { questions } = quizIndex(quiz);
   return {
     question: (id) => questions.get(id),
     shown: (id) => chosen.get(`answer ${id}`) !== ABSENT,

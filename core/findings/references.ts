@@ -2,7 +2,7 @@
 import { idsOf, isBounded, listOperatorNames } from '../conditions/operators';
 import { kindOf } from '../questions/registry';
 import type { Block, Carry, Condition, Quiz, Target } from '../schema/quiz';
-import { indexOf, isQuestion, nameOf } from '../document/lookup';
+import { quizIndex, isQuestion, nameOf } from '../document/lookup';
 import { isWebAddress } from '../schema/address';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../conditions/evaluate';
@@ -15,7 +15,7 @@ export type Around = {
 };
 
 export function referenceFindings(quiz: Quiz, { published }: Around = {}): Finding[] {
-  const { pages, questions, outcomes, contactOf } = indexOf(quiz);
+  const { pages, questions, outcomes, contactOf } = quizIndex(quiz);
   const scales = new Set([...quiz.scales.map((s) => s.id), 'marks']);
   const topics = new Set(quiz.topics.map((t) => t.id));
   const found: Finding[] = [];

@@ -1,6 +1,6 @@
 /** What a visitor takes along out of a quiz: to the next quiz, or to an address. */
 import type { Block, Carry, Known, Quiz } from '../schema/quiz';
-import { indexOf, nameOf } from '../document/lookup';
+import { quizIndex, nameOf } from '../document/lookup';
 import { isWebAddress } from '../schema/address';
 import { fold } from '../text/fold';
 import { contactOf, fillFor, type Result, resultOf } from './result';
@@ -52,7 +52,7 @@ export type Carriable = { value: Carry[number]['value']; ref?: string; name: str
 
 /** Everything that can go along. */
 export function carriable(quiz: Quiz): Carriable[] {
-  const { questions, contactOf } = indexOf(quiz);
+  const { questions, contactOf } = quizIndex(quiz);
   const scored = [{ id: 'marks', name: 'Marks' }, ...quiz.scales];
   return [
     ...quiz.verdicts.map((v) => ({ value: 'outcome' as const, ref: v.id, name: v.name })),

@@ -1,10 +1,10 @@
 import type { Block, Draw, Page, Question, Quiz } from '../schema/quiz';
-import { indexOf, isQuestion } from '../document/lookup';
+import { quizIndex, isQuestion } from '../document/lookup';
 import { randomOf, shuffled } from '../values/random';
 
 /** The questions that a draw picks from. */
 export function poolOf(quiz: Quiz, draw: Draw): Question[] {
-  const { questions } = indexOf(quiz);
+  const { questions } = quizIndex(quiz);
   const all = draw.from === 'bank' ? (quiz.bank ?? []) : draw.from.flatMap((id) => questions.get(id) ?? []);
   return draw.topic === undefined ? all : all.filter((q) => q.topic === draw.topic);
 }

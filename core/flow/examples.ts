@@ -1,6 +1,6 @@
 /** Runs kept as examples: walked again after each change, and compared with where they came to when they were kept. */
 import type { Example, Quiz } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { resultOf } from './result';
 import type { Run } from './run';
@@ -51,14 +51,14 @@ export function differences(quiz: Quiz, example: Example): string[] {
   const now = comesTo(quiz, example);
   const found: string[] = [];
   const outcome = (ids: string[] | undefined) =>
-    (ids ?? []).map((id) => `“${indexOf(quiz).outcomes.get(id)?.outcome.name ?? id}”`).join(' and ') || 'nothing';
+    (ids ?? []).map((id) => `“${quizIndex(quiz).outcomes.get(id)?.outcome.name ?? id}”`).join(' and ') || 'nothing';
   for (const verdict of quiz.verdicts) {
     const [was, is] = [expect.outcomes[verdict.id], now.outcomes[verdict.id]];
     if (was !== undefined && was.join() !== is?.join()) found.push(`it ends as ${outcome(is)}, not as ${outcome(was)}`);
   }
   if (expect.way.join() !== now.way.join()) {
     const at = now.way.findIndex((page, i) => page !== expect.way[i]);
-    const page = indexOf(quiz).pages.get(now.way[at] ?? '');
+    const page = quizIndex(quiz).pages.get(now.way[at] ?? '');
     found.push(page ? `it goes by “${page.name || page.id}” as its page ${at + 1}` : 'it ends earlier');
   }
   for (const scale of quiz.scales) {

@@ -1,5 +1,5 @@
 /** The one answer to "where next": runs, rehearsals, the check, what a browser may have beforehand and the drawing of the way all ask here. */
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import type { Condition, Page, Quiz, Target } from '../schema/quiz';
 import type { PageOrder } from './order';
 
@@ -40,7 +40,7 @@ export type Destination = { to: 'page'; page: Page } | { to: 'away'; target: Awa
 const END: Destination = { to: 'end' };
 
 /** Pages as they stand in the document; a run whose pages are shuffled has an order of its own. */
-export const documentOrder = (quiz: Quiz): PageOrder => ({ pages: quiz.pages, position: indexOf(quiz).position });
+export const documentOrder = (quiz: Quiz): PageOrder => ({ pages: quiz.pages, position: quizIndex(quiz).position });
 
 /**
  * Everywhere that a target can lead. A page that is not there any more counts as `next`.
@@ -57,7 +57,7 @@ export function destinations(
 ): Destination[] {
   if (typeof target === 'object') {
     if (!('page' in target)) return [{ to: 'away', target }];
-    const page = indexOf(quiz).pages.get(target.page);
+    const page = quizIndex(quiz).pages.get(target.page);
     if (page) return [{ to: 'page', page }];
   }
   if (target === 'again' && from) return [{ to: 'page', page: from }];

@@ -1,5 +1,5 @@
 import type { Offer, Quiz } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 
 /**
  * The offer of a block the visitor has come to, or of an outcome that they have reached; undefined where they cannot have seen one.
@@ -11,7 +11,7 @@ export function offerOf(
   id: string,
   reached: () => ReadonlySet<string>,
 ): Offer | undefined {
-  const { blocks, outcomes, pageOf } = indexOf(quiz);
+  const { blocks, outcomes, pageOf } = quizIndex(quiz);
   const block = blocks.get(id);
   if (block?.kind === 'offer' && run.way.some(({ page }) => page === pageOf.get(id)?.id)) return block.offer;
   const offer = outcomes.get(id)?.outcome.offer;

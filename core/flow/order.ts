@@ -1,6 +1,6 @@
 /** The order in which a run comes by its pages, where the places of some are left to chance. */
 import type { Page, Quiz } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import { randomOf, shuffled } from '../values/random';
 
 export type PageOrder = { pages: readonly Page[]; position: ReadonlyMap<string, number> };
@@ -20,7 +20,7 @@ let last: { quiz: Quiz; seed: number; order: PageOrder } | null = null;
 
 /** The pages in the order of a run: of pages beside each other that are shuffled, each has any of their places with the same chance. */
 export function orderOf(quiz: Quiz, seed: number): PageOrder {
-  if (!hasMovingPages(quiz)) return { pages: quiz.pages, position: indexOf(quiz).position };
+  if (!hasMovingPages(quiz)) return { pages: quiz.pages, position: quizIndex(quiz).position };
   if (last?.quiz === quiz && last.seed === seed) return last.order;
   const pages: Page[] = [];
   let stretch: Page[] = [];

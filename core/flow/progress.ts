@@ -1,5 +1,5 @@
 import type { Page, Quiz } from '../schema/quiz';
-import { indexOf, isContact, isQuestion } from '../document/lookup';
+import { quizIndex, isContact, isQuestion } from '../document/lookup';
 import { orderOf } from './order';
 import { currentPage, type Run } from './run';
 
@@ -10,7 +10,7 @@ export const asksSomething = (page: Page): boolean =>
 /** How far along: pages with something to fill in that are behind, of all that there are if each page leads to the next. Welcome pages do not count. */
 export function progressOf(quiz: Quiz, run: Run): { at: number; of: number } {
   const counts = (page: Page | undefined) => page !== undefined && asksSomething(page);
-  const { pages } = indexOf(quiz);
+  const { pages } = quizIndex(quiz);
   const order = orderOf(quiz, run.seed);
   const here = run.finished || run.looking ? undefined : currentPage(quiz, run);
   const passed = new Set(run.way.map((v) => v.page).filter((id) => id !== here?.id && counts(pages.get(id))));

@@ -4,7 +4,7 @@ import type { Fill } from '../text/rich';
 import { ledgerOf, questionsOnWay, type Run, runFacts } from './run';
 import { dayIn, listIn } from '../text/language';
 
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import { isAnswered } from '../values/answer';
 import { round9 } from '../values/numbers';
 import {
@@ -110,14 +110,14 @@ export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, ru
       case 'known':
         return run.known[ref ?? ''] ?? null;
       case 'answer': {
-        const question = indexOf(quiz).questions.get(ref ?? '');
+        const question = quizIndex(quiz).questions.get(ref ?? '');
         if (!question) return null;
         const words = answerText(question, run.answers[question.id]);
         return kindOf(question).isDay ? dayIn(quiz.language, words) : words;
       }
       case 'outcome': {
         const ids = result.verdicts[ref ?? quiz.verdicts[0]?.id ?? '']?.outcomes ?? [];
-        const names = ids.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? '');
+        const names = ids.map((id) => quizIndex(quiz).outcomes.get(id)?.outcome.name ?? '');
         return listIn(quiz.language, names);
       }
       case 'right':

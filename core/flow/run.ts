@@ -4,7 +4,7 @@
  */
 import { isKeyed } from '../questions/registry';
 import type { Block, Page, Question, Quiz, Target } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { creditOf } from '../questions/credit';
 import { type Facts, isTrue } from '../conditions/evaluate';
@@ -91,7 +91,7 @@ function lastAs(way: readonly Visit[], visit: Visit): Visit[] {
 }
 
 export const currentPage = (quiz: Quiz, run: Run): Page | undefined =>
-  indexOf(quiz).pages.get(run.way.at(-1)?.page ?? '');
+  quizIndex(quiz).pages.get(run.way.at(-1)?.page ?? '');
 
 /** Replays what a visitor sent; what cannot be taken changes nothing, as it did when it was sent. */
 export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
@@ -180,7 +180,7 @@ type Leaving = {
 
 /** Whether every keyed question shown on the page has full credit. */
 function isAllRight(quiz: Quiz, run: Run): boolean {
-  const { questions } = indexOf(quiz);
+  const { questions } = quizIndex(quiz);
   return (run.way.at(-1)?.shown ?? []).every((id) => {
     const question = questions.get(id);
     return !question || !isKeyed(question) || creditOf(question, run.answers[id]) === 1;
@@ -207,7 +207,7 @@ function settle(quiz: Quiz, run: Run, here: Page): Run {
 
 /** The questions shown on the way, in order. A page passed twice counts once, where it was passed last. */
 export function questionsOnWay(quiz: Quiz, run: Run): Question[] {
-  const { questions } = indexOf(quiz);
+  const { questions } = quizIndex(quiz);
   const { way } = run;
   const list: Question[] = [];
   // Only where a page stands on the way twice can a question do so.
@@ -255,7 +255,7 @@ export function runFacts(quiz: Quiz, run: Run, shown: string[] = []): Facts {
     answer: (id) => run.answers[id],
     known: (id) => run.known[id],
     contact: (field) => {
-      const block = indexOf(quiz).contactOf.get(field)?.id ?? '';
+      const block = quizIndex(quiz).contactOf.get(field)?.id ?? '';
       const given = run.contact[block];
       const asked = (onWay ??= new Set(standing.way.flatMap((visit) => visit.shown))).has(block);
       return { asked, value: given && 'fields' in given ? (given.fields[field] ?? '') : '' };

@@ -7,7 +7,7 @@ import { answerText, kindOf, offeredBy, type QuestionView } from '../questions/r
 import { given, type Part, partsOf } from '../questions/parts';
 import { type Media, mediaOf } from '../questions/asked';
 import type { Block, Offer, Page, Picture, Quiz, RichText } from '../schema/quiz';
-import { indexOf, isQuestion, wordingOf } from '../document/lookup';
+import { quizIndex, isQuestion, wordingOf } from '../document/lookup';
 import { fillRich, plainText } from '../text/rich';
 import type { Answer } from '../values/answer';
 import { fillFor, provisionalVerdicts, resultOf, type Result } from './result';
@@ -159,7 +159,7 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
 function lookOverPage(quiz: Quiz, run: Run): View['page'] {
   const lines = run.way.flatMap(({ page, shown }) =>
     shown.flatMap((id): LookedOver[] => {
-      const question = indexOf(quiz).questions.get(id);
+      const question = quizIndex(quiz).questions.get(id);
       if (!question) return [];
       const isDay = given('isDay', kindOf(question).isDay);
       return [{ page, id, prompt: wordingOf(question), given: answerText(question, run.answers[id]), ...isDay }];
@@ -316,7 +316,7 @@ function project(block: Block, help: Help): BlockView[] {
             options: [0, 1, 2, 3, 4].map((n) => ({ id: String(n), text: `${n * 20}–${n * 20 + 20} %` })),
           },
         ];
-      const question = indexOf(help.quiz).questions.get(block.question ?? '');
+      const question = quizIndex(help.quiz).questions.get(block.question ?? '');
       const offered = offeredBy(question);
       if (!question || !offered) return [];
       return [
@@ -356,7 +356,7 @@ function reviewOf(
   allowed: { right?: boolean; marks?: boolean; explanations?: boolean },
   { quiz, run, fill }: Pick<Help, 'quiz' | 'run' | 'fill'>,
 ): ReviewLine[] {
-  const question = indexOf(quiz).questions.get(id);
+  const question = quizIndex(quiz).questions.get(id);
   if (!question) return [];
   const line = reviewLine(question, run.answers[id], allowed, {
     counted: run.first[id] ?? run.answers[id],
@@ -366,7 +366,7 @@ function reviewOf(
 }
 
 function outcomeView(id: string, { quiz, fill }: Help): OutcomeView[] {
-  const found = indexOf(quiz).outcomes.get(id)?.outcome;
+  const found = quizIndex(quiz).outcomes.get(id)?.outcome;
   if (!found) return [];
   return [
     {

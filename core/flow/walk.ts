@@ -1,7 +1,7 @@
 /** Walks a run whose answers are all known beforehand, as they stand in a file (model, section 7, `score`). */
 import { answerFault } from '../questions/registry';
 import type { ContactBlock, Quiz } from '../schema/quiz';
-import { indexOf, isContact, isQuestion } from '../document/lookup';
+import { quizIndex, isContact, isQuestion } from '../document/lookup';
 import { type Answer } from '../values/answer';
 import { drawnBlocks } from './draw';
 import { currentPage, type ContactGiven, goOn, questionsOnWay, type Run, startRun } from './run';
@@ -23,7 +23,7 @@ export function recordFault(
   quiz: Quiz,
   { answers = {}, known = {}, contact = {}, reviews = {} }: Recorded,
 ): string | null {
-  const { questions, contactOf } = indexOf(quiz);
+  const { questions, contactOf } = quizIndex(quiz);
   for (const id in answers) {
     const question = questions.get(id);
     if (!question) return `/answers/${id}: there is no question of this id`;

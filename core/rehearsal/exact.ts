@@ -4,7 +4,7 @@
  */
 import { kindOf } from '../questions/registry';
 import type { Question, Quiz, Target, Verdict } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import { exitsOf, gateExit } from '../flow/navigate';
 import { hasMovingPages } from '../flow/order';
 import { planOf, readScale, readTally } from '../scoring/ledger';
@@ -32,7 +32,7 @@ export function exactOdds(quiz: Quiz, { most = MOST_STATES, mix }: { most?: numb
 
 /** Whether every way leads forward, through questions whose answers can be listed. */
 export function canBeCarried(quiz: Quiz): boolean {
-  const { position, questions } = indexOf(quiz);
+  const { position, questions } = quizIndex(quiz);
   const leadsBack = (page: string, to: Target) =>
     to === 'again' ||
     (typeof to === 'object' && 'page' in to && (position.get(to.page) ?? ALWAYS) <= (position.get(page) ?? 0));

@@ -4,7 +4,7 @@
  */
 import { isKeyed } from '../questions/registry';
 import type { Condition, Page, Question, Quiz, Target, Verdict } from '../schema/quiz';
-import { indexOf, isContact, isQuestion } from '../document/lookup';
+import { quizIndex, isContact, isQuestion } from '../document/lookup';
 import { type Facts, isTrue, type Test, testsIn } from '../conditions/evaluate';
 import { creditOf } from '../questions/credit';
 import { factsOf } from '../scoring/facts';
@@ -74,7 +74,7 @@ export class StateWalk {
   }
 
   run({ visit, leave, end }: Listener): void {
-    const { position } = indexOf(this.quiz);
+    const { position } = quizIndex(this.quiz);
     const arrived = new Map<string, StateTable>();
     const row = new Float64Array(this.columns.length);
     const kept = new Float64Array(this.columns.length);
@@ -360,7 +360,7 @@ export class StateWalk {
     return factsOf(this.quiz, () => this.ledger(row), {
       shown: (id) => this.value(row, `answer ${id}`) > 0,
       answer: (id) => {
-        const question = indexOf(this.quiz).questions.get(id);
+        const question = quizIndex(this.quiz).questions.get(id);
         return question && this.waysOf(question)[this.value(row, `answer ${id}`) - 1]?.answer;
       },
       known: (id) => this.known.get(id),

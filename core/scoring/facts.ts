@@ -1,5 +1,5 @@
 import type { Quiz } from '../schema/quiz';
-import { indexOf } from '../document/lookup';
+import { quizIndex } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import type { Facts } from '../conditions/evaluate';
 import { type Ledger, readMarks, readRight, readScale } from './ledger';
@@ -22,7 +22,7 @@ export function factsOf(quiz: Quiz, makeLedger: () => Ledger, sources: Sources):
   const ledger = () => (made ??= makeLedger());
   const facts: Facts = {
     ...sources,
-    question: (id) => indexOf(quiz).questions.get(id),
+    question: (id) => quizIndex(quiz).questions.get(id),
     value(target, unit, topic) {
       if (unit === 'right') {
         if (target !== 'marks') return { value: null, most: null };

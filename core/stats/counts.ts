@@ -4,7 +4,7 @@
  */
 import { modelOf } from '../questions/registry';
 import type { Offer, Quiz } from '../schema/quiz';
-import { indexOf, isContact, isQuestion } from '../document/lookup';
+import { quizIndex, isContact, isQuestion } from '../document/lookup';
 import { isAnswered } from '../values/answer';
 import { questionsOnWay, type Run } from '../flow/run';
 import { creditOf } from '../questions/credit';
@@ -27,7 +27,7 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   run.way.forEach(({ page, move }, i) => {
     keys.add(`enter ${page}`);
     if (i < run.way.length - 1 || move !== undefined) keys.add(`leave ${page}`);
-    if (move !== undefined) keys.add(`route ${page} ${routeKey(indexOf(quiz).pages.get(page), move)}`);
+    if (move !== undefined) keys.add(`route ${page} ${routeKey(quizIndex(quiz).pages.get(page), move)}`);
   });
   for (const question of questionsOnWay(quiz, run)) {
     const answer = run.answers[question.id];

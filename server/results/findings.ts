@@ -1,7 +1,7 @@
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, modelOf, offeredBy } from '../../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../../contract/results';
-import { indexOf, nameOf, questionsOf } from '../../core/document/lookup';
+import { quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
 import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { foldRun, questionsOnWay } from '../../core/flow/run';
@@ -85,7 +85,7 @@ const PAGE = 50;
 
 const outcomeNames = (quiz: Quiz, result: Result): string[] =>
   Object.values(result.verdicts).flatMap((v) =>
-    v.outcomes.map((id) => indexOf(quiz).outcomes.get(id)?.outcome.name ?? id),
+    v.outcomes.map((id) => quizIndex(quiz).outcomes.get(id)?.outcome.name ?? id),
   );
 
 /** Those who started, newest first. */
@@ -126,7 +126,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
   const run = foldRun(quiz, row, row.events);
   const result = resultOf(quiz, run);
   const seconds = await secondsByPage(member.workspaceId, row);
-  const { pageOf, pages, outcomes } = indexOf(quiz);
+  const { pageOf, pages, outcomes } = quizIndex(quiz);
   const won = new Set(Object.values(result.verdicts).flatMap((v) => v.outcomes));
   return {
     runId,

@@ -3,7 +3,7 @@ import type { Offered } from '../../core/questions/kind';
 import Papa from 'papaparse';
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, offeredBy } from '../../core/questions/registry';
-import { indexOf, nameOf, questionsOf } from '../../core/document/lookup';
+import { quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
 import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
@@ -47,7 +47,7 @@ function columnsOf(question: Question): Column[] {
       head,
       cell: (read) => {
         const answer = answerIn(read, question.id);
-        const asked = indexOf(read.quiz).questions.get(question.id);
+        const asked = quizIndex(read.quiz).questions.get(question.id);
         return asked && answer !== undefined ? answerText(asked, answer) : '';
       },
     },
@@ -99,7 +99,7 @@ function columnsFor(quiz: Quiz): Column[] {
       head: name,
       cell: ({ run, result, quiz: own }) => {
         const reached = run.finished ? (result.verdicts[id]?.outcomes ?? []) : [];
-        return reached.map((o) => indexOf(own).outcomes.get(o)?.outcome.name ?? o).join(', ');
+        return reached.map((o) => quizIndex(own).outcomes.get(o)?.outcome.name ?? o).join(', ');
       },
     })),
   ];

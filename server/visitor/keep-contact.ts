@@ -1,5 +1,5 @@
 import type { ContactBlock, Quiz } from '../../core/schema/quiz';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import { composeLetter } from '../../core/flow/letter';
 import { isTrue } from '../../core/conditions/evaluate';
 import { type Run, runFacts } from '../../core/flow/run';
@@ -15,7 +15,7 @@ type Left = { email: string; fields: Record<string, string>; consent: Consent; m
 
 /** What the visitor left, with the words of consent as they stood in this edition. */
 export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
-  const { blocks } = indexOf(quiz);
+  const { blocks } = quizIndex(quiz);
   const given = Object.entries(run.contact).flatMap(([id, left]) => {
     const block = blocks.get(id);
     return block?.kind === 'contact' && 'fields' in left ? [{ block, left }] : [];

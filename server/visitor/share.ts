@@ -4,7 +4,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import type { Outcome, Quiz } from '../../core/schema/quiz';
 import { readConfig } from '../platform/config';
 import { type Live, liveQuiz, markOf } from '../publishing/editions';
@@ -28,7 +28,7 @@ export function sharedOutcome(
   const [outcome = '', signature = ''] = (mark ?? '').split('.');
   const [given, right] = [Buffer.from(signature), Buffer.from(sign(quizId, outcome))];
   if (given.length !== right.length || !timingSafeEqual(given, right)) return null;
-  return indexOf(quiz).outcomes.get(outcome)?.outcome ?? null;
+  return quizIndex(quiz).outcomes.get(outcome)?.outcome ?? null;
 }
 
 /** What sites are told that show an address with a picture (Open Graph). */

@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
 import type { Place } from '../../core/document/edits';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import type { Choice, Option, Target as Leads } from '../../core/schema/quiz';
 import { targetWords } from '../../core/conditions/describe';
 import { Choose, MenuButton } from '../../ui/controls';
@@ -60,7 +60,7 @@ export const OptionMargin = memo(function OptionMargin({
   active: boolean;
 }) {
   const leads = useDocument((s) => {
-    const to = ledBy(indexOf(s.quiz).pageOf.get(question.id), question.id, option.id);
+    const to = ledBy(quizIndex(s.quiz).pageOf.get(question.id), question.id, option.id);
     return to && targetWords(s.quiz, to);
   });
   const effects = targets.filter((t) => (option.weights?.[t.id] ?? 0) !== 0);
@@ -169,7 +169,7 @@ function OptionEffects({ question, option, targets }: { question: Choice; option
 function LeadsChoice({ question, option }: { question: string; option: Option }) {
   const store = useDocumentStore();
   const quiz = useQuiz();
-  const page = indexOf(quiz).pageOf.get(question);
+  const page = quizIndex(quiz).pageOf.get(question);
   const to = ledBy(page, question, option.id);
   const id = to === null ? '' : typeof to === 'object' && 'page' in to ? `page ${to.page}` : to === 'finish' ? to : '?';
   const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.id !== page?.id);

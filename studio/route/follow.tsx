@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { answerText } from '../../core/questions/registry';
-import { indexOf, nameOf } from '../../core/document/lookup';
+import { quizIndex, nameOf } from '../../core/document/lookup';
 import type { Quiz } from '../../core/schema/quiz';
 import { rehearsedRun } from '../../core/rehearsal/sampled';
 
@@ -72,7 +72,7 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
     setSent([]);
     setAlone(null);
   };
-  const { pages, questions } = indexOf(quiz);
+  const { pages, questions } = quizIndex(quiz);
   const passed = run.finished ? run.way : run.way.slice(0, -1);
   const targets = measuresOf(quiz);
   const values = targets.map((t) => {

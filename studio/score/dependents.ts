@@ -1,5 +1,5 @@
 /** What depends on a scale or outcome, in words, for whoever is about to delete it. */
-import { indexOf, isQuestion } from '../../core/document/lookup';
+import { quizIndex, isQuestion } from '../../core/document/lookup';
 import { weighedIn } from '../../core/document/weighed';
 import type { Quiz } from '../../core/schema/quiz';
 
@@ -31,7 +31,7 @@ export function dependents(quiz: Quiz, target: string): string[] {
     .filter(
       (b) => (b.kind === 'score' && b.scales.includes(target)) || (b.kind === 'topics' && b.of === target),
     ).length;
-  const outcome = indexOf(quiz).outcomes.get(target)?.outcome;
+  const outcome = quizIndex(quiz).outcomes.get(target)?.outcome;
   const written = outcome && (outcome.body ?? outcome.headline ?? outcome.offer) ? ['the words written for it'] : [];
   return [
     ...counted(weights, 'weight', 'weights'),

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { isKeyed } from '../../core/questions/registry';
 import type { Quiz } from '../../core/schema/quiz';
-import { indexOf, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
+import { quizIndex, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
 import { type Weighed, weighedIn } from '../../core/document/weighed';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
@@ -264,7 +264,7 @@ const isIn = (quiz: Quiz, { question }: Weighed, part: string): boolean => {
   return what === 'topic'
     ? question.topic === id
     : what === 'page'
-      ? indexOf(quiz).pageOf.get(question.id)?.id === id
+      ? quizIndex(quiz).pageOf.get(question.id)?.id === id
       : true;
 };
 

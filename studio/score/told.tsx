@@ -1,7 +1,7 @@
 'use client';
 /** What the check says of a row or a column of the grid, at its place. */
 import type { Finding } from '../../core/findings/check';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import type { Quiz } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
 import { useRehearsal } from '../shared/rehearsal';
@@ -20,7 +20,7 @@ export function useSaid(quiz: Quiz) {
     ],
     ofColumn: (id: string): Finding[] => {
       if (id === RIGHT) return [];
-      const verdict = indexOf(quiz).outcomes.get(id)?.verdict;
+      const verdict = quizIndex(quiz).outcomes.get(id)?.verdict;
       const first = verdict?.outcomes[0]?.id === id;
       return [...about(id), ...(verdict && first ? about(verdict.id) : [])];
     },

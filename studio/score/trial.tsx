@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { offeredBy } from '../../core/questions/registry';
 import { perfectAnswers } from '../../core/rehearsal/perfect';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import type { Quiz } from '../../core/schema/quiz';
 import { walk } from '../../core/flow/walk';
 import { type Answer, chosenIn } from '../../core/values/answer';
@@ -49,7 +49,7 @@ export function useTrial(quiz: Quiz) {
 
 export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Quiz; trial: Trial }) {
   const result = useMemo(() => {
-    const { questions } = indexOf(quiz);
+    const { questions } = quizIndex(quiz);
     // Of an answer that was chosen before its question changed, only what still exists.
     const known = Object.entries(answers).flatMap(([id, answer]) => {
       const question = questions.get(id);

@@ -1,7 +1,7 @@
 /** Where a single answer leads: rules that ask for nothing else, as they are read and made beside the answer itself. */
 import type { Edit } from '../../core/document/edits';
 import type { Condition, Page, Quiz, Target } from '../../core/schema/quiz';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import { same } from '../../core/document/edits';
 import { placeOfPage, setField } from './edits';
 
@@ -23,7 +23,7 @@ export function ledBy(page: Page | undefined, question: string, option: string):
  * takes any more goes. Null where nothing changes.
  */
 export function leadTo(quiz: Quiz, question: string, option: string, to: Target | null): Edit | null {
-  const page = indexOf(quiz).pageOf.get(question);
+  const page = quizIndex(quiz).pageOf.get(question);
   if (!page) return null;
   const before = page.routes ?? [];
   const left = before.flatMap((rule) => {

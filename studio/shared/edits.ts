@@ -1,7 +1,7 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
 import type { Block, Choice, Page, Question, Quiz, Topic } from '../../core/schema/quiz';
 import { choiceBlock, resultPage } from '../../core/document/blank';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import { type Edit, type Op, type Place, same } from '../../core/document/edits';
 
 const alphabet = '23456789abcdefghjkmnpqrstuvwxyz';
@@ -18,7 +18,7 @@ export function setField(name: string, at: Place, field: string[], was: unknown,
 export const placeOfPage = (page: string): Place => ['pages', page];
 export const placeOfBlock = (quiz: Quiz, block: string): Place => [
   'pages',
-  indexOf(quiz).pageOf.get(block)?.id ?? '',
+  quizIndex(quiz).pageOf.get(block)?.id ?? '',
   'blocks',
   block,
 ];
@@ -94,7 +94,7 @@ export function addPages(quiz: Quiz, behind: string, pages: Page[], topics: Topi
   pages.forEach((item, i) =>
     ops.push({ op: 'insert', at: [], list: 'pages', item, after: pages[i - 1]?.id ?? behind }),
   );
-  const old = indexOf(quiz).pageOf.get(empty ?? '');
+  const old = quizIndex(quiz).pageOf.get(empty ?? '');
   if (old && empty !== undefined) {
     if (old.blocks.length === 1) ops.push({ op: 'remove', at: [], list: 'pages', id: old.id });
     else ops.push({ op: 'remove', at: placeOfPage(old.id), list: 'blocks', id: empty });
@@ -111,7 +111,7 @@ export const addBlock = (page: string, after: string | null, block: Block): Edit
 
 /** Puts a block of another kind where an empty one stands. */
 export function replaceBlock(quiz: Quiz, old: string, block: Block): Edit {
-  const page = indexOf(quiz).pageOf.get(old);
+  const page = quizIndex(quiz).pageOf.get(old);
   const at = placeOfPage(page?.id ?? '');
   return {
     name: 'change-kind',
@@ -124,7 +124,7 @@ export function replaceBlock(quiz: Quiz, old: string, block: Block): Edit {
 
 /** Puts a question of another kind, with the same id, in the place of the old one. */
 export function changeQuestion(quiz: Quiz, old: Question, next: Question): Edit {
-  const page = indexOf(quiz).pageOf.get(old.id);
+  const page = quizIndex(quiz).pageOf.get(old.id);
   const at = placeOfPage(page?.id ?? '');
   return {
     name: 'change-kind',
@@ -140,21 +140,21 @@ export const dropEmpty = (page: string): Op => ({ op: 'remove', at: [], list: 'p
 
 /** Removes a block, and its page with it where nothing else stands there. */
 export function removeBlock(quiz: Quiz, block: string): Edit {
-  const page = indexOf(quiz).pageOf.get(block);
+  const page = quizIndex(quiz).pageOf.get(block);
   const ops: Op[] = [{ op: 'remove', at: placeOfPage(page?.id ?? ''), list: 'blocks', id: block }];
   if (page?.blocks.length === 1 && page.stage === 'ask') ops.push(dropEmpty(page.id));
   return { name: 'remove-block', ops };
 }
 
 export function moveBlock(quiz: Quiz, block: string, by: -1 | 1): Edit | null {
-  const page = indexOf(quiz).pageOf.get(block);
+  const page = quizIndex(quiz).pageOf.get(block);
   if (!page) return null;
   const at = placeOfPage(page.id);
   const after = neighbour(page.blocks, block, by);
   if (after !== undefined)
     return { name: 'move-block', ops: [{ op: 'move', at, list: 'blocks', id: block, to: at, after }] };
   // Past the end of its page it goes on to the next one.
-  const other = quiz.pages[(indexOf(quiz).position.get(page.id) ?? 0) + by];
+  const other = quiz.pages[(quizIndex(quiz).position.get(page.id) ?? 0) + by];
   if (!other || other.stage !== page.stage) return null;
   const op: Op = {
     op: 'move',
@@ -198,7 +198,7 @@ export function joinWithAbove(quiz: Quiz, page: Page): Edit | null {
 
 /** A page break before a block: it and what follows go onto a page of their own. */
 export function breakBefore(quiz: Quiz, block: string): Edit | null {
-  const page = indexOf(quiz).pageOf.get(block);
+  const page = quizIndex(quiz).pageOf.get(block);
   const index = page?.blocks.findIndex((b) => b.id === block) ?? -1;
   if (!page || index < 1) return null;
   const fresh: Page = { id: newId('p'), name: `Page ${asksOf(quiz).length + 1}`, stage: page.stage, blocks: [] };

@@ -1,13 +1,13 @@
 /** What a condition can ask about, and how it is asked at first. */
 import { firstTestOf } from '../../core/conditions/operators';
-import { indexOf, nameOf } from '../../core/document/lookup';
+import { quizIndex, nameOf } from '../../core/document/lookup';
 import type { Quiz } from '../../core/schema/quiz';
 import { questionsBefore, type Test } from '../../core/conditions/describe';
 import { knownName } from '../../core/flow/carry';
 
 /** What a rule can ask about, by a key of its own. */
 export function subjectsOf(quiz: Quiz, page: string, above?: string | null): { id: string; label: string }[] {
-  const { contactOf } = indexOf(quiz);
+  const { contactOf } = quizIndex(quiz);
   return [
     ...questionsBefore(quiz, page, above).map((q) => ({ id: `answer ${q.id}`, label: nameOf(q) })),
     { id: 'scale marks', label: 'the marks' },
@@ -37,7 +37,7 @@ export function newTest(quiz: Quiz, subject: string): Test {
   const [what = '', id = ''] = subject.split(' ');
   switch (what) {
     case 'answer': {
-      const question = indexOf(quiz).questions.get(id);
+      const question = quizIndex(quiz).questions.get(id);
       return question ? firstTestOf(question) : { answer: id, answered: true };
     }
     case 'scale':
@@ -57,7 +57,7 @@ export function newTest(quiz: Quiz, subject: string): Test {
 
 export const firstTest = (quiz: Quiz, page: string, above?: string | null): Test => {
   const all = questionsBefore(quiz, page, above);
-  const own = all.filter((q) => indexOf(quiz).pageOf.get(q.id)?.id === page);
+  const own = all.filter((q) => quizIndex(quiz).pageOf.get(q.id)?.id === page);
   const question = own.at(-1) ?? all.at(-1);
   return newTest(quiz, question ? `answer ${question.id}` : 'scale marks');
 };

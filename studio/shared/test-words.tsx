@@ -19,7 +19,7 @@ import {
 } from '../../core/conditions/operators';
 import { offeredBy } from '../../core/questions/registry';
 import { OTHER } from '../../core/questions/choice/options';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import type { Condition, Question, Quiz } from '../../core/schema/quiz';
 import { conditionWords, type Test } from '../../core/conditions/describe';
 import { Choose, LineInput, MenuButton } from '../../ui/controls';
@@ -60,7 +60,7 @@ const NOT = { id: 'not', label: 'is not so, that it …' } as const;
 function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'above'>): ReactNode {
   const not = onNot ? [NOT] : [];
   if ('answer' in test) {
-    const question = indexOf(quiz).questions.get(test.answer);
+    const question = quizIndex(quiz).questions.get(test.answer);
     return question ? (
       <AnswerRest question={question} test={test} onChange={onChange} {...(onNot ? { onNot } : {})} />
     ) : null;

@@ -2,7 +2,7 @@
 import type { Outcome, Page, Quiz, Scale, Verdict } from '../../core/schema/quiz';
 import { resultPage } from '../../core/document/blank';
 import type { Edit, Op, Place } from '../../core/document/edits';
-import { indexOf, isQuestion } from '../../core/document/lookup';
+import { quizIndex, isQuestion } from '../../core/document/lookup';
 import { isShare, type Weighed, weighedIn } from '../../core/document/weighed';
 import { newId, placeOfPage, setField } from './edits';
 
@@ -83,7 +83,7 @@ export function removeTarget(quiz: Quiz, target: string): Edit {
       ops.push({ op: 'set', at, field: ['rules'], was: verdict.rules, to });
     }
   }
-  const owner = indexOf(quiz).outcomes.get(target)?.verdict;
+  const owner = quizIndex(quiz).outcomes.get(target)?.verdict;
   if (!owner) return { name: 'remove-scale', ops: [...ops, { op: 'remove', at: [], list: 'scales', id: target }] };
   const last = owner.outcomes.length === 1;
   const shows = quiz.pages.flatMap((page) =>

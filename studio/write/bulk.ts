@@ -1,6 +1,6 @@
 /** Edits of many things at once, each of them one step of undo. Pure, and tested on its own. */
 import { graft } from '../../core/document/graft';
-import { indexOf, isQuestion, questionsOf } from '../../core/document/lookup';
+import { quizIndex, isQuestion, questionsOf } from '../../core/document/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
 import { validateQuiz } from '../../core/document/validate';
 import type { Edit, Op } from '../../core/document/edits';
@@ -28,7 +28,7 @@ export function removeMany(quiz: Quiz, ids: readonly string[]): Edit | null {
   const chosen = new Set(inOrder(quiz, ids).map((q) => q.id));
   if (chosen.size === 0) return null;
   const ops = [...chosen].map((id): Op => {
-    const at = placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? '');
+    const at = placeOfPage(quizIndex(quiz).pageOf.get(id)?.id ?? '');
     return { op: 'remove', at, list: 'blocks', id };
   });
   return { name: 'remove-many', ops: [...ops, ...emptied(quiz, chosen).map(dropEmpty)] };
@@ -39,7 +39,7 @@ export function removeMany(quiz: Quiz, ids: readonly string[]): Edit | null {
  * they stand like that already.
  */
 export function placeBlocks(quiz: Quiz, ids: readonly string[], page: string, behind: string | null): Edit | null {
-  const to = indexOf(quiz).pages.get(page);
+  const to = quizIndex(quiz).pages.get(page);
   const chosen = new Set(ids);
   const moved = quiz.pages.flatMap((p) => p.blocks.filter((b) => chosen.has(b.id)));
   if (!to || moved.length === 0) return null;
@@ -50,7 +50,7 @@ export function placeBlocks(quiz: Quiz, ids: readonly string[], page: string, be
   if (order.join() === to.blocks.map((b) => b.id).join()) return null;
   let after = upTo.at(-1)?.id ?? null;
   const ops = moved.map(({ id }): Op => {
-    const at = placeOfPage(indexOf(quiz).pageOf.get(id)?.id ?? '');
+    const at = placeOfPage(quizIndex(quiz).pageOf.get(id)?.id ?? '');
     const op: Op = { op: 'move', at, list: 'blocks', id, to: placeOfPage(page), after };
     after = id;
     return op;
@@ -67,7 +67,7 @@ export function moveToPage(
   end: 'first' | 'last' = 'last',
 ): Edit | null {
   const moved = inOrder(quiz, ids).map((q) => q.id);
-  const last = indexOf(quiz).pages.get(page)?.blocks.at(-1)?.id ?? null;
+  const last = quizIndex(quiz).pages.get(page)?.blocks.at(-1)?.id ?? null;
   return placeBlocks(quiz, moved, page, end === 'last' ? last : null);
 }
 
@@ -76,7 +76,7 @@ export function moveMany(quiz: Quiz, ids: readonly string[], by: -1 | 1): Edit |
   const moved = inOrder(quiz, ids);
   const chosen = new Set(moved.map((q) => q.id));
   const edge = by === -1 ? moved[0] : moved.at(-1);
-  const page = edge && indexOf(quiz).pageOf.get(edge.id);
+  const page = edge && quizIndex(quiz).pageOf.get(edge.id);
   if (!edge || !page) return null;
   const rest = page.blocks.filter((b) => !chosen.has(b.id));
   const above = page.blocks

@@ -3,7 +3,7 @@
 import { memo, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/schema/quiz';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import { type Run, startRun, step } from '../../core/flow/run';
 import { resultOf } from '../../core/flow/result';
 import type { Values } from '../../visitor/questions/values';
@@ -59,7 +59,7 @@ export const LiveView = memo(function LiveView({ quiz, page }: { quiz: Quiz; pag
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [page]);
   const shown = useMemo(
-    () => (indexOf(quiz).pages.has(stands ?? '') || run.finished ? run : startRun(quiz, { seed: 1 })),
+    () => (quizIndex(quiz).pages.has(stands ?? '') || run.finished ? run : startRun(quiz, { seed: 1 })),
     [quiz, run, stands],
   );
   return (
@@ -91,7 +91,7 @@ function ThisRun({ quiz, run, filled }: { quiz: Quiz; run: Run; filled: Values |
   const result = useMemo(() => {
     const here = run.way.at(-1);
     const blocks =
-      indexOf(quiz)
+      quizIndex(quiz)
         .pages.get(here?.page ?? '')
         ?.blocks.map((b) => b.id) ?? [];
     const way = here ? [...run.way.slice(0, -1), { page: here.page, shown: blocks }] : run.way;

@@ -1,7 +1,7 @@
 'use client';
 import { memo, useId, useState } from 'react';
 import styled from 'styled-components';
-import { indexOf } from '../../core/document/lookup';
+import { quizIndex } from '../../core/document/lookup';
 import type { Topic } from '../../core/schema/quiz';
 import { useDocumentStore } from '../document';
 import { setTopic } from '../shared/edits';
@@ -44,7 +44,7 @@ export const TopicField = memo(function TopicField({
   const keep = () => {
     if (typed !== null && typed.trim() !== name) {
       const { quiz, edit } = store.getState();
-      const asked = indexOf(quiz).questions.get(question);
+      const asked = quizIndex(quiz).questions.get(question);
       if (asked) edit(setTopic(quiz, asked, typed.trim()));
     }
     setTyped(null);
