@@ -5,7 +5,7 @@
 import { type NextRequest, NextResponse } from 'next/server';
 import { type Live, liveQuiz, markOf } from './server/publishing/editions';
 import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/platform/policy';
-import { Problem } from './server/platform/problem';
+import { HttpError } from './server/platform/http-error';
 import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {
@@ -55,7 +55,7 @@ async function liveOrNot(address: string): Promise<Live | null> {
   try {
     return await liveQuiz(address);
   } catch (error) {
-    if (error instanceof Problem && error.status === 404) return null;
+    if (error instanceof HttpError && error.status === 404) return null;
     throw error;
   }
 }

@@ -8,7 +8,7 @@ import { wellFormed } from '../core/text/well-formed';
 import type { Membership } from '../db/queries/members';
 import { requireMember } from '../server/accounts/auth';
 import { readConfig } from '../server/platform/config';
-import { Problem } from '../server/platform/problem';
+import { HttpError } from '../server/platform/http-error';
 import { answer, readBytes, requireOwnOrigin } from './http';
 
 const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });
@@ -88,7 +88,7 @@ function requireValid<T>(check: ValidateFunction<T> | undefined, value: unknown)
   // Where a contract names no schema its type is `undefined`, and so is the value.
   if (!check || check(value)) return value as T;
   const [error] = check.errors ?? [];
-  throw new Problem(400, 'not-valid', `${error?.instancePath || 'The request'} ${error?.message ?? 'is not valid'}.`);
+  throw new HttpError(400, 'not-valid', `${error?.instancePath || 'The request'} ${error?.message ?? 'is not valid'}.`);
 }
 
 const answers = new Map<TSchema, ValidateFunction>();
@@ -107,15 +107,15 @@ function requireKept(endpoint: Endpoint, schema: TSchema, done: unknown): void {
 /** JSON of at most `most` bytes. @throws Problem 400 or 413 */
 async function readJson(request: Request, most: number): Promise<unknown> {
   if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
-    throw new Problem(400, 'not-json', 'JSON is expected here.');
+    throw new HttpError(400, 'not-json', 'JSON is expected here.');
   const text = (await readBytes(request, most)).toString('utf8');
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
-    throw new Problem(400, 'not-json', 'This is not JSON.');
+    throw new HttpError(400, 'not-json', 'This is not JSON.');
   }
   if (isDeeperThan(value, MOST_DEPTH))
-    throw new Problem(400, 'too-deep', `This is nested too deeply: ${MOST_DEPTH} levels at most.`);
+    throw new HttpError(400, 'too-deep', `This is nested too deeply: ${MOST_DEPTH} levels at most.`);
   return wellFormed(text, value);
 }

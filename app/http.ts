@@ -2,13 +2,13 @@
 import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/platform/config';
 import { log, logFailure } from '../server/platform/log';
-import { Problem } from '../server/platform/problem';
+import { HttpError } from '../server/platform/http-error';
 import { withRequest } from '../server/platform/request-log';
 
 /** The body as bytes; a body that is too long is given up on as soon as it is. */
 export async function readBytes(request: Request, most: number): Promise<Buffer> {
   const size = most < 1_000_000 ? `${Math.round(most / 1000)} kB` : `${Math.round(most / 1_000_000)} MB`;
-  const tooLarge = () => new Problem(413, 'too-large', `This is too large: ${size} at most.`);
+  const tooLarge = () => new HttpError(413, 'too-large', `This is too large: ${size} at most.`);
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
   // A length that is told is kept to by the server's own parser.
   if (request.headers.has('content-length')) return Buffer.from(await request.arrayBuffer());
@@ -41,7 +41,7 @@ const answered = (result: Response | object): Response =>
   result instanceof Response ? result : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
 
 function refused(error: unknown): Response {
-  const { status, code, message, details, retryAfter } = error instanceof Problem ? error : unexpected(error);
+  const { status, code, message, details, retryAfter } = error instanceof HttpError ? error : unexpected(error);
   log.debug({ code }, 'refused');
   return Response.json(
     { code, message, ...(details === undefined ? {} : { details }) },
@@ -55,19 +55,23 @@ function refused(error: unknown): Response {
   );
 }
 
-function unexpected(error: unknown): Problem {
+function unexpected(error: unknown): HttpError {
   // SQLSTATE class 22: what was sent cannot be put into a column, and will not be, however often it is tried.
   const { code } = ((error as { cause?: unknown } | null)?.cause ?? error ?? {}) as { code?: unknown };
   if (typeof code === 'string' && code.startsWith('22') && code.length === 5)
-    return new Problem(422, 'not-valid', 'This holds something that cannot be kept. Nothing was changed.');
+    return new HttpError(422, 'not-valid', 'This holds something that cannot be kept. Nothing was changed.');
   logFailure('a request', error);
-  return new Problem(503, 'trouble', 'That did not work just now. Nothing was changed; please try again in a moment.');
+  return new HttpError(
+    503,
+    'trouble',
+    'That did not work just now. Nothing was changed; please try again in a moment.',
+  );
 }
 
 /** A whole number as it stands in an address. @throws Problem 400 where it is none that a column can hold */
 export function wholeNumber(text: string | null, name: string): number {
   const number = text === null || !/^\d{1,10}$/.test(text) ? NaN : Number(text);
-  if (!(number <= LARGEST_INTEGER)) throw new Problem(400, 'not-valid', `${name}: a whole number is expected.`);
+  if (!(number <= LARGEST_INTEGER)) throw new HttpError(400, 'not-valid', `${name}: a whole number is expected.`);
   return number;
 }
 
@@ -77,5 +81,5 @@ export function requireOwnOrigin(request: Request): void {
   const site = request.headers.get('sec-fetch-site');
   const isOther = origin !== null && origin !== new URL(readConfig().publicUrl).origin;
   if (isOther || (site !== null && site !== 'same-origin' && site !== 'none'))
-    throw new Problem(403, 'other-origin', 'This request comes from another site.');
+    throw new HttpError(403, 'other-origin', 'This request comes from another site.');
 }

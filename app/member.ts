@@ -3,7 +3,7 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import type { Membership } from '../db/queries/members';
 import { memberOf } from '../server/accounts/auth';
-import { Problem } from '../server/platform/problem';
+import { HttpError } from '../server/platform/http-error';
 import { getQuiz } from '../server/accounts/own-quiz';
 
 /** Who is looking at this page; strangers are sent to the door. */
@@ -14,7 +14,7 @@ export const quizRow = cache(async (quizId: string) => {
   try {
     return await getQuiz(await member(), quizId);
   } catch (error) {
-    if (error instanceof Problem && error.status === 404) notFound();
+    if (error instanceof HttpError && error.status === 404) notFound();
     throw error;
   }
 });

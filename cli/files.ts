@@ -18,7 +18,7 @@ import type { Note } from '../core/questions/listed';
 import { readMarkdown, writeMarkdown } from '../core/formats/markdown';
 import { type Recorded, recordFault } from '../core/flow/walk';
 import { Progress } from './progress';
-import { bad, BadInput } from './trouble';
+import { bad, UserError } from './user-error';
 
 export function readText(file: string): string {
   try {
@@ -50,7 +50,7 @@ export function readQuiz(file: string): { quiz: Quiz; notes: Note[] } {
     case '': {
       const read = readJson(text);
       if ('faults' in read)
-        throw new BadInput(read.faults.map((f) => `${file}: ${f.place || '/'}: ${f.reason}`).join('\n'));
+        throw new UserError(read.faults.map((f) => `${file}: ${f.place || '/'}: ${f.reason}`).join('\n'));
       return { quiz: read.quiz, notes: [] };
     }
     default:

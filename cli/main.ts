@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { check, convert, odds, score, stats } from './commands';
-import { BadInput } from './trouble';
+import { UserError } from './user-error';
 
 const HELP = `yes-maybe runs quizzes from files, with no server and no database.
 
@@ -20,7 +20,7 @@ const whole = (name: string, text: string | undefined, least: number): number | 
   if (text === undefined) return undefined;
   const value = Number(text);
   if (!Number.isInteger(value) || value < least)
-    throw new BadInput(`--${name}: a whole number from ${least} is expected, not “${text}”`);
+    throw new UserError(`--${name}: a whole number from ${least} is expected, not “${text}”`);
   return value;
 };
 
@@ -38,7 +38,7 @@ async function main(args: string[]): Promise<number> {
       },
     });
   } catch (error) {
-    throw new BadInput(`${(error as Error).message}\nSee yes-maybe --help`);
+    throw new UserError(`${(error as Error).message}\nSee yes-maybe --help`);
   }
   const { values, positionals } = parsed;
   const [command = '', ...files] = positionals;
@@ -47,7 +47,7 @@ async function main(args: string[]): Promise<number> {
     return command === '' && !values.help ? 2 : 0;
   }
   const need = (n: number, what: string): [string, string] => {
-    if (files.length !== n) throw new BadInput(`${command} takes ${what}.\nSee yes-maybe --help`);
+    if (files.length !== n) throw new UserError(`${command} takes ${what}.\nSee yes-maybe --help`);
     return [files[0] ?? '', files[1] ?? ''];
   };
   const json = values.json;
@@ -67,7 +67,7 @@ async function main(args: string[]): Promise<number> {
     case 'convert':
       return convert(...need(2, 'a file to read and a file to write'));
     default:
-      throw new BadInput(`There is no command “${command}”.\nSee yes-maybe --help`);
+      throw new UserError(`There is no command “${command}”.\nSee yes-maybe --help`);
   }
 }
 
@@ -82,7 +82,7 @@ main(process.argv.slice(2)).then(
     process.exitCode = code;
   },
   (error: unknown) => {
-    if (!(error instanceof BadInput)) throw error;
+    if (!(error instanceof UserError)) throw error;
     process.stderr.write(`${error.message}\n`);
     process.exitCode = 2;
   },

@@ -1,4 +1,4 @@
-import { call, CallFailed, requestFor } from './call';
+import { call, HttpError, requestFor } from './call';
 
 it('a request is made of the names in the path, the query and the body', () => {
   expect(requestFor('GET /api/quizzes/{quiz}/people/{run}', { quiz: 'a/b', run: 'r 1' })).toEqual([
@@ -26,7 +26,7 @@ describe('what the server says', () => {
     globalThis.fetch = () => Promise.resolve(Response.json({ edition: 2 }));
     await expect(publish()).resolves.toEqual({ edition: 2 });
     globalThis.fetch = () => Promise.resolve(Response.json({ message: 'Not yet.', details: [1] }, { status: 422 }));
-    await expect(publish()).rejects.toMatchObject(new CallFailed(422, 'Not yet.', [1]));
+    await expect(publish()).rejects.toMatchObject(new HttpError(422, 'Not yet.', [1]));
     globalThis.fetch = () => Promise.resolve(new Response('<p>Bad gateway', { status: 502 }));
     await expect(publish()).rejects.toMatchObject({ status: 502, message: expect.stringContaining('try again') });
     globalThis.fetch = () => Promise.reject(new TypeError('away'));

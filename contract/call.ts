@@ -7,7 +7,7 @@ type WithQuery<E extends Endpoint> = [QueryOf<E>] extends [undefined] ? object :
 export type Asked<E extends Endpoint> = ParamsOf<E> & WithBody<E> & WithQuery<E>;
 
 /** What the server says where it did not do what was asked. */
-export class CallFailed extends Error {
+export class HttpError extends Error {
   constructor(
     readonly status: number,
     message: string,
@@ -54,7 +54,7 @@ async function answered<A>(url: string, init: RequestInit): Promise<A> {
   try {
     response = await fetch(url, init);
   } catch {
-    throw new CallFailed(
+    throw new HttpError(
       503,
       'The server cannot be reached. What you did is kept in this window and sent when it can be.',
     );
@@ -63,5 +63,5 @@ async function answered<A>(url: string, init: RequestInit): Promise<A> {
   // The one cast at this door: the server holds its answers to the same contract, in tests and in development by checking each.
   if (response.ok) return answer as A;
   const { message, details } = answer as { message?: string; details?: unknown };
-  throw new CallFailed(response.status, message ?? 'That did not work just now. Please try again.', details);
+  throw new HttpError(response.status, message ?? 'That did not work just now. Please try again.', details);
 }

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { readConfig } from '../../server/platform/config';
 import type { Live } from '../../server/publishing/editions';
-import { Problem } from '../../server/platform/problem';
+import { HttpError } from '../../server/platform/http-error';
 import { shareOf } from '../../server/visitor/share';
 import { firstLook } from '../../server/visitor/take-step';
 import { spokenIn } from '../../visitor/languages';
@@ -13,7 +13,7 @@ export const orNotFound = async <T,>(look: Promise<T>): Promise<T> => {
   try {
     return await look;
   } catch (error) {
-    if (error instanceof Problem && error.status === 404) notFound();
+    if (error instanceof HttpError && error.status === 404) notFound();
     throw error;
   }
 };

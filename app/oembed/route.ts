@@ -1,5 +1,5 @@
 import { oembedOf } from '../../server/visitor/oembed';
-import { Problem } from '../../server/platform/problem';
+import { HttpError } from '../../server/platform/http-error';
 import { answer } from '../http';
 
 /** oEmbed 1.0, as JSON; what else is asked for is answered with 501, as the standard has it. */
@@ -8,8 +8,8 @@ export const GET = (request: Request) =>
     const { searchParams } = new URL(request.url);
     const url = searchParams.get('url');
     const format = searchParams.get('format') ?? 'json';
-    if (format !== 'json') throw new Problem(501, 'not-implemented', 'This answers in JSON alone.');
-    if (!url) throw new Problem(400, 'not-valid', 'url: the address of a quiz is expected.');
+    if (format !== 'json') throw new HttpError(501, 'not-implemented', 'This answers in JSON alone.');
+    if (!url) throw new HttpError(400, 'not-valid', 'url: the address of a quiz is expected.');
     const most = (name: string) => {
       const n = Number(searchParams.get(name));
       return Number.isInteger(n) && n > 0 ? n : undefined;

@@ -8,7 +8,7 @@ import { database } from '../platform/database';
 import { newId } from '../platform/ids';
 import { log, logFailure } from '../platform/log';
 import { isGuessed } from './passwords';
-import { Problem } from '../platform/problem';
+import { HttpError } from '../platform/http-error';
 import { sendMail } from '../platform/smtp';
 import { takeOne } from '../platform/rates';
 import { withHashedSessions } from './session-tokens';
@@ -139,13 +139,13 @@ export async function memberOf(headers: Headers): Promise<Membership | null> {
 export async function requireMember(headers: Headers): Promise<Membership> {
   const member = await memberOf(headers);
   if (!member)
-    throw new Problem(401, 'signed-out', 'You are signed out. Sign in again; what you typed is kept in this window.');
+    throw new HttpError(401, 'signed-out', 'You are signed out. Sign in again; what you typed is kept in this window.');
   return member;
 }
 
 /** Signs in as the creator of the demo; its answer carries the session cookie. */
 export async function enterDemo(): Promise<Response> {
   const { demo } = readConfig();
-  if (!demo) throw new Problem(404, 'not-found', 'There is no demo here.');
+  if (!demo) throw new HttpError(404, 'not-found', 'There is no demo here.');
   return auth().api.signInEmail({ body: demo, asResponse: true });
 }

@@ -1,9 +1,13 @@
 import type { Membership } from '../../db/queries/members';
-import { Problem } from '../platform/problem';
+import { HttpError } from '../platform/http-error';
 
 /** Refuses those who may only look. */
 export function requireEditor(member: Membership): void {
   if (member.role === 'reader') {
-    throw new Problem(403, 'may-only-look', 'You may look at this, but not change it. Ask the owner of the workspace.');
+    throw new HttpError(
+      403,
+      'may-only-look',
+      'You may look at this, but not change it. Ask the owner of the workspace.',
+    );
   }
 }

@@ -18,7 +18,7 @@ import { inBackground } from '../platform/background/pool';
 import { applyEdits, type EditsApplied } from '../platform/background/tasks';
 import { database } from '../platform/database';
 import { followAll } from './follow-bank';
-import { notFound, Problem } from '../platform/problem';
+import { notFound, HttpError } from '../platform/http-error';
 
 /** A pause this long ends a stretch of work, whose end is kept as a state; so does every so many edits, or another person. */
 const STRETCH = 5 * 60_000;
@@ -46,7 +46,7 @@ export async function keepEdits(
     const row = await lockQuiz(tx, workspaceId, quizId);
     if (!row || row.deletedAt) throw notFound('This quiz');
     if (base > row.revision)
-      throw new Problem(409, 'ahead', 'This window knows a newer state than the server. Please reload it.');
+      throw new HttpError(409, 'ahead', 'This window knows a newer state than the server. Please reload it.');
     const kept = await knownEdits(
       tx,
       workspaceId,
@@ -56,7 +56,7 @@ export async function keepEdits(
     const fresh = new Map(sent.filter(({ id }) => !kept.has(id)).map((one) => [one.id, one]));
     const { draft, applied, refused } = await appliedTo(workspaceId, row.draft, [...fresh.values()]);
     if (applied.length && JSON.stringify(draft).length > LARGEST_QUIZ)
-      throw new Problem(
+      throw new HttpError(
         413,
         'too-large',
         `A quiz can hold ${LARGEST_QUIZ / 1_000_000} million characters. This would be more, so nothing of it was kept.`,
@@ -85,7 +85,7 @@ export async function keepEdits(
     }
     const since = await editsAfter(tx, workspaceId, quizId, base);
     if (since[0] && since[0].revision !== base + 1)
-      throw new Problem(
+      throw new HttpError(
         409,
         'behind',
         'This window is too far behind to catch up. Please reload it; what you typed is kept on this device.',

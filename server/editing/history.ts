@@ -3,7 +3,7 @@ import type { Quiz } from '../../core/schema/quiz';
 import type { Membership } from '../../db/queries/members';
 import { findState, statesOf } from '../../db/queries/quizzes';
 import { database } from '../platform/database';
-import { notFound } from '../platform/problem';
+import { notFound } from '../platform/http-error';
 import { getQuiz } from '../accounts/own-quiz';
 
 const MOST = 200;

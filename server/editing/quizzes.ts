@@ -31,7 +31,7 @@ import { database } from '../platform/database';
 import { LARGEST_QUIZ } from './edit-quiz';
 import { newId, slugOf } from '../platform/ids';
 import { logFailure } from '../platform/log';
-import { notFound, Problem } from '../platform/problem';
+import { notFound, HttpError } from '../platform/http-error';
 
 export const stateOf = (row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' | 'revision'>): QuizLine['state'] =>
   row.liveEdition === null ? 'draft' : row.publishedRevision === row.revision ? 'live' : 'changed';
@@ -102,7 +102,7 @@ async function checkAll(workspaceId: string): Promise<void> {
           warnings: findings.filter((f) => f.severity === 'warning').length,
         }),
         (error: unknown) => {
-          if (error instanceof Problem && error.code === 'takes-too-long') return { errors: 0, warnings: 1 };
+          if (error instanceof HttpError && error.code === 'takes-too-long') return { errors: 0, warnings: 1 };
           throw error;
         },
       );
@@ -141,7 +141,7 @@ async function insert(
   wanted = slugOf(draft.title),
 ): Promise<string> {
   if (JSON.stringify(draft).length > LARGEST_QUIZ)
-    throw new Problem(
+    throw new HttpError(
       413,
       'too-large',
       `A quiz can hold ${LARGEST_QUIZ / 1_000_000} million characters, and this has more. Nothing was made of it.`,
@@ -185,7 +185,7 @@ export async function importQuiz(
   requireEditor(member);
   const checked = validateQuiz(document);
   if ('faults' in checked) {
-    throw new Problem(
+    throw new HttpError(
       422,
       'not-a-quiz',
       checked.faults.map((f) => `${f.place || '/'}: ${f.reason}`).join('\n'),
@@ -203,13 +203,13 @@ export async function readIntoQuiz(
 ): Promise<string> {
   requireEditor(member);
   const read = await inBackground(member.workspaceId, 'read', { text, fileName, id: newId('quiz', 8) });
-  if ('trouble' in read) throw new Problem(422, 'not-a-quiz', read.trouble);
+  if ('trouble' in read) throw new HttpError(422, 'not-a-quiz', read.trouble);
   const checked = validateQuiz(read.quiz);
   const [fault] = 'faults' in checked ? checked.faults : [];
   if ('faults' in checked)
-    throw new Problem(422, 'not-a-quiz', `${fault?.place ?? ''}: ${fault?.reason ?? ''}. Nothing was made of it.`);
+    throw new HttpError(422, 'not-a-quiz', `${fault?.place ?? ''}: ${fault?.reason ?? ''}. Nothing was made of it.`);
   if (!checked.quiz.pages.some((p) => p.blocks.some(isQuestion)))
-    throw new Problem(422, 'no-questions', 'There is no question in this.');
+    throw new HttpError(422, 'no-questions', 'There is no question in this.');
   return database().transaction((tx) => insert(tx, member, checked.quiz, now));
 }
 

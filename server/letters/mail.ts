@@ -19,7 +19,7 @@ import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
 import { newId } from '../platform/ids';
 import { enqueueLetter } from '../platform/jobs';
-import { notFound, Problem } from '../platform/problem';
+import { notFound, HttpError } from '../platform/http-error';
 import { getQuiz } from '../accounts/own-quiz';
 import { takeOne } from '../platform/rates';
 
@@ -63,7 +63,7 @@ export async function sendAgain(member: Membership, letterId: string, now = new 
   await database().transaction(async (tx) => {
     const letter = await findLetter(tx, member.workspaceId, letterId);
     if (!letter) throw notFound('This letter');
-    if (letter.state === 'delivered') throw new Problem(409, 'delivered', 'This letter has arrived already.');
+    if (letter.state === 'delivered') throw new HttpError(409, 'delivered', 'This letter has arrived already.');
     await setDelivery(tx, member.workspaceId, letterId, {
       state: 'waiting',
       trouble: '',
@@ -84,9 +84,9 @@ export async function sendTest(
 ): Promise<void> {
   requireEditor(member);
   if (!looksLikeEmail(to))
-    throw new Problem(422, 'not-an-email', 'This does not look like an e-mail address. Nothing was sent.');
+    throw new HttpError(422, 'not-an-email', 'This does not look like an e-mail address. Nothing was sent.');
   if (takeOne('tests', member.userId) > 0)
-    throw new Problem(429, 'too-fast', 'You sent ten tests within a few minutes. Wait a little; nothing was sent.');
+    throw new HttpError(429, 'too-fast', 'You sent ten tests within a few minutes. Wait a little; nothing was sent.');
   const { draft } = await getQuiz(member, quizId);
   const message = draft.messages.find((m) => m.id === messageId);
   if (!message) throw notFound('This letter');

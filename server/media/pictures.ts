@@ -7,7 +7,7 @@ import { requireEditor } from '../accounts/authorise';
 import type { PictureMade } from './picture';
 import { database } from '../platform/database';
 import { newId } from '../platform/ids';
-import { Problem } from '../platform/problem';
+import { HttpError } from '../platform/http-error';
 
 /** Bytes of a file that is taken in. */
 export const LARGEST_PICTURE = 12_000_000;
@@ -43,7 +43,7 @@ const waiting: (() => void)[] = [];
 
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {
   if (waiting.length >= MOST_WAITING)
-    throw new Problem(
+    throw new HttpError(
       503,
       'busy',
       'Many pictures are being opened just now. Nothing was changed; please try again in a moment.',
@@ -83,14 +83,14 @@ function smaller(bytes: Buffer): Promise<{ width: number; height: number; data: 
       const line = out.indexOf(10);
       if (line < 0)
         return reject(
-          new Problem(
+          new HttpError(
             422,
             'takes-too-long',
             'This picture takes too much to be opened here. Nothing was changed. Save it smaller, or as PNG or JPEG.',
           ),
         );
       const made = JSON.parse(out.subarray(0, line).toString('utf8')) as PictureMade;
-      if ('code' in made) reject(new Problem(422, made.code, made.message));
+      if ('code' in made) reject(new HttpError(422, made.code, made.message));
       else resolve({ width: made.width, height: made.height, data: out.subarray(line + 1) });
     });
     child.stdin.end(bytes);

@@ -4,7 +4,7 @@ import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
 import { newId } from '../platform/ids';
-import { Problem } from '../platform/problem';
+import { HttpError } from '../platform/http-error';
 
 /** Bytes of a file that is taken in. */
 export const LARGEST_RECORDING = 25_000_000;
@@ -36,7 +36,7 @@ export async function addRecording(
   requireEditor(member);
   const found = typeOf(bytes);
   if (!found)
-    throw new Problem(
+    throw new HttpError(
       422,
       'not-a-recording',
       'This is neither sound nor video that browsers play. MP3, WAV, OGG, M4A, MP4 and WebM are. Nothing was changed.',

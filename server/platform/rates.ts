@@ -4,7 +4,7 @@
  */
 import { LRUCache } from 'lru-cache';
 import { readConfig } from './config';
-import { Problem } from './problem';
+import { HttpError } from './http-error';
 
 /** Requests at once, and requests a second that come back. */
 type Rate = { burst: number; perSecond: number };
@@ -63,7 +63,7 @@ export function requireRoom(...wanted: [RateName, string][]): void {
   for (const [name, of] of wanted) {
     const wait = takeOne(name, of);
     if (wait > 0)
-      throw new Problem(
+      throw new HttpError(
         429,
         'too-fast',
         'That was too much at once. Your answers are kept; please try again in a moment.',

@@ -5,7 +5,7 @@ import type { Db, Tx } from '../../db/client';
 import { findEdition, liveAt } from '../../db/queries/quizzes';
 import { database } from '../platform/database';
 import { readConfig } from '../platform/config';
-import { notFound } from '../platform/problem';
+import { notFound } from '../platform/http-error';
 
 // Editions never change, so any process may keep them.
 const kept = new LRUCache<string, Quiz>({ max: 200 });

@@ -5,7 +5,7 @@ import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
-import { notFound, Problem } from '../platform/problem';
+import { notFound, HttpError } from '../platform/http-error';
 
 /**
  * Makes the draft the next edition and puts it live. The check's errors stop it.
@@ -24,7 +24,7 @@ export async function publishQuiz(
     if (!row || row.deletedAt || quizId === bankIdOf(member.workspaceId)) throw notFound('This quiz');
     if (row.liveEdition !== null && row.publishedRevision === row.revision) return row.liveEdition;
     if (row.revision !== revision) {
-      throw new Problem(
+      throw new HttpError(
         409,
         'changed',
         'The quiz was changed in another window meanwhile. Look at it once more, then publish.',
@@ -35,7 +35,7 @@ export async function publishQuiz(
     const findings = await inBackground(member.workspaceId, 'check', { quiz: row.draft, published });
     const errors: Finding[] = findings.filter((f) => f.severity === 'error');
     if (errors.length > 0)
-      throw new Problem(422, 'has-errors', 'The check found errors. Mend them first; nothing was published.', errors);
+      throw new HttpError(422, 'has-errors', 'The check found errors. Mend them first; nothing was published.', errors);
     const edition = (row.liveEdition ?? 0) + 1;
     await insertEdition(tx, {
       workspaceId: member.workspaceId,

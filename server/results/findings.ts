@@ -14,7 +14,7 @@ import { oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/q
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
-import { notFound } from '../platform/problem';
+import { notFound } from '../platform/http-error';
 import { getQuiz } from '../accounts/own-quiz';
 
 const WAYS = /^(started$|enter |route |outcome )/;

@@ -8,7 +8,7 @@ import { editionOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
 import { whatWasLeft, writeLetters } from '../visitor/keep-contact';
-import { notFound } from '../platform/problem';
+import { notFound } from '../platform/http-error';
 
 /** How many results of a quiz wait to be released. */
 export const waitingResults = (member: Membership, quizId: string, now = new Date()): Promise<number> =>

@@ -12,7 +12,7 @@ import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken } from '../platform/ids';
-import { notFound } from '../platform/problem';
+import { notFound } from '../platform/http-error';
 
 /** A4, lying. Points. */
 const [WIDTH, HEIGHT] = [842, 595];

@@ -1,7 +1,7 @@
 import { embedCode } from '../../core/formats/embed-code';
 import { readConfig } from '../platform/config';
 import { liveQuiz } from '../publishing/editions';
-import { Problem } from '../platform/problem';
+import { HttpError } from '../platform/http-error';
 
 /** How an address becomes a quiz in sites that know oEmbed 1.0 (oembed.com). Lengths in px. */
 export type Oembed = {
@@ -35,7 +35,7 @@ export async function oembedOf(url: string, most: { width?: number; height?: num
   const { publicUrl } = readConfig();
   const inside = url.startsWith(`${publicUrl}/q/`) ? url.slice(publicUrl.length + 3) : '';
   const [address = ''] = inside.split(/[/?#]/);
-  if (!address) throw new Problem(404, 'not-found', 'This is not the address of a quiz here.');
+  if (!address) throw new HttpError(404, 'not-found', 'This is not the address of a quiz here.');
   const { title } = (await liveQuiz(decoded(address))).quiz;
   return {
     version: '1.0',

@@ -6,7 +6,7 @@ import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken } from '../platform/ids';
-import { notFound, Problem } from '../platform/problem';
+import { notFound, HttpError } from '../platform/http-error';
 import { takeStep } from './take-step';
 
 /**
@@ -27,7 +27,7 @@ export async function takeOffer(address: string, token: string, id: string, now 
       await takeStep(address, token, row.seq + 1, { do: 'offer', outcome: id }, now);
     } catch (error) {
       // The run went on at the same moment. Being led there matters more than being counted.
-      if (!(error instanceof Problem && error.status === 409)) throw error;
+      if (!(error instanceof HttpError && error.status === 409)) throw error;
     }
   }
   return offer.url;

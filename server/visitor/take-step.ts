@@ -14,7 +14,7 @@ import { database } from '../platform/database';
 import { editionOf, type Live, liveQuiz } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken, newId } from '../platform/ids';
-import { Problem, notFound } from '../platform/problem';
+import { HttpError, notFound } from '../platform/http-error';
 import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
 import { plainTicket, readPlainTicket } from './plain-ticket';
@@ -68,7 +68,7 @@ export async function openRun(
   }
   // Opened by another request meanwhile; or the token opened a run of another quiz of this workspace.
   const there = await runByToken(database(), address, hashToken(token));
-  if (!there) throw new Problem(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
+  if (!there) throw new HttpError(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
 }
 
@@ -194,13 +194,13 @@ export async function takeStep(
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
     if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
-      throw new Problem(
+      throw new HttpError(
         413,
         'run-full',
         'This run holds as much as can be kept of one. What was sent so far is kept; to answer more, please start anew.',
       );
     const taken = await inTime(quiz, row, run, sent, now);
-    if (!taken) throw new Problem(409, 'moved-on', 'There is time left.', await standingOf(quiz, row, run, now));
+    if (!taken) throw new HttpError(409, 'moved-on', 'There is time left.', await standingOf(quiz, row, run, now));
     const next = step(quiz, run, taken);
     if ('refused' in next) return { refused: next.refused, standing: await standingOf(quiz, row, run, now) };
     // An offer that is taken again, is not there, or belongs to a result that is still kept back, is no event.
@@ -217,7 +217,7 @@ export async function takeStep(
     // Another request of the same run was faster; look again.
     recent.delete(key);
   }
-  throw new Problem(409, 'busy', 'This run is being changed from several places at once. Please try again.');
+  throw new HttpError(409, 'busy', 'This run is being changed from several places at once. Please try again.');
 }
 
 /**
@@ -246,8 +246,8 @@ async function readPass(address: string, token: string, seq: number, sent: Sent)
   const here = await standingOf(quiz, row, run, new Date());
   if (seq <= row.seq && same(row.events[seq - 1], sent)) return { taken: here };
   if (seq <= row.seq)
-    throw new Problem(409, 'moved-on', 'This quiz has gone on in another window. Here is where it stands.', here);
-  throw new Problem(409, 'ahead', 'Something sent before has not arrived. Here is where the quiz stands.', here);
+    throw new HttpError(409, 'moved-on', 'This quiz has gone on in another window. Here is where it stands.', here);
+  throw new HttpError(409, 'ahead', 'Something sent before has not arrived. Here is where the quiz stands.', here);
 }
 
 async function write(

@@ -6,7 +6,7 @@
  */
 import { createContext, useContext } from 'react';
 import { createStore, type StoreApi, useStore } from 'zustand';
-import { call, CallFailed } from '../../contract/call';
+import { call, HttpError } from '../../contract/call';
 import type { Edit } from '../../core/document/edits';
 import type { Quiz } from '../../core/schema/quiz';
 import { answered, edited, informed, opened, sending, type State, stepped } from './state';
@@ -113,7 +113,7 @@ export function createDocument({
             (answer) => taken(answered(get(), answer)),
             (error: unknown) => {
               // Nothing is thrown away: it stays pending, on this device too.
-              const message = error instanceof CallFailed && error.status !== 503 ? error.message : null;
+              const message = error instanceof HttpError && error.status !== 503 ? error.message : null;
               set({ saving: 'offline', ...(message ? { notice: { message } } : {}) });
               later(AGAIN);
             },

@@ -13,7 +13,7 @@ import { useAskAgain } from '../shared/ask-again';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
 import { setField } from '../shared/edits';
 import { RehearsalProvider, useRehearsal } from '../shared/rehearsal';
-import { call, CallFailed } from '../../contract/call';
+import { call, HttpError } from '../../contract/call';
 import { clock } from '../shared/time';
 import { CheckSheet } from './check-sheet';
 
@@ -100,7 +100,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
       router.push(`/quizzes/${quizId}/publish`);
       router.refresh();
     } catch (error) {
-      if (error instanceof CallFailed && error.status === 422) setSheet('check');
+      if (error instanceof HttpError && error.status === 422) setSheet('check');
       setTrouble(error instanceof Error ? error.message : 'That did not work.');
     } finally {
       setPublishing(false);

@@ -2,7 +2,7 @@
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
 import { answer } from '../../app/http';
-import { Problem } from '../../server/platform/problem';
+import { HttpError } from '../../server/platform/http-error';
 
 const run = promisify(execFile);
 /** What a process logs that answers a request by `work`. */
@@ -51,7 +51,7 @@ describe('who asks', () => {
     );
 
   it('is told which request it was, in answers and in trouble alike', async () => {
-    const refused = await ask('from-the-proxy', () => Promise.reject(new Problem(404, 'not-found', 'Not here.')));
+    const refused = await ask('from-the-proxy', () => Promise.reject(new HttpError(404, 'not-found', 'Not here.')));
     expect([refused.status, refused.headers.get('X-Request-Id')]).toEqual([404, 'from-the-proxy']);
     const one = (await ask(undefined, async () => ({}))).headers.get('X-Request-Id');
     const other = (await ask(undefined, async () => ({}))).headers.get('X-Request-Id');

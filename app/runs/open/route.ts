@@ -1,5 +1,5 @@
 import { networkOf, requireRoom } from '../../../server/platform/rates';
-import { Problem } from '../../../server/platform/problem';
+import { HttpError } from '../../../server/platform/http-error';
 import { adoptRun, openRun } from '../../../server/visitor/take-step';
 import { visitorEndpoint } from '../../endpoint';
 
@@ -9,6 +9,6 @@ export const POST = visitorEndpoint('POST /runs/open', async ({ request, body })
   requireRoom(['network', network], ['opening', network], ['quiz', address]);
   if (ticket === undefined) return openRun(address, token, params, source);
   const adopted = await adoptRun(address, ticket, token);
-  if (!adopted) throw new Problem(409, 'passed', 'This page was sent already.');
+  if (!adopted) throw new HttpError(409, 'passed', 'This page was sent already.');
   return adopted;
 });

@@ -1,7 +1,7 @@
 /** The threads for long work: few, each piece of work with a time limit, and no workspace with more than its share of them. */
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
-import { Problem } from '../problem';
+import { HttpError } from '../http-error';
 import type { Tasks } from './tasks';
 
 /** Milliseconds that a piece of work may take, its wait not counted. What takes longer is ended, and its thread with it. */
@@ -54,7 +54,11 @@ export function inBackground<K extends keyof Tasks>(
   const line = kept.lines.get(workspaceId) ?? { tail: Promise.resolve(), waiting: 0 };
   if (line.waiting >= MOST_WAITING)
     return Promise.reject(
-      new Problem(429, 'too-much-at-once', 'This is being asked for too often at once. Wait a moment, then try again.'),
+      new HttpError(
+        429,
+        'too-much-at-once',
+        'This is being asked for too often at once. Wait a moment, then try again.',
+      ),
     );
   kept.lines.set(workspaceId, line);
   line.waiting += 1;
@@ -80,7 +84,7 @@ function giveBack(): void {
 
 async function run<K extends keyof Tasks>(task: K, given: Parameters<Tasks[K]>[0]): Promise<ReturnType<Tasks[K]>> {
   if (kept.waiting.length >= MOST_WAITING_IN_ALL)
-    throw new Problem(
+    throw new HttpError(
       503,
       'busy',
       'The server has much to do just now. Nothing was changed; please try again in a moment.',
@@ -92,7 +96,7 @@ async function run<K extends keyof Tasks>(task: K, given: Parameters<Tasks[K]>[0
     return (await pool().run({ task, given }, { signal: limit.signal })) as ReturnType<Tasks[K]>;
   } catch (error) {
     if (!limit.signal.aborted) throw error;
-    throw new Problem(
+    throw new HttpError(
       422,
       'takes-too-long',
       'This is too much to be worked through at once. Nothing was changed. Fewer rules, questions or words at a time will do.',

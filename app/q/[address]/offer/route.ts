@@ -1,4 +1,4 @@
-import { Problem } from '../../../../server/platform/problem';
+import { HttpError } from '../../../../server/platform/http-error';
 import { networkOf, requireRoom } from '../../../../server/platform/rates';
 import { takeOffer } from '../../../../server/visitor/take-offer';
 import { findByTicket } from '../../../../server/visitor/take-step';
@@ -11,7 +11,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ address: s
     const { address } = await params;
     const found = await findByTicket(address, searchParams.get('run') ?? '');
     if (!found)
-      throw new Problem(
+      throw new HttpError(
         404,
         'not-found',
         'This page was sent already. Its offer stands on the page that you are on now.',

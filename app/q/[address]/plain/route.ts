@@ -1,7 +1,7 @@
 import { wellFormedText } from '../../../../core/text/well-formed';
 import { newToken } from '../../../../server/platform/ids';
 import { plainTicket } from '../../../../server/visitor/plain-ticket';
-import { Problem } from '../../../../server/platform/problem';
+import { HttpError } from '../../../../server/platform/http-error';
 import { networkOf, requireRoom } from '../../../../server/platform/rates';
 import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { answer, readBytes } from '../../../http';
@@ -39,7 +39,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
       return to({ run: taken.ticket, ...(explained ? { told: '1' } : {}) });
     } catch (error) {
       // Pressed in two windows at once: the page of the ticket says where it stands.
-      if (error instanceof Problem && error.status === 409) return to({ run: ticket });
+      if (error instanceof HttpError && error.status === 409) return to({ run: ticket });
       throw error;
     }
   });

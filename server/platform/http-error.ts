@@ -1,5 +1,5 @@
 /** Something that is told to the person who asked: what happened, what was kept, what to do. */
-export class Problem extends Error {
+export class HttpError extends Error {
   constructor(
     readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 429 | 501 | 503,
     readonly code: string,
@@ -13,4 +13,4 @@ export class Problem extends Error {
 }
 
 export const notFound = (what: string) =>
-  new Problem(404, 'not-found', `${what} is not here. It may have been deleted.`);
+  new HttpError(404, 'not-found', `${what} is not here. It may have been deleted.`);
