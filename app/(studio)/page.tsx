@@ -2,7 +2,7 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { memberOf } from '../../server/accounts/auth';
 import { readConfig } from '../../server/platform/config';
-import { SignIn } from '../../studio/account/door';
+import { SignIn } from '../../studio/account/sign-in';
 
 export const dynamic = 'force-dynamic';
 

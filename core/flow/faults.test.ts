@@ -2,7 +2,7 @@ import { choice, option, text } from '../../tests/quizzes';
 import type { Block, ContactBlock, Question } from '../schema/quiz';
 import type { Answer } from '../values/answer';
 import { LONGEST_ANSWER, LONGEST_ESSAY } from '../schema/longest';
-import { faultsIn, looksLikeEmail, strangers, usable } from './faults';
+import { faultsIn, looksLikeEmail, unknownFields, usable } from './faults';
 import type { ContactGiven } from './sent';
 
 const of = <K extends Question['kind']>(kind: K, more: object = {}) =>
@@ -179,10 +179,10 @@ describe('what a visitor sent is refused in words', () => {
       answers: { q: ['a'], z: ['a'], c: 'x' },
       contact: { c: { skipped: true }, q: { skipped: true } },
     } as const;
-    expect(strangers(blocks, { ...sent, answers: { q: ['a'], z: ['a'], c: 'x' } })).toEqual(
+    expect(unknownFields(blocks, { ...sent, answers: { q: ['a'], z: ['a'], c: 'x' } })).toEqual(
       ['z', 'c', 'q'].map((block) => ({ block, code: 'unknown', message: 'This question is not on the page.' })),
     );
-    expect(strangers(blocks, { do: 'go', page: 'p' })).toEqual([]);
+    expect(unknownFields(blocks, { do: 'go', page: 'p' })).toEqual([]);
   });
 
   it('takes of late answers those that fit', () => {

@@ -10,7 +10,7 @@ import type { ContactGiven, Sent } from './sent';
 export { type Refusal, refuse } from '../questions/refusal';
 
 /** Answers to questions, and contacts for blocks, that are not on this page. */
-export function strangers(blocks: Block[], sent: Extract<Sent, { do: 'go' }>): Refusal[] {
+export function unknownFields(blocks: Block[], sent: Extract<Sent, { do: 'go' }>): Refusal[] {
   const questions = new Set(blocks.filter(isQuestion).map((b) => b.id));
   const contacts = new Set(blocks.filter(isContact).map((b) => b.id));
   const lost = [

@@ -18,7 +18,7 @@ import { LOOK_OVER } from './look-over';
 import { type Away, destinationOf, type Exit, exitTaken, gateExit, type Move } from './navigate';
 import { offerOf } from './offers';
 import { orderOf } from './order';
-import { faultsIn, type Refusal, refuse, strangers, usable } from './faults';
+import { faultsIn, type Refusal, refuse, unknownFields, usable } from './faults';
 
 export type { Refusal } from './faults';
 
@@ -135,7 +135,7 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
     answers: run.finished ? run.answers : { ...run.answers, ...sent.answers },
     contact: { ...run.contact, ...sent.contact },
   };
-  const refusals = [...strangers(blocks, sent), ...faultsIn(shownBlocks(quiz, filled, here), filled)];
+  const refusals = [...unknownFields(blocks, sent), ...faultsIn(shownBlocks(quiz, filled, here), filled)];
   if (refusals.length > 0) return { refused: refusals };
   const next = goOn(quiz, filled, here);
   const over = next.finished && !run.finished && next.left === undefined && next.stopped === undefined;

@@ -1,6 +1,6 @@
 import { offeredBy } from '../questions/registry';
 import { demoQuiz } from '../../tests/quizzes';
-import { graft } from '../document/graft';
+import { copyPagesInto } from '../document/copy-pages';
 import type { Question } from '../schema/quiz';
 import { validateQuiz } from '../document/validate';
 import { readPlain } from './plain';
@@ -127,7 +127,7 @@ test('pages taken into another quiz get ids of their own and the topics there, a
     ...demoQuiz('repair'),
     topics: [{ id: 'mine', name: tourer.topics[0]?.name.toUpperCase() ?? 'none' }],
   };
-  const { pages, topics } = graft(tourer, into, newId);
+  const { pages, topics } = copyPagesInto(tourer, into, newId);
   expect(pages).toHaveLength(tourer.pages.filter((p) => p.stage === 'ask').length);
   const whole = { ...into, topics: [...into.topics, ...topics], pages: [...pages, ...into.pages] };
   expect(validateQuiz(whole)).toHaveProperty('quiz');

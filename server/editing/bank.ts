@@ -2,7 +2,7 @@ import type { BankedQuestion } from '../../contract/quizzes';
 import { isAsKept } from '../../core/document/bank';
 import { emptyQuiz } from '../../core/document/blank';
 import type { Op } from '../../core/document/edits';
-import { graft } from '../../core/document/graft';
+import { copyPagesInto } from '../../core/document/copy-pages';
 import { isQuestion, questionsOf } from '../../core/document/lookup';
 import type { Page, Question } from '../../core/schema/quiz';
 import type { Membership } from '../../db/queries/members';
@@ -87,7 +87,7 @@ export async function keepInBank(
     .map((p) => ({ ...p, blocks: p.blocks.filter((b) => isQuestion(b) && ids.includes(b.id)) }))
     .filter((p) => p.blocks.length);
   const chosen = wanted.flatMap((p) => p.blocks.filter(isQuestion));
-  const { pages, topics } = graft({ ...draft, pages: wanted }, bank.draft, (prefix) => newId(prefix, 8));
+  const { pages, topics } = copyPagesInto({ ...draft, pages: wanted }, bank.draft, (prefix) => newId(prefix, 8));
   const grafted = pages.flatMap((p) => p.blocks.filter(isQuestion));
   const links: Record<string, string> = {};
   const ops: Op[] = topics.map((item, i) => ({

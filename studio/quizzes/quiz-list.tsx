@@ -11,7 +11,7 @@ import { FromList, NewQuiz } from './start-quiz';
 import { Templates } from './templates';
 import { call } from '../../contract/call';
 import { Frame, homeTabs } from '../shell/frame';
-import { SignOut } from '../account/door';
+import { SignOut } from '../account/sign-in';
 
 const Page = styled.div`
   padding: 20px 24px 48px;

@@ -9,7 +9,7 @@ import { moveInList, setField } from '../shared/edits';
 import { removeTarget } from '../shared/weigh-edits';
 import type { Measure } from '../shared/measures';
 import { dependents } from './dependents';
-import { number } from './feet';
+import { number } from './column-totals';
 import { Ruler } from './ruler';
 import { ScalePanel } from './scale-panel';
 import { VerdictPanel } from './verdict-panel';

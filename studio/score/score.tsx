@@ -14,7 +14,7 @@ import { useRehearsal } from '../shared/rehearsal';
 import { useArrival } from '../shared/place';
 import { signed, type Measure, measuresOf } from '../shared/measures';
 import { Column } from './column';
-import { Feet } from './feet';
+import { Feet } from './column-totals';
 import { type Change, Grid } from './grid';
 import { GUESS, RIGHT } from '../shared/weigh-edits';
 import { type GridRow, guessSaid, hasKey as isKeyedRow, isSpecial, valueOf, wordsOf } from './cells';
@@ -22,7 +22,7 @@ import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';
 import { KeyPanel } from './key-panel';
 import { at, cellsIn, rangeOf, type Selection } from './selection';
-import { Told, ToldList, useSaid } from './told';
+import { CellFindings, FindingList, useSaid } from './cell-findings';
 import { TrialPart, useTrial } from './trial';
 
 const Split = styled.div`
@@ -130,7 +130,7 @@ export function Score() {
   const told = [...(activeRow ? said.ofRow(activeRow) : []), ...(column ? said.ofColumn(column.id) : [])];
   const below = (
     <>
-      <ToldList findings={told} />
+      <FindingList findings={told} />
       <TrialPart quiz={quiz} trial={trial} />
     </>
   );
@@ -188,14 +188,14 @@ export function Score() {
               onSelect={setSelection}
               onChange={change}
               onTrouble={setTrouble}
-              marks={(row) => <Told findings={said.ofRow(row)} />}
+              marks={(row) => <CellFindings findings={said.ofRow(row)} />}
               picked={trial.picked}
               head={
                 <Heads
                   quiz={quiz}
                   targets={targets}
                   active={selection.active.column}
-                  marks={(id) => <Told findings={said.ofColumn(id)} />}
+                  marks={(id) => <CellFindings findings={said.ofColumn(id)} />}
                   onChoose={(i) => setSelection(at(selection.active.row, i))}
                   corner={[
                     <Choose

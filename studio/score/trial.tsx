@@ -12,7 +12,7 @@ import { resultOf } from '../../core/flow/result';
 import { measuresOf } from '../shared/measures';
 import { Bar } from '../shared/sheet';
 import { Views } from '../shell/view-switch';
-import { number } from './feet';
+import { number } from './column-totals';
 import type { GridRow } from './cells';
 
 const Sums = styled.dl`

@@ -1,7 +1,7 @@
 /** Questions of the bank put into a quiz, as one step. Pure, and tested on its own. */
 import type { BankedQuestion } from '../../contract/quizzes';
 import type { Edit } from '../../core/document/edits';
-import { graft } from '../../core/document/graft';
+import { copyPagesInto } from '../../core/document/copy-pages';
 import type { Page, Question, Quiz } from '../../core/schema/quiz';
 import { addPages, newId } from './edits';
 
@@ -24,7 +24,7 @@ export function addKept(
       return { id: `p${i}`, name: '', stage: 'ask', blocks: [block] };
     }),
   };
-  const { pages, topics: fresh } = graft(from, quiz, newId);
+  const { pages, topics: fresh } = copyPagesInto(from, quiz, newId);
   pages.forEach((page, i) => {
     const [block] = page.blocks as Question[];
     const origin = kept[i]?.question.id;

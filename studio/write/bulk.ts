@@ -1,5 +1,5 @@
 /** Edits of many things at once, each of them one step of undo. Pure, and tested on its own. */
-import { graft } from '../../core/document/graft';
+import { copyPagesInto } from '../../core/document/copy-pages';
 import { quizIndex, isQuestion, questionsOf } from '../../core/document/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
 import { validateQuiz } from '../../core/document/validate';
@@ -116,7 +116,7 @@ export function pasteEdit(quiz: Quiz, text: string, behind: string): { edit: Edi
   }
   const read = validateQuiz(document);
   if (!('quiz' in read)) return null;
-  const { pages, topics } = graft(read.quiz, quiz, newId);
+  const { pages, topics } = copyPagesInto(read.quiz, quiz, newId);
   const first = pages[0]?.blocks[0]?.id;
   return first === undefined ? null : { edit: addPages(quiz, behind, pages, topics), first };
 }

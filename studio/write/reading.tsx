@@ -1,7 +1,7 @@
 'use client';
 /** A list of questions pasted into the manuscript: looked at first, then put in as pages of their own. */
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
-import { graft } from '../../core/document/graft';
+import { copyPagesInto } from '../../core/document/copy-pages';
 import { SideSheet, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addPages, newId } from '../shared/edits';
@@ -33,7 +33,7 @@ export function Reading({ children }: { children: ReactNode }) {
             take={(n) => (n === 0 ? 'Put them in' : `Put in ${n} ${n === 1 ? 'question' : 'questions'}`)}
             onTake={({ quiz: read }) => {
               const { quiz, edit } = store.getState();
-              const { pages, topics } = graft(read, quiz, newId);
+              const { pages, topics } = copyPagesInto(read, quiz, newId);
               if (edit(addPages(quiz, offered.behind, pages, topics, offered.empty))) {
                 setOffered(null);
                 focusLater(`prompt ${pages[0]?.blocks[0]?.id ?? ''}`);

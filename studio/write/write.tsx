@@ -25,13 +25,13 @@ import { pasteEdit } from './bulk';
 import { FocusProvider, useCursor, useFocusLater } from '../shared/cursor';
 import { walkLines } from '../shared/text-field';
 import { LiveView } from './live-view';
-import { FIRST, LONG, Near } from './near';
+import { FIRST, LONG, VirtualPage } from './virtual-page';
 import { PagePart } from './page-part';
 import { begun } from './preset-edits';
 import { Reading, ReadButton } from './reading';
 import { SelectedLine } from './selected';
 import { Manuscript, Row } from '../shared/sheet';
-import { Whole } from './whole';
+import { QuizSettings } from './quiz-settings';
 
 const Split = styled.div`
   display: flex;
@@ -89,7 +89,7 @@ export function Write({
             onKeyDown={walkLines}
             onPasteCapture={paste}
           >
-            <Whole quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />
+            <QuizSettings quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />
             {!welcomes && !bank && <AddWelcome />}
             {quiz.pages.map((page, i) => {
               const firstNumber = number;
@@ -171,9 +171,9 @@ const NearPage = memo(function NearPage({
   ...part
 }: { drawn: boolean; keep: boolean } & ComponentProps<typeof PagePart>) {
   return (
-    <Near page={part.page.id} name={`Page ${part.place}, ${part.page.name}`} drawn={drawn} keep={keep}>
+    <VirtualPage page={part.page.id} name={`Page ${part.place}, ${part.page.name}`} drawn={drawn} keep={keep}>
       <PagePart {...part} />
-    </Near>
+    </VirtualPage>
   );
 });
 

@@ -1,4 +1,4 @@
-import { Forgot } from '../../../studio/account/door';
+import { Forgot } from '../../../studio/account/sign-in';
 
 export default function ForgotPage() {
   return <Forgot />;

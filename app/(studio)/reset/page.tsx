@@ -1,4 +1,4 @@
-import { Reset } from '../../../studio/account/door';
+import { Reset } from '../../../studio/account/sign-in';
 
 export default function ResetPage() {
   return <Reset />;

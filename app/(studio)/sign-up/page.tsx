@@ -1,4 +1,4 @@
-import { SignUp } from '../../../studio/account/door';
+import { SignUp } from '../../../studio/account/sign-in';
 
 export default function SignUpPage() {
   return <SignUp />;

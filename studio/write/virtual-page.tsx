@@ -12,7 +12,7 @@ export const LONG = 24;
 /** So many pages are drawn before anything is known of what is seen. */
 export const FIRST = 6;
 
-export function Near({
+export function VirtualPage({
   page,
   name,
   drawn,

@@ -9,7 +9,7 @@ import type { Block, Page, Question, Quiz, Topic } from '../schema/quiz';
  * The ask pages of a quiz as they can stand in another: with ids of their own, and filed under the topics of the same name there. What points
  * to scales, outcomes or other pages of the quiz they come from is left behind, unless that is the same quiz.
  */
-export function graft(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; topics: Topic[] } {
+export function copyPagesInto(from: Quiz, into: Quiz, newId: NewId): { pages: Page[]; topics: Topic[] } {
   const fresh: Topic[] = [];
   const stays = from.id === into.id;
   const topicIn = (id: string | undefined): string | undefined => {

@@ -30,7 +30,7 @@ export function useSaid(quiz: Quiz) {
 const kindOf = (findings: Finding[]) => (findings.some((f) => f.severity === 'error') ? 'no' : 'maybe');
 
 /** A mark with the words of what it stands for. */
-export function Told({ findings }: { findings: Finding[] }) {
+export function CellFindings({ findings }: { findings: Finding[] }) {
   if (findings.length === 0) return null;
   const words = findings.map((f) => f.message).join(' ');
   return (
@@ -42,7 +42,7 @@ export function Told({ findings }: { findings: Finding[] }) {
 }
 
 /** The same in full, each with its repair. */
-export function ToldList({ findings }: { findings: Finding[] }) {
+export function FindingList({ findings }: { findings: Finding[] }) {
   if (findings.length === 0) return null;
   return (
     <ul aria-label="What the check says here" style={{ listStyle: 'none', padding: '8px 0' }}>

@@ -82,7 +82,7 @@ const Panel = styled.section`
   }
 `;
 
-export function Whole({
+export function QuizSettings({
   quiz,
   page,
   bank,
