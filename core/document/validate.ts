@@ -6,7 +6,7 @@ import type { Quiz } from '../schema/quiz';
 import { defaults, validate as isQuiz } from './shape';
 import { VERSION } from '../schema/version';
 
-export type Fault = { /** JSON pointer into the document */ place: string; reason: string };
+export type ValidationIssue = { /** JSON pointer into the document */ place: string; reason: string };
 const MOST_FAULTS = 20;
 /** Objects and lists inside each other. A text with a link in a list takes 15 of them; a condition has the rest. */
 export const MOST_DEPTH = 40;
@@ -18,7 +18,7 @@ const isObject = (value: unknown): value is Loose =>
 /** How documents of older versions become one of this version, step by step; there is no older one yet. */
 const migrations: Record<number, (document: Loose) => Loose> = {};
 
-function upgraded(value: unknown): { document: unknown } | { fault: Fault } {
+function upgraded(value: unknown): { document: unknown } | { fault: ValidationIssue } {
   if (!isObject(value)) return { fault: { place: '', reason: 'a quiz is expected, as a JSON object' } };
   let document = value;
   const version = document['version'];
@@ -41,7 +41,7 @@ function upgraded(value: unknown): { document: unknown } | { fault: Fault } {
  * Checks the shape only; what a quiz of good shape gets wrong is told by `checkQuiz`.
  * @returns the quiz, with what was left out filled in; or every fault, in the order of the document
  */
-export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: Fault[] } {
+export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: ValidationIssue[] } {
   if (isDeeperThan(value, MOST_DEPTH))
     return { faults: [{ place: '', reason: `this is nested too deeply: ${MOST_DEPTH} levels at most` }] };
   const read = upgraded(value);
@@ -55,8 +55,8 @@ export function validateQuiz(value: unknown): { quiz: Quiz } | { faults: Fault[]
 }
 
 /** The faults in words, each place once. Of a union, only what the branch that was meant has to say. */
-function tellAll(errors: ErrorObject[]): Fault[] {
-  const faults = new Map<string, Fault>();
+function tellAll(errors: ErrorObject[]): ValidationIssue[] {
+  const faults = new Map<string, ValidationIssue>();
   for (const error of meant(errors)) {
     const fault = tell(error);
     if (!faults.has(fault.place)) faults.set(fault.place, fault);
@@ -112,8 +112,8 @@ const typeWords: Record<string, string> = {
 };
 const quoted = (values: unknown[]): string => values.map((v) => JSON.stringify(v)).join(', ');
 
-function tell({ keyword, params, instancePath }: ErrorObject): Fault {
-  const at = (reason: string, place = instancePath): Fault => ({ place, reason });
+function tell({ keyword, params, instancePath }: ErrorObject): ValidationIssue {
+  const at = (reason: string, place = instancePath): ValidationIssue => ({ place, reason });
   switch (keyword) {
     case 'required':
       return at(`"${String(params['missingProperty'])}" is missing here`);
@@ -175,7 +175,7 @@ export function isDeeperThan(value: unknown, most: number): boolean {
 }
 
 /** Ids are unique per kind of thing; scales and outcomes share one namespace, since both are weighed. */
-function repeatedId(quiz: Quiz): Fault | null {
+function repeatedId(quiz: Quiz): ValidationIssue | null {
   type Placed = readonly [id: string, place: string];
   const named = (things: { id: string }[], place: string): Placed[] =>
     things.map((thing, i) => [thing.id, `${place}/${i}`]);

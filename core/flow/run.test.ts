@@ -422,10 +422,10 @@ describe('a page that is held', () => {
     ]);
   });
   it('says so after a try that was not right, with its hint and the tries that are left', () => {
-    expect(at()).not.toHaveProperty('held');
+    expect(at()).not.toHaveProperty('gate');
     expect(at(wrong).gate).toMatchObject({ left: 1 });
     expect(JSON.stringify(at(wrong).gate)).toContain('Look up');
     expect(at(wrong, wrong)).toMatchObject({ page: { id: 'r' } });
-    expect(at(wrong, wrong)).not.toHaveProperty('held');
+    expect(at(wrong, wrong)).not.toHaveProperty('gate');
   });
 });

@@ -147,7 +147,7 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
     progress: progressOf(quiz, run),
     back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
     finished: run.finished,
-    ...given('held', page && heldNow(quiz, run, page)),
+    ...given('gate', page && gateNow(quiz, run, page)),
     ...given('explained', explainedNow(quiz, run)),
     ...given('out', outOf(quiz, run)),
     answers: own(run.answers),
@@ -186,7 +186,7 @@ function explainedNow(quiz: Quiz, run: Run): ReviewLine[] | undefined {
   return lines.length ? lines : undefined;
 }
 
-function heldNow(quiz: Quiz, run: Run, page: Page): View['gate'] {
+function gateNow(quiz: Quiz, run: Run, page: Page): View['gate'] {
   const tries = run.tries[page.id] ?? 0;
   if (!page.hold || tries === 0 || run.finished) return undefined;
   const { hint, tries: most } = page.hold;

@@ -1,9 +1,9 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import type { Quiz } from '../schema/quiz';
-import { type Fault, validateQuiz } from '../document/validate';
+import { type ValidationIssue, validateQuiz } from '../document/validate';
 
 /** Reads a quiz file. @returns the quiz, or every fault with its place: a JSON pointer, or the line where it is not JSON */
-export function readJson(text: string): { quiz: Quiz } | { faults: Fault[] } {
+export function readJson(text: string): { quiz: Quiz } | { faults: ValidationIssue[] } {
   const clean = text.replace(/^\ufeff/, '');
   let value: unknown;
   try {

@@ -6,7 +6,7 @@ import { checkQuiz, type Finding } from '../../../core/findings/check';
 import { readQuestions } from '../../../core/formats/read';
 import { applyEdit, type Edit, type EditRefusal } from '../../../core/document/edits';
 import type { Quiz } from '../../../core/schema/quiz';
-import { type Fault, validateQuiz } from '../../../core/document/validate';
+import { type ValidationIssue, validateQuiz } from '../../../core/document/validate';
 
 export type EditsApplied = {
   draft: Quiz;
@@ -39,6 +39,6 @@ export const tasks = {
   /** A pasted text or a file as a quiz. */
   read: ({ text, fileName, id }: { text: string; fileName: string; id: string }): ReturnType<typeof readQuestions> =>
     readQuestions(text, { fileName, id }),
-  validate: ({ document }: { document: unknown }): { quiz: Quiz } | { faults: Fault[] } => validateQuiz(document),
+  validate: ({ document }: { document: unknown }): { quiz: Quiz } | { faults: ValidationIssue[] } => validateQuiz(document),
 };
 export type Tasks = typeof tasks;
