@@ -9,7 +9,9 @@ import { HttpError } from './server/platform/http-error';
 import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {
-  matcher: ['/((?!_next/|api/|browser-errors|runs/|media/|pictures/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)'],
+  matcher: [
+    '/((?!_next/|api/|browser-errors|runs/|media/|pictures/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)',
+  ],
 };
 
 /** What makes a page one visitor's own. What the page around a frame has in its address is read by our script, which always runs there. */

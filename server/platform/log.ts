@@ -6,7 +6,7 @@ import { requestContext } from './request-log';
  * The log of the server: JSON lines on standard error, each with the request that it is about. Nothing of what visitors answer goes in. At
  * level `debug` it tells the way of each request: its statements, and what came of it.
  */
-export const log = pino({ level: logLevel(), mixin: () => requestContext() ?? {} }, pino.destination(2));
+export const log = pino({ level: logLevel(), mixin: () => ({ ...requestContext() }) }, pino.destination(2));
 
 /** The words of a statement, without what was put into it. */
 export const logStatement = (statement: string): void => log.debug({ statement: statement.slice(0, 200) }, 'statement');

@@ -8,7 +8,9 @@ const run = promisify(execFile);
 /** What a process logs that answers a request by `work`. */
 async function logged(work: string, level: string): Promise<Record<string, unknown>[]> {
   const code = `
-    import { answer } from './app/http.ts';
+    // A CommonJS package: what its modules export comes as one thing.
+    const from = async (path) => { const all = await import(path); return all.default ?? all; };
+    const { answer } = await from('./app/http.ts');
     const request = new Request('https://quiz.test/runs/step?token=secret', { method: 'POST', headers: { 'x-request-id': 'from-the-proxy' } });
     await answer(request, async () => { ${work} });`;
   const { stderr } = await run('node', ['--import', 'tsx', '--input-type=module', '-e', code], {
@@ -34,12 +36,16 @@ describe('the log of requests', () => {
   });
 
   it('is silent about requests that are answered or refused, and tells their way at level debug', async () => {
-    const refused = `throw Object.assign(new (await import('./server/platform/problem.ts')).Problem(409, 'taken', 'Taken.'));`;
+    const refused = `throw new (await from('./server/platform/http-error.ts')).HttpError(409, 'taken', 'Taken.');`;
     expect(await logged(refused, 'warn')).toEqual([]);
-    expect(await logged(refused, 'debug')).toMatchObject([
-      { ...at, code: 'taken' },
+    const [first, second, ...more] = await logged(refused, 'debug');
+    expect([first, second, more]).toMatchObject([
+      { ...at, code: 'taken', msg: 'refused' },
       { ...at, status: 409, msg: 'answered' },
+      [],
     ]);
+    // A line has nothing of the line before it.
+    expect(second).not.toHaveProperty('code');
   });
 });
 

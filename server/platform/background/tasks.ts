@@ -39,6 +39,7 @@ export const tasks = {
   /** A pasted text or a file as a quiz. */
   read: ({ text, fileName, id }: { text: string; fileName: string; id: string }): ReturnType<typeof readQuestions> =>
     readQuestions(text, { fileName, id }),
-  validate: ({ document }: { document: unknown }): { quiz: Quiz } | { faults: ValidationIssue[] } => validateQuiz(document),
+  validate: ({ document }: { document: unknown }): { quiz: Quiz } | { faults: ValidationIssue[] } =>
+    validateQuiz(document),
 };
 export type Tasks = typeof tasks;
