@@ -170,7 +170,7 @@ export function MenuButton<Id extends string>({
 }
 
 /** The same list, opened by something else than a button of its own. */
-export function FloatingMenu({
+export function FloatingMenu<Id extends string>({
   anchor,
   label,
   entries,
@@ -179,8 +179,8 @@ export function FloatingMenu({
 }: {
   anchor: HTMLElement;
   label: string;
-  entries: MenuEntry[];
-  onAction: (id: string) => void;
+  entries: MenuEntry<Id>[];
+  onAction: (id: Id) => void;
   onClose: () => void;
 }) {
   return (
@@ -189,7 +189,8 @@ export function FloatingMenu({
         aria-label={label}
         autoFocus="first"
         onAction={(key) => {
-          onAction(String(key));
+          const entry = entries.find((e) => e.id === key);
+          if (entry) onAction(entry.id);
           onClose();
         }}
         onClose={onClose}

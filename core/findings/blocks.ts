@@ -1,4 +1,5 @@
 /** What is wrong or missing in single questions and blocks. */
+import { blockKind } from '../blocks/registry';
 import { unspoken } from '../questions/found';
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
 import type { Block, ContactBlock, Page, Question, Quiz } from '../schema/quiz';
@@ -20,8 +21,7 @@ function pageFindings(quiz: Quiz, page: Page): Finding[] {
   const found = page.blocks.flatMap((block) => {
     const at = [page.id, block.id];
     if (isQuestion(block)) return [...questionFindings(block, at), ...hiddenLoop(page, block, at)];
-    if (isContact(block)) return contactFindings(quiz, block, at);
-    return otherFindings(page, block, at);
+    return blockKind(block).findings?.(block, { quiz, at, page: page.name }) ?? [];
   });
   if (page.draw) {
     const pool = poolOf(quiz, page.draw).length;
@@ -93,50 +93,6 @@ function hiddenLoop(page: Page, question: Question, at: string[]): Finding[] {
     seen.add(id);
   }
   return [];
-}
-
-function otherFindings(page: Page, block: Exclude<Block, Question | ContactBlock>, at: string[]): Finding[] {
-  if (block.kind === 'media') return unspoken(block.picture, page.name, at);
-  if (block.kind === 'offer') return unspoken(block.offer.picture, page.name, at);
-  if (block.kind !== 'words' || !isBlank(block.body)) return [];
-  return [
-    warning('empty-text', 'write', at, `An empty text stands on “${page.name}”.`, {
-      say: 'Take it out',
-      edit: { name: 'remove-block', ops: [{ op: 'remove', at: ['pages', page.id], list: 'blocks', id: block.id }] },
-    }),
-  ];
-}
-
-function contactFindings(quiz: Quiz, block: ContactBlock, at: string[]): Finding[] {
-  const found: Finding[] = [];
-  if (block.fields.length === 0) found.push(error('empty-text', 'write', at, 'The contact page asks for nothing.'));
-  if (!block.consent && quiz.messages.length > 0 && block.fields.some((f) => f.format === 'email')) {
-    found.push(
-      warning(
-        'consent-missing',
-        'write',
-        at,
-        'The contact page asks for an e-mail address without asking for consent.',
-        {
-          say: 'Ask for consent',
-          edit: {
-            name: 'set-consent',
-            ops: [
-              {
-                op: 'set',
-                at: ['pages', at[0] ?? '', 'blocks', block.id],
-                field: ['consent'],
-                to: { text: 'Yes, you may write to me about this quiz.', version: 1, required: true },
-              },
-            ],
-          },
-        },
-      ),
-    );
-  }
-  if (block.consent && !block.consent.text.trim())
-    found.push(error('empty-text', 'write', at, 'The line of consent has no wording.'));
-  return found;
 }
 
 /** In a quiz with right and wrong answers, those questions that count for nothing. */

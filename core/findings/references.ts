@@ -1,4 +1,6 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
+import type { There } from '../blocks/kind';
+import { blockKind } from '../blocks/registry';
 import { idsOf, isBounded, listOperatorNames } from '../conditions/operators';
 import { kindOf } from '../questions/registry';
 import type { Block, Carry, Condition, Quiz, Target } from '../schema/quiz';
@@ -78,6 +80,14 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
       );
   };
 
+  const there: There = {
+    verdict: (id) => quiz.verdicts.some((v) => v.id === id),
+    scale: (id) => scales.has(id),
+    topic: (id) => topics.has(id),
+    question: (id) => questions.has(id),
+    known: (id) => quiz.known.some((k) => k.id === id),
+    published,
+  };
   for (const page of quiz.pages) {
     condition('route', [page.id], page.showIf);
     for (const route of page.routes ?? []) {
@@ -109,21 +119,12 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
   function blockReferences(page: string, block: Block) {
     const at = [page, block.id];
     condition('write', at, block.showIf);
-    if (block.kind === 'verdict' && !quiz.verdicts.some((v) => v.id === block.verdict))
-      gone('write', at, 'The result shows a verdict that is gone.');
-    if (block.kind === 'score' && block.scales.some((s) => !scales.has(s)))
-      gone('write', at, 'The result shows a scale that is gone.');
-    if (block.kind === 'hand-over' && published && !published.has(block.quiz))
-      found.push(error('handover-unpublished', 'write', at, 'The result hands over to a quiz that is not published.'));
-    if (block.kind === 'hand-over') carry('write', at, 'The result', block.carry);
-    const shown =
-      block.kind !== 'chart' || questions.has(block.question ?? '') || quiz.topics.some((t) => t.id === block.topic);
-    if (!shown) gone('write', at, 'The result shows how others answered, but not which question or topic.');
-    if (block.kind === 'contact')
-      for (const field of block.fields)
-        if (field.from !== undefined && !quiz.known.some((k) => k.id === field.from))
-          gone('write', [...at, field.id], `“${field.label}” is filled in with a known value that is gone.`);
-    if (!isQuestion(block)) return;
+    if (!isQuestion(block)) {
+      for (const { code, message, at: part } of blockKind(block).dangling?.(block, there) ?? [])
+        found.push(error(code, 'write', part === undefined ? at : [...at, part], message));
+      if ('carry' in block) carry('write', at, 'The result', block.carry);
+      return;
+    }
     const lost = measuresOfQuestion(block).find((id) => id === 'marks' || (!scales.has(id) && !outcomes.has(id)));
     if (lost !== undefined) gone('score', at, `“${nameOf(block)}” speaks for an outcome or scale that is gone.`);
     if (block.topic !== undefined && !topics.has(block.topic))

@@ -1,25 +1,11 @@
 /** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
+import type { ReviewLine } from '../blocks/view';
 import { answerText, isKeyed, isReviewed, kindOf } from '../questions/registry';
 import { type Media, mediaOf } from '../questions/asked';
 import type { Question, RichText } from '../schema/quiz';
 import { wordingOf } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { marksOf } from '../questions/credit';
-
-export type ReviewLine = {
-  id: string;
-  prompt: string;
-  given: string;
-  /** What was given and what is right are days, to be put as the visitor’s language does. */
-  isDay?: true;
-  /** null for a question that is neither right nor wrong */
-  state: 'right' | 'partly' | 'wrong' | 'waiting' | null;
-  right?: string;
-  marks?: string;
-  explanations?: RichText[];
-  /** Shown with the explanations. */
-  media?: Media;
-};
 
 type Allowed = { right?: boolean; marks?: boolean; explanations?: boolean };
 

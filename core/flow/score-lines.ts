@@ -1,15 +1,10 @@
 /** Scores as lines to show: of the marks, of a scale, of each topic. */
+import type { ScoreLine } from '../blocks/view';
 import type { Quiz, Unit } from '../schema/quiz';
 import { readRight } from '../scoring/ledger';
 import type { Result } from './result';
 import { ledgerOf, type Run } from './run';
 
-export type ScoreLine = {
-  id: string;
-  /** empty for the marks, which are named by the block */ name: string;
-  points: string;
-  percent: number | null;
-};
 type Read = { quiz: Quiz; run: Run; result: () => Result };
 
 /** The line of the marks or of one scale; none where nothing on the way counts for it. */

@@ -2,6 +2,9 @@
  * What the visitor's browser may see of a quiz: the page they stand on, without keys, weights, rules, accepted words, or the
  * texts of outcomes that were not reached. Built field by field, so that a field added to the document stays secret until it is named here.
  */
+import type { Reached } from '../blocks/kind';
+import { blockKind } from '../blocks/registry';
+import type { OtherBlockView, OutcomeView, ReviewLine } from '../blocks/view';
 import { OTHER } from '../questions/choice/options';
 import { answerText, kindOf, offeredBy, type QuestionView } from '../questions/registry';
 import { given, type Part, partsOf } from '../questions/parts';
@@ -16,9 +19,9 @@ import { besideIt, EMBARGO_PAGE, type Embargo } from './embargo';
 import { LOOK_OVER } from './look-over';
 import { progressOf } from './progress';
 import { projectQuestion } from './question-view';
-import { type ReviewLine, reviewLine } from './review';
+import { reviewLine } from './review';
 import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
-import { type ScoreLine, scoreLine, topicLines } from './score-lines';
+import { scoreLine, topicLines } from './score-lines';
 
 export type {
   ChoiceView,
@@ -33,66 +36,15 @@ export type {
   SpotsView,
   TypedView,
 } from '../questions/registry';
-export type { ReviewLine } from './review';
-export type { ScoreLine } from './score-lines';
+export type { ChartView, ContactView, Others, OutcomeView, ReviewLine, ScoreLine } from '../blocks/view';
 
-export type ContactView = {
-  kind: 'contact';
-  id: string;
-  prompt: string;
-  body?: RichText;
-  fields: {
-    id: string;
-    label: string;
-    format: 'text' | 'name' | 'email' | 'phone';
-    required: boolean;
-    filled?: string;
-  }[];
-  skippable: boolean;
-  consent?: { text: string; version: number; required: boolean };
-};
-export type OutcomeView = {
-  id: string;
-  name: string;
-  headline: string;
-  picture?: Picture;
-  body?: RichText;
-  offer?: Offer;
-};
 export type BlockView =
   | QuestionView
-  | ContactView
-  | { kind: 'words'; id: string; body: RichText }
-  | ({ kind: 'media'; id: string } & Media)
-  | { kind: 'offer'; id: string; offer: Offer }
-  /** `waiting`: so many answers wait for a person to mark them, and the outcome may be another one then. */
-  | { kind: 'verdict'; id: string; outcomes: OutcomeView[]; waiting?: number }
-  | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
-  | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
-  | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
-  /** `outcome` is the one that was reached; `shared` stands for it in an address, and is added by whoever signs it. */
-  | { kind: 'share'; id: string; text: string; button: string; outcome?: string; shared?: string }
-  /** How others answered; whoever shows it adds the figures, which the core does not have. */
-  | {
-      kind: 'chart';
-      id: string;
-      title?: string;
-      question?: string;
-      topic?: string;
-      prompt: string;
-      options: Part[];
-      others?: Others;
-    }
-  | { kind: 'certificate'; id: string; title: string; body: RichText; button: string }
-  /** `url` is added by whoever knows where that quiz stands. */
-  | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
+  | OtherBlockView
   | { kind: 'look-over'; id: string; lines: LookedOver[] }
   /** The result is kept back until then; `mail`, where it will be sent to, is added by whoever sends it. */
-  | { kind: 'held-back'; id: string; until: Embargo; mail?: string }
-  | { kind: 'again'; id: string; button: string };
+  | { kind: 'held-back'; id: string; until: Embargo; mail?: string };
 
-/** How many answered, and how many of them chose each option. */
-export type Others = { answered: number; options: Record<string, number> };
 export type LookedOver = { page: string; id: string; prompt: string; given: string; isDay?: true };
 
 export type View = {
@@ -203,37 +155,30 @@ function outOf(quiz: Quiz, run: Run): View['out'] {
   return url === null ? undefined : { url };
 }
 
-type Help = {
-  quiz: Quiz;
-  run: Run;
-  fill: (text: RichText) => RichText;
-  result: () => Result;
-  /** Verdicts that may still change, since a person has yet to mark something. */
-  provisional: () => ReadonlySet<string>;
-};
-
-/** Blocks that tell how it went: they stand on results alone. */
-const atTheEnd = new Set<Block['kind']>([
-  'verdict',
-  'score',
-  'topics',
-  'answers',
-  'chart',
-  'certificate',
-  'share',
-  'again',
-  'hand-over',
-]);
-
 function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView[] {
   // Most pages show no value of the run; its result is worked out only where one does.
   let result: Result | undefined;
   const resultNow = () => (result ??= resultOf(quiz, run));
   const provisional = () => provisionalVerdicts(quiz, run, resultNow());
-  const help = { quiz, run, fill: filler(quiz, run, resultNow), result: resultNow, provisional };
-  // What a visitor turns out to be is not told before the questions are over.
-  const early = page.stage === 'ask';
-  return shown.flatMap((block) => (early && atTheEnd.has(block.kind) ? [] : project(block, help)));
+  const reached: Reached = {
+    quiz,
+    fill: filler(quiz, run, resultNow),
+    known: (id) => run.known[id],
+    outcomes: (id) => (resultNow().verdicts[id]?.outcomes ?? []).flatMap((o) => outcomeView(o, reached)),
+    waiting: (id) => (provisional().has(id) ? resultNow().marks.pending : undefined),
+    isProvisional: () => provisional().size > 0,
+    scores: (ids, unit) => ids.flatMap((id) => scoreLine(id, unit, { quiz, run, result: resultNow })),
+    topics: (of, unit) => topicLines(of, unit, { quiz, run, result: resultNow }),
+    answers: (allowed) =>
+      questionsOnWay(quiz, run).flatMap(({ id }) => reviewOf(id, allowed, { quiz, run, fill: reached.fill })),
+  };
+  return shown.flatMap((block): BlockView[] => {
+    if (isQuestion(block)) return [projectQuestion(block, { run, fill: reached.fill })];
+    const kind = blockKind(block);
+    // What a visitor turns out to be is not told before the questions are over.
+    const view = page.stage === 'ask' && kind.atTheEnd ? null : kind.view(block, reached);
+    return view ? [view] : [];
+  });
 }
 
 const filler =
@@ -241,120 +186,10 @@ const filler =
   (text: RichText): RichText =>
     typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, result())(insert));
 
-function project(block: Block, help: Help): BlockView[] {
-  if (isQuestion(block)) return [projectQuestion(block, help)];
-  const { id } = block;
-  switch (block.kind) {
-    case 'contact':
-      return [
-        {
-          kind: 'contact',
-          id,
-          prompt: block.prompt,
-          ...given('body', block.body === undefined ? undefined : help.fill(block.body)),
-          fields: block.fields.map((f) => ({
-            id: f.id,
-            label: f.label,
-            format: f.format,
-            required: f.required ?? false,
-            ...given('filled', f.from === undefined ? undefined : help.run.known[f.from] || undefined),
-          })),
-          skippable: block.skippable ?? false,
-          ...given('consent', block.consent),
-        },
-      ];
-    case 'words':
-      return [{ kind: 'words', id, body: help.fill(block.body) }];
-    case 'media':
-      return [{ kind: 'media', id, ...mediaOf(block) }];
-    case 'offer':
-      return [{ kind: 'offer', id, offer: block.offer }];
-    case 'again':
-      return [{ kind: 'again', id, button: block.button ?? '' }];
-    case 'verdict':
-      return [
-        {
-          kind: 'verdict',
-          id,
-          outcomes: (help.result().verdicts[block.verdict]?.outcomes ?? []).flatMap((o) => outcomeView(o, help)),
-          ...given('waiting', help.provisional().has(block.verdict) ? help.result().marks.pending : undefined),
-        },
-      ];
-    case 'topics':
-      return [{ kind: 'topics', id, ...given('title', block.title), lines: topicLines(block.of, block.unit, help) }];
-    case 'answers':
-      return [{ kind: 'answers', id, ...given('title', block.title), lines: reviewLines(block, help) }];
-    case 'share':
-      return [
-        {
-          kind: 'share',
-          id,
-          text: block.text === undefined ? '' : plainText(help.fill(block.text)),
-          button: block.button ?? '',
-          ...given('outcome', help.quiz.verdicts.flatMap((v) => help.result().verdicts[v.id]?.outcomes ?? [])[0]),
-        },
-      ];
-    case 'score':
-      return [
-        {
-          kind: 'score',
-          id,
-          ...given('title', block.title),
-          lines: block.scales.flatMap((s) => scoreLine(s, block.unit, help)),
-        },
-      ];
-    case 'chart': {
-      const topic = help.quiz.topics.find((t) => t.id === block.topic);
-      if (topic)
-        return [
-          {
-            kind: 'chart',
-            id,
-            ...given('title', block.title),
-            topic: topic.id,
-            prompt: topic.name,
-            options: [0, 1, 2, 3, 4].map((n) => ({ id: String(n), text: `${n * 20}–${n * 20 + 20} %` })),
-          },
-        ];
-      const question = quizIndex(help.quiz).questions.get(block.question ?? '');
-      const offered = offeredBy(question);
-      if (!question || !offered) return [];
-      return [
-        {
-          kind: 'chart',
-          id,
-          ...given('title', block.title),
-          question: question.id,
-          prompt: wordingOf(question),
-          // "Something else" has no words of the creator's own.
-          options: [...partsOf(offered.options), ...(offered.other ? [{ id: OTHER, text: '' }] : [])],
-        },
-      ];
-    }
-    case 'certificate':
-      // What is still being marked may take back what it says.
-      if (help.provisional().size > 0) return [];
-      return [
-        {
-          kind: 'certificate',
-          id,
-          title: block.title ?? '',
-          body: help.fill(block.body ?? ''),
-          button: block.button ?? '',
-        },
-      ];
-    case 'hand-over':
-      return [{ kind: 'hand-over', id, quiz: block.quiz, button: block.button ?? '' }];
-  }
-}
-
-const reviewLines = (block: Extract<Block, { kind: 'answers' }>, help: Help): ReviewLine[] =>
-  questionsOnWay(help.quiz, help.run).flatMap(({ id }) => reviewOf(id, block, help));
-
 function reviewOf(
   id: string,
   allowed: { right?: boolean; marks?: boolean; explanations?: boolean },
-  { quiz, run, fill }: Pick<Help, 'quiz' | 'run' | 'fill'>,
+  { quiz, run, fill }: { quiz: Quiz; run: Run; fill: Reached['fill'] },
 ): ReviewLine[] {
   const question = quizIndex(quiz).questions.get(id);
   if (!question) return [];
@@ -365,7 +200,7 @@ function reviewOf(
   return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
 }
 
-function outcomeView(id: string, { quiz, fill }: Help): OutcomeView[] {
+function outcomeView(id: string, { quiz, fill }: Reached): OutcomeView[] {
   const found = quizIndex(quiz).outcomes.get(id)?.outcome;
   if (!found) return [];
   return [

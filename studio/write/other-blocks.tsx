@@ -1,5 +1,6 @@
 'use client';
 /** The blocks that are not questions: words, pictures, the contact form, and what stands on a result. */
+import { blockLabel } from '../../core/blocks/registry';
 import type { ReactNode } from 'react';
 import { nameOf, questionsOf } from '../../core/document/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
@@ -21,22 +22,6 @@ import { Row } from '../shared/sheet';
 import { ShownNote, ShownWhen } from './shown-when';
 import { offeredBy } from '../../core/questions/registry';
 
-export const blockNames: Record<Exclude<Block, Question>['kind'], string> = {
-  words: 'Text',
-  media: 'Picture, sound or video',
-  contact: 'Contact form',
-  verdict: 'The outcome',
-  score: 'Score',
-  again: 'Take it again',
-  offer: 'Offer',
-  topics: 'By topic',
-  answers: 'The answers',
-  chart: 'How others answered',
-  certificate: 'Certificate',
-  share: 'Share',
-  'hand-over': 'Hand over',
-};
-
 type Props = {
   block: Exclude<Block, Question>;
   page: Page;
@@ -54,9 +39,9 @@ export function OtherPart(props: Props) {
       <Row
         gutter={
           <>
-            <Handle block={block.id} stage={page.stage} name={blockNames[block.kind]} />
+            <Handle block={block.id} stage={page.stage} name={blockLabel(block.kind)} />
             <span style={{ fontSize: 12, color: 'var(--ink-3)', textAlign: 'end', lineHeight: '16px' }}>
-              {blockNames[block.kind]}
+              {blockLabel(block.kind)}
             </span>
           </>
         }

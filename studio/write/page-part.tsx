@@ -4,7 +4,8 @@ import { MoreHorizontal, Plus } from 'lucide-react';
 import { Fragment, memo, useCallback, useState } from 'react';
 import styled from 'styled-components';
 import type { Block, Page, Quiz } from '../../core/schema/quiz';
-import { type BlockKind, newBlock } from '../../core/document/blank';
+import { blockLabel } from '../../core/blocks/registry';
+import { newBlock, type Offered } from '../../core/blocks/new-block';
 import { isContact, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -22,7 +23,7 @@ import type { Measure } from '../shared/measures';
 import { type Cursor, useFocusLater } from '../shared/cursor';
 import { Landing } from './drag';
 import { begun } from './preset-edits';
-import { blockNames, OtherPart } from './other-blocks';
+import { OtherPart } from './other-blocks';
 import { isEmptyQuestion, QuestionPart } from './question';
 import { Row } from '../shared/sheet';
 import { offeredBy } from '../../core/questions/registry';
@@ -43,7 +44,7 @@ const PageName = styled.input`
   height: 24px;
 `;
 
-const kinds: (MenuEntry & { id: BlockKind })[] = [
+const kinds: MenuEntry<Offered>[] = [
   { id: 'one', label: 'One of several answers' },
   { id: 'many', label: 'Several of several answers' },
   { id: 'yes-no', label: 'Yes or no' },
@@ -65,7 +66,7 @@ const kinds: (MenuEntry & { id: BlockKind })[] = [
   { id: 'offer', label: 'An offer', note: 'not a question' },
   { id: 'contact', label: 'Contact form', note: 'not a question' },
 ];
-const resultKinds: MenuEntry[] = [
+const resultKinds: MenuEntry<Offered>[] = [
   { id: 'verdict', label: 'The outcome reached' },
   { id: 'score', label: 'Scores' },
   { id: 'topics', label: 'Scores by topic' },
@@ -103,10 +104,10 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
   const { id } = page;
   /** Puts a block of this kind where the cursor is: in place of an empty question, else behind it. */
   const put = useCallback(
-    (kind: string, at: string | null) => {
+    (kind: Offered, at: string | null) => {
       const { quiz: now, edit } = store.getState();
       const blocks = now.pages.find((p) => p.id === id)?.blocks ?? [];
-      const block = begun(now, makeBlock(kind, now));
+      const block = begun(now, newBlock(kind, newId, now));
       const old = blocks.find((b) => b.id === at);
       const isEmpty = old && isQuestion(old) && old.prompt === '' && isEmptyQuestion(old);
       edit(isEmpty ? replaceBlock(now, old.id, block) : addBlock(id, at ?? blocks.at(-1)?.id ?? null, block));
@@ -272,7 +273,7 @@ const AddMenu = memo(function AddMenu({
 }: {
   place: number;
   isAsk: boolean;
-  put: (kind: string, at: string | null) => void;
+  put: (kind: Offered, at: string | null) => void;
 }) {
   return (
     <MenuButton
@@ -285,20 +286,4 @@ const AddMenu = memo(function AddMenu({
   );
 });
 
-const nameOfBlock = (block: Block): string => (isQuestion(block) ? nameOf(block) : blockNames[block.kind]);
-
-function makeBlock(kind: string, quiz: Quiz) {
-  if (kind === 'verdict') return { id: newId('b'), kind: 'verdict' as const, verdict: quiz.verdicts[0]?.id ?? 'none' };
-  if (kind === 'score') return { id: newId('b'), kind: 'score' as const, scales: quiz.scales.map((s) => s.id) };
-  if (kind === 'topics') return { id: newId('b'), kind: 'topics' as const, of: 'marks' };
-  if (kind === 'answers') return { id: newId('b'), kind: 'answers' as const, right: true, explanations: true };
-  if (kind === 'chart') {
-    const question = questionsOf(quiz).find((q) => offeredBy(q));
-    return { id: newId('b'), kind: 'chart' as const, ...(question ? { question: question.id } : {}) };
-  }
-  if (kind === 'certificate') return { id: newId('b'), kind: 'certificate' as const, title: 'Certificate' };
-  if (kind === 'hand-over') return { id: newId('b'), kind: 'hand-over' as const, quiz: quiz.id };
-  if (kind === 'share') return { id: newId('b'), kind: 'share' as const };
-  if (kind === 'again') return { id: newId('b'), kind: 'again' as const };
-  return newBlock(kind as BlockKind, newId);
-}
+const nameOfBlock = (block: Block): string => (isQuestion(block) ? nameOf(block) : blockLabel(block.kind));

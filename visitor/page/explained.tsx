@@ -1,5 +1,5 @@
 import type { ReviewLine, View } from '../../core/flow/view';
-import { Review } from '../blocks/blocks';
+import { Review } from '../blocks/review';
 import { useWords } from '../languages/words';
 
 /** What is said of the page just left. */

@@ -3,7 +3,7 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { ContactView, ReviewLine, View } from '../../core/flow/view';
 import type { Refusal } from '../../core/flow/faults';
-import { BlockOf } from '../blocks/blocks';
+import { BlockOf } from '../blocks/registry';
 import { isRightToLeft } from '../languages/direction';
 import { buttonFor, isResult } from './button';
 import { Explained, Nothing } from './explained';

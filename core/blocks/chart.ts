@@ -1,0 +1,39 @@
+import { quizIndex, questionsOf, wordingOf } from '../document/lookup';
+import { OTHER } from '../questions/choice/options';
+import { given, partsOf } from '../questions/parts';
+import { offeredBy } from '../questions/registry';
+import type { BlockKind, Of } from './kind';
+import type { ChartView } from './view';
+
+/** The fifths of the marks that visitors came into. */
+const FIFTHS = [0, 1, 2, 3, 4].map((n) => ({ id: String(n), text: `${n * 20}–${n * 20 + 20} %` }));
+
+export const chart: BlockKind<Of<'chart'>, ChartView> = {
+  label: 'How others answered',
+  atTheEnd: true,
+  view({ id, title, topic: topicId, question: questionId = '' }, { quiz }) {
+    const base = { kind: 'chart', id, ...given('title', title) } as const;
+    const topic = quiz.topics.find((t) => t.id === topicId);
+    if (topic) return { ...base, topic: topic.id, prompt: topic.name, options: FIFTHS };
+    const question = quizIndex(quiz).questions.get(questionId);
+    const offered = offeredBy(question);
+    if (!question || !offered) return null;
+    // "Something else" has no words of the creator's own.
+    const options = [...partsOf(offered.options), ...(offered.other ? [{ id: OTHER, text: '' }] : [])];
+    return { ...base, question: question.id, prompt: wordingOf(question), options };
+  },
+  blank: (newId, quiz) => ({
+    id: newId('b'),
+    kind: 'chart',
+    ...given('question', questionsOf(quiz).find((q) => offeredBy(q))?.id),
+  }),
+  dangling: (block, { question, topic }) =>
+    question(block.question ?? '') || topic(block.topic ?? '')
+      ? []
+      : [
+          {
+            code: 'unknown-reference',
+            message: 'The result shows how others answered, but not which question or topic.',
+          },
+        ],
+};

@@ -1,0 +1,69 @@
+import { error, type Finding, warning } from '../schema/finding';
+import { given } from '../questions/parts';
+import type { BlockKind, Of } from './kind';
+import type { ContactView } from './view';
+
+type Contact = Of<'contact'>;
+
+export const contact: BlockKind<Contact, ContactView> = {
+  label: 'Contact form',
+  view: ({ id, prompt, body, fields, skippable = false, consent }, { fill, known }) => ({
+    kind: 'contact',
+    id,
+    prompt,
+    ...given('body', body === undefined ? undefined : fill(body)),
+    fields: fields.map((f) => ({
+      id: f.id,
+      label: f.label,
+      format: f.format,
+      required: f.required ?? false,
+      ...given('filled', f.from === undefined ? undefined : known(f.from) || undefined),
+    })),
+    skippable,
+    ...given('consent', consent),
+  }),
+  blank: (newId) => ({
+    id: newId('c'),
+    kind: 'contact',
+    prompt: 'Where shall we send your result?',
+    fields: [
+      { id: 'name', label: 'First name', format: 'name' },
+      { id: 'email', label: 'E-mail', format: 'email', required: true },
+    ],
+    skippable: true,
+    consent: { text: 'Yes, send me my result by mail.', version: 1, required: true },
+  }),
+  findings(block, { quiz, at }) {
+    const found: Finding[] = [];
+    if (block.fields.length === 0) found.push(error('empty-text', 'write', at, 'The contact page asks for nothing.'));
+    if (!block.consent && quiz.messages.length > 0 && block.fields.some((f) => f.format === 'email'))
+      found.push(consentMissing(block, at));
+    if (block.consent && !block.consent.text.trim())
+      found.push(error('empty-text', 'write', at, 'The line of consent has no wording.'));
+    return found;
+  },
+  dangling: ({ fields }, { known }) =>
+    fields
+      .filter((field) => field.from !== undefined && !known(field.from))
+      .map((field) => ({
+        code: 'unknown-reference',
+        message: `“${field.label}” is filled in with a known value that is gone.`,
+        at: field.id,
+      })),
+};
+
+const consentMissing = ({ id }: Contact, at: string[]): Finding =>
+  warning('consent-missing', 'write', at, 'The contact page asks for an e-mail address without asking for consent.', {
+    say: 'Ask for consent',
+    edit: {
+      name: 'set-consent',
+      ops: [
+        {
+          op: 'set',
+          at: ['pages', at[0] ?? '', 'blocks', id],
+          field: ['consent'],
+          to: { text: 'Yes, you may write to me about this quiz.', version: 1, required: true },
+        },
+      ],
+    },
+  });

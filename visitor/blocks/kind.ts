@@ -1,0 +1,18 @@
+import type { BlockView } from '../../core/flow/view';
+import type { Values } from '../questions/values';
+
+/** A block of a visitor's page, and what can be done with it. */
+export type BlockProps<K extends BlockView['kind'] = BlockView['kind']> = {
+  block: K extends unknown ? Extract<BlockView, { kind: K }> : never;
+  values: Values;
+  fault: (block: string, field?: string) => string | undefined;
+  onChange: (values: Values) => void;
+  onAgain: () => void;
+  onOffer?: (outcome: string) => void;
+  /** Where an offer is counted on the way to it, in a browser without scripts. */
+  offerAt?: (id: string) => string;
+  /** Back to a page, to change an answer that is looked over. */
+  onRevise?: (page: string) => void;
+  /** Fetches the certificate of a block. */
+  onCertificate?: (block: string) => Promise<void>;
+};

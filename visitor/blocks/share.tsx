@@ -1,0 +1,31 @@
+import { useState } from 'react';
+import { useWords } from '../languages/words';
+import type { BlockProps } from './kind';
+
+/** Hands the address on: by the device's own sheet where it has one, else by the clipboard. */
+export function ShareBlock({ block: { text, button, shared } }: BlockProps<'share'>) {
+  const { say } = useWords();
+  const [done, setDone] = useState('');
+  const share = async () => {
+    // The quiz itself, and not this pass through it.
+    const mark = shared === undefined ? '' : `?shared=${encodeURIComponent(shared)}`;
+    const url = `${location.origin}${location.pathname}${mark}`;
+    try {
+      if (typeof navigator.share === 'function') await navigator.share({ text, url });
+      else {
+        await navigator.clipboard.writeText([text, url].filter(Boolean).join(' '));
+        setDone(say('copied'));
+      }
+    } catch {
+      // Whoever closes the sheet has thought better of it.
+    }
+  };
+  return (
+    <div className="v-share">
+      <button type="button" className="v-skip" style={{ paddingInlineStart: 0 }} onClick={() => void share()}>
+        {button || say('share')}
+      </button>
+      <span role="status">{done}</span>
+    </div>
+  );
+}
