@@ -36,7 +36,7 @@ export type {
   SpotsView,
   TypedView,
 } from '../questions/registry';
-export type { ChartView, ContactView, Others, OutcomeView, ReviewLine, ScoreLine } from '../blocks/view';
+export type { ContactView, OutcomeView, ReviewLine } from '../blocks/view';
 
 export type BlockView =
   | QuestionView

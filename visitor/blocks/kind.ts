@@ -3,7 +3,7 @@ import type { Values } from '../questions/values';
 
 /** A block of a visitor's page, and what can be done with it. */
 export type BlockProps<K extends BlockView['kind'] = BlockView['kind']> = {
-  block: K extends unknown ? Extract<BlockView, { kind: K }> : never;
+  block: Extract<BlockView, { kind: K }>;
   values: Values;
   fault: (block: string, field?: string) => string | undefined;
   onChange: (values: Values) => void;

@@ -1,9 +1,9 @@
 import { useWords } from '../languages/words';
 import { Bar } from './bar';
-import type { BlockProps } from './kind';
+import type { ScoreLine } from '../../core/blocks/view';
 
 /** Scores as lines, each with how far it goes. */
-export function ScoresBlock({ block }: BlockProps<'score' | 'topics'>) {
+export function ScoresBlock({ block }: { block: { title?: string; lines: ScoreLine[] } }) {
   const { say } = useWords();
   return (
     <>
