@@ -35,7 +35,7 @@ const ViewSchema = Type.Unsafe<View>(
     progress: closed({ at: Type.Integer(), of: Type.Integer() }),
     back: Type.Boolean(),
     finished: Type.Boolean(),
-    held: optional(Type.Object({})),
+    gate: optional(Type.Object({})),
     explained: optional(Type.Array(Type.Object({}))),
     out: optional(Type.Union([closed({ quiz: Type.String() }), closed({ url: Type.String() })])),
     answers: Type.Object({}),

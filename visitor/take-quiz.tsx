@@ -11,7 +11,8 @@ import { opening, pageOf } from './session/state';
 import { download } from './session/transport';
 import { useSession } from './session/use-session';
 import { answersIn, goFrom } from './questions/values';
-import { SpokenIn, wordsOf } from './languages/words';
+import { wordsOf } from './languages/say';
+import { SpokenIn } from './languages/words';
 
 type Props = {
   address: string;

@@ -2,7 +2,7 @@
 import { blockKind } from '../blocks/registry';
 import { unspoken } from '../questions/found';
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
-import type { Block, ContactBlock, Page, Question, Quiz } from '../schema/quiz';
+import type { Page, Question, Quiz } from '../schema/quiz';
 import { isContact, isQuestion, nameOf, questionsOf } from '../document/lookup';
 import { drawnCount, poolOf } from '../flow/draw';
 import { measuresOfQuestion } from '../scoring/weights';

@@ -1,8 +1,8 @@
 /** What the visitor had right, as the creator lets it be seen at the end: answers, right answers, marks, explanations. */
 import type { ReviewLine } from '../blocks/view';
 import { answerText, isKeyed, isReviewed, kindOf } from '../questions/registry';
-import { type Media, mediaOf } from '../questions/asked';
-import type { Question, RichText } from '../schema/quiz';
+import { mediaOf } from '../questions/asked';
+import type { Question } from '../schema/quiz';
 import { wordingOf } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { marksOf } from '../questions/credit';

@@ -5,13 +5,11 @@
 import type { Reached } from '../blocks/kind';
 import { blockKind } from '../blocks/registry';
 import type { OtherBlockView, OutcomeView, ReviewLine } from '../blocks/view';
-import { OTHER } from '../questions/choice/options';
-import { answerText, kindOf, offeredBy, type QuestionView } from '../questions/registry';
-import { given, type Part, partsOf } from '../questions/parts';
-import { type Media, mediaOf } from '../questions/asked';
-import type { Block, Offer, Page, Picture, Quiz, RichText } from '../schema/quiz';
+import { answerText, kindOf, type QuestionView } from '../questions/registry';
+import { given } from '../questions/parts';
+import type { Block, Page, Quiz, RichText } from '../schema/quiz';
 import { quizIndex, isQuestion, wordingOf } from '../document/lookup';
-import { fillRich, plainText } from '../text/rich';
+import { fillRich } from '../text/rich';
 import type { Answer } from '../values/answer';
 import { fillFor, provisionalVerdicts, resultOf, type Result } from './result';
 import { addressWith, carried } from './carry';

@@ -7,7 +7,8 @@ import { type View, viewOf } from '../../core/flow/view';
 import { spokenIn } from '../../visitor/languages';
 import { PageView } from '../../visitor/page/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/questions/values';
-import { SpokenIn, wordsOf } from '../../visitor/languages/words';
+import { wordsOf } from '../../visitor/languages/say';
+import { SpokenIn } from '../../visitor/languages/words';
 
 export function useTry(quiz: Quiz) {
   const [sent, setSent] = useState<Sent[]>([]);

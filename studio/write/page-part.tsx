@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import type { Block, Page, Quiz } from '../../core/schema/quiz';
 import { blockLabel } from '../../core/blocks/registry';
 import { newBlock, type Offered } from '../../core/blocks/new-block';
-import { isContact, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
+import { isContact, isQuestion, nameOf } from '../../core/document/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import {
@@ -26,7 +26,6 @@ import { begun } from './preset-edits';
 import { OtherPart } from './other-blocks';
 import { isEmptyQuestion, QuestionPart } from './question';
 import { Row } from '../shared/sheet';
-import { offeredBy } from '../../core/questions/registry';
 
 const Section = styled.section`
   border-top: 1px solid var(--ink);

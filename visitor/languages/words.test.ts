@@ -1,6 +1,6 @@
 import { likedBest, spokenIn } from '.';
 import { en, type Key, type Phrase } from './phrases';
-import { wordsOf } from './words';
+import { wordsOf } from './say';
 
 const texts = (phrase: Phrase): string[] => (typeof phrase === 'string' ? [phrase] : Object.values(phrase));
 /** What a phrase is filled in with; a number in words is still the number. */

@@ -1,5 +1,5 @@
 import type { ChoiceView } from '../../core/flow/view';
-import type { Words } from '../languages/words';
+import type { Words } from '../languages/say';
 
 /** How many answers are to be chosen, in words that promise neither more nor fewer than are taken. */
 export function howMany({ min, max, options }: Pick<ChoiceView, 'min' | 'max' | 'options'>, say: Words['say']): string {

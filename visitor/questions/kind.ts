@@ -1,7 +1,7 @@
 import type { ComponentType } from 'react';
 import type { QuestionView } from '../../core/flow/view';
 import type { Answer } from '../../core/values/answer';
-import type { Words } from '../languages/words';
+import type { Words } from '../languages/say';
 import type { Asked } from './parts';
 
 /** A kind of question on the visitor's page. */

@@ -1,6 +1,6 @@
 import { howMany } from './how-many';
 import { spokenIn } from '../languages';
-import { wordsOf } from '../languages/words';
+import { wordsOf } from '../languages/say';
 
 const options = ['a', 'b', 'c', 'd'].map((id) => ({ id, text: id }));
 const told = (min: number, max: number, language = 'en') =>

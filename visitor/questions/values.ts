@@ -3,7 +3,7 @@ import type { BlockView, View } from '../../core/flow/view';
 import type { Answer } from '../../core/values/answer';
 import type { ContactGiven, Sent } from '../../core/flow/sent';
 import { visitorKind } from './registry';
-import type { Words } from '../languages/words';
+import type { Words } from '../languages/say';
 
 export type ContactValues = { fields: Record<string, string>; consent: boolean };
 export type Values = { answers: Record<string, Answer>; contact: Record<string, ContactValues> };

@@ -4,7 +4,7 @@ import type { Standing } from '../../contract/visits';
 import type { Sent } from '../../core/flow/sent';
 import { tellHostPage } from './host-page';
 import type { Values } from '../questions/values';
-import type { Words } from '../languages/words';
+import type { Words } from '../languages/say';
 import { channelTo } from './channel';
 import { type Event, pageOf, reduce, type State, waitingIn } from './state';
 import { type Kept, runStorage } from './storage';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { spokenIn } from '../../../../visitor/languages';
-import { wordsOf } from '../../../../visitor/languages/words';
+import { wordsOf } from '../../../../visitor/languages/say';
 
 export const dynamic = 'force-dynamic';
 type Props = { params: Promise<{ language: string }> };
