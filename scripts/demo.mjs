@@ -93,6 +93,7 @@ async function serve() {
   if (cluster) watchOver(cluster);
   say(`\nThe sample website is at http://127.0.0.1:${port + 1}`);
   if (own) say(`The post office is at http://127.0.0.1:${port + 2}`);
+  say(`All primitives and kinds of question are at http://127.0.0.1:${port}/gallery`);
   say('Ctrl-C ends all of it.');
   say(`Yes Maybe is at http://127.0.0.1:${port}`);
 }
