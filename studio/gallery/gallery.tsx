@@ -18,10 +18,11 @@ import { standOn, TryPage } from '../shell/try-quiz';
 import { measuresOf } from '../shared/measures';
 import { QuestionPart } from '../write/question';
 import { Primitives } from './primitives';
+import { Manuscript } from '../shared/sheet';
 
 const Sheet = styled.main`
   padding: 16px 24px 64px;
-  max-width: 1240px;
+  max-width: 1260px;
   margin: 0 auto;
   h1 {
     font: 700 30px/1.2 var(--heading);
@@ -31,6 +32,11 @@ const Sheet = styled.main`
     border-top: 1px solid var(--ink);
     margin-top: 40px;
     padding-top: 10px;
+  }
+  .settings span:has(> svg) {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
   }
   .settings {
     display: flex;
@@ -80,7 +86,7 @@ export function Gallery() {
       <h1>Gallery</h1>
       <p>Every primitive in each of its states, and every kind of question, for visitors and for creators.</p>
       <Primitives />
-      <div className="settings">
+      <div className="settings" style={{ display: 'block' }}>
         Samples as visitors read them in{' '}
         <Choose
           label="Language of the visitor’s side"
@@ -125,15 +131,17 @@ function KindSamples({ kind, isNarrow }: { kind: QuestionKind; isNarrow: boolean
             <div style={isNarrow ? { width: 320 } : undefined}>
               <Taken quiz={quiz} page={page.id} />
             </div>
-            <QuestionPart
-              question={question}
-              page={page}
-              number={i + 1}
-              targets={targets}
-              topics={quiz.topics}
-              cursor={null}
-              openKinds={() => undefined}
-            />
+            <Manuscript style={{ paddingBottom: 0 }}>
+              <QuestionPart
+                question={question}
+                page={page}
+                number={i + 1}
+                targets={targets}
+                topics={quiz.topics}
+                cursor={null}
+                openKinds={() => undefined}
+              />
+            </Manuscript>
           </div>
         );
       })}

@@ -35,7 +35,8 @@ export function Ruler({ spread, colour, name }: { spread: Spread; colour: number
   const label = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
   return (
     <svg
-      viewBox={`0 0 296 ${height + 2}`}
+      // The widest label has five figures and a sign.
+      viewBox={`-18 0 314 ${height + 2}`}
       width="100%"
       role="img"
       aria-label={`${name}: from ${label(spread.lowest)} to ${label(spread.highest)}, ${label(spread.mean)} on average`}
@@ -49,7 +50,7 @@ export function Ruler({ spread, colour, name }: { spread: Spread; colour: number
           <g key={bar.from}>
             {labelled && (
               <text x="26" y={y + step / 2 + 4} textAnchor="end" style={{ fontSize: 12, fill: 'var(--ink-2)' }}>
-                {label(bar.from)}
+                {label(Number(bar.from.toFixed(1)))}
               </text>
             )}
             <path
