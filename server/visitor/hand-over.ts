@@ -2,7 +2,8 @@
  * Hand-over from one quiz to another. What goes along is never in the address: only a signed note of the run it comes from, so a visitor can
  * neither forge a score nor read in a log what somebody else left.
  */
-import { createHmac, timingSafeEqual } from 'node:crypto';
+import { createHash } from 'node:crypto';
+import { jwtVerify, SignJWT } from 'jose';
 import { handedOver } from '../../core/flow/carry';
 import { foldRun } from '../../core/flow/run';
 import { runById } from '../../db/queries/runs';
@@ -11,26 +12,34 @@ import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
 
-/** A note is good for as long as somebody may leave a window open on the result. */
+/** Milliseconds: a note is good for as long as somebody may leave a window open on the result. */
 const GOOD_FOR = 24 * 3_600_000;
+const ISSUER = 'hand-over';
 
-type Note = { workspaceId: string; runId: string; /** '' = the run left by a route */ block: string; until: number };
+/** @property block '' where the run has left by a route */
+type Note = { workspaceId: string; runId: string; block: string };
 
-const sign = (payload: string): Buffer =>
-  createHmac('sha256', readConfig().authSecret).update(`hand-over ${payload}`).digest();
+let made: Uint8Array | undefined;
+const key = (): Uint8Array => (made ??= createHash('sha256').update(`${ISSUER} ${readConfig().authSecret}`).digest());
 
-const noteOf = (note: Note): string => {
-  const payload = Buffer.from(JSON.stringify(note)).toString('base64url');
-  return `${payload}.${sign(payload).toString('base64url')}`;
-};
+const noteOf = ({ workspaceId, runId, block }: Note, now: Date): Promise<string> =>
+  new SignJWT({ runId, block })
+    .setProtectedHeader({ alg: 'HS256' })
+    .setIssuer(ISSUER)
+    .setAudience(workspaceId)
+    .setIssuedAt(now)
+    .setExpirationTime(new Date(now.getTime() + GOOD_FOR))
+    .sign(key());
 
-function readNote(text: string, now: Date): Note | null {
-  const [payload = '', signature = ''] = text.split('.');
-  const given = Buffer.from(signature, 'base64url');
-  const right = sign(payload);
-  if (given.length !== right.length || !timingSafeEqual(given, right)) return null;
-  const note = JSON.parse(Buffer.from(payload, 'base64url').toString('utf8')) as Note;
-  return note.until > now.getTime() ? note : null;
+/** What a note of this workspace says; null where it is forged, too old, or of another one. */
+async function readNote(text: string, workspaceId: string, now: Date): Promise<Note | null> {
+  try {
+    const { payload } = await jwtVerify(text, key(), { issuer: ISSUER, audience: workspaceId, currentDate: now });
+    const { runId, block } = payload;
+    return typeof runId === 'string' && typeof block === 'string' ? { workspaceId, runId, block } : null;
+  } catch {
+    return null;
+  }
 }
 
 /** Where the next quiz stands, with the note of this run; null where it is not live. */
@@ -43,7 +52,7 @@ export async function handOverAddress(
   const address = await liveAddress(database(), run.workspaceId, quizId);
   if (address === undefined) return null;
   const { workspaceId, runId } = run;
-  return `/q/${address}?handed=${noteOf({ workspaceId, runId, block, until: now.getTime() + GOOD_FOR })}`;
+  return `/q/${address}?handed=${await noteOf({ workspaceId, runId, block }, now)}`;
 }
 
 export type Handed = { values: Record<string, string>; from: string };
@@ -54,8 +63,8 @@ export async function readHandOver(
   to: { workspaceId: string; quizId: string },
   now: Date,
 ): Promise<Handed | null> {
-  const note = readNote(text, now);
-  if (!note || note.workspaceId !== to.workspaceId) return null;
+  const note = await readNote(text, to.workspaceId, now);
+  if (!note) return null;
   const row = await runById(database(), note.workspaceId, note.runId);
   if (!row) return null;
   const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);

@@ -61,8 +61,9 @@ describe('a hand-over', () => {
     async (_, answer, block, rider) => {
       const { next, left } = await chain();
       const { url, handed } = await left(answer, block);
-      expect(url).toMatch(new RegExp(`^/q/${next.address}\\?handed=[\\w-]+\\.[\\w-]+$`));
-      expect(Buffer.from(handed, 'base64url').toString()).not.toContain('rider');
+      expect(url).toMatch(new RegExp(`^/q/${next.address}\\?handed=[\\w-]+(\\.[\\w-]+){2}$`));
+      const [, payload = ''] = handed.split('.');
+      expect(Buffer.from(payload, 'base64url').toString()).not.toContain('rider');
       const token = newToken();
       await openRun(next.address, token, { handed, utm: 'fair' }, 'link');
       expect(await knownOf(token)).toMatchObject({ known: { rider, source: 'fair' }, source: 'The first' });
@@ -72,10 +73,11 @@ describe('a hand-over', () => {
   it('cannot be forged, kept for ever, or used for another quiz', async () => {
     const { next, left, member } = await chain();
     const { handed } = await left('a');
-    const [payload = '', signature = ''] = handed.split('.');
-    const other = { ...(JSON.parse(Buffer.from(payload, 'base64url').toString()) as object), block: 'over' };
-    const forged = `${Buffer.from(JSON.stringify(other)).toString('base64url')}.${signature}`;
-    for (const wrong of [forged, `${payload}.`, payload, 'x.y', ''])
+    const [header = '', payload = '', signature = ''] = handed.split('.');
+    const encoded = (value: unknown) => Buffer.from(JSON.stringify(value)).toString('base64url');
+    const other = encoded({ ...(JSON.parse(Buffer.from(payload, 'base64url').toString()) as object), block: 'over' });
+    const unsigned = `${encoded({ alg: 'none' })}.${payload}.`;
+    for (const wrong of [`${header}.${other}.${signature}`, unsigned, `${header}.${payload}.`, payload, 'x.y.z', ''])
       expect(await openWith(next.address, { handed: wrong })).toEqual({});
     // The address alone cannot say what only a quiz may say.
     expect(await openWith(next.address, { rider: 'x' })).toEqual({});
