@@ -1,22 +1,14 @@
 'use client';
 /** The grid of answers by scales and outcomes, driven like a spreadsheet. */
-import {
-  type ClipboardEvent,
-  type KeyboardEvent,
-  type ReactNode,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-} from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { Mark } from '../../ui/marks';
 import { readNumber, type Measure } from '../shared/measures';
-import { at, cellsIn, holds, laid, moved, rangeOf, readTable, type Selection } from './selection';
+import { at, cellsIn, holds, laid, rangeOf, readTable, type Selection } from './selection';
 import { factor, Guess, type GridRow, KeyCell, saidOf, valueOf, Weight, wordsOf } from './cells';
 import { GUESS, RIGHT } from '../shared/weigh-edits';
 import { Table } from './table';
-import { scrollTo, stacked, windowOf } from './window';
+import { commandOf } from './keymap';
+import { useRowsInView } from './rows-in-view';
 
 export type Change = {
   row: number;
@@ -40,17 +32,6 @@ type Props = {
   picked: { has: (row: GridRow) => boolean; toggle: (row: GridRow) => void } | null;
 };
 
-/** ● ◐ ○ by their own keys. */
-const rightKeys: Record<string, number> = { y: 1, '1': 1, m: 0.5, n: 0, '0': 0 };
-
-/** Heights of a row and of the line above it that names its question, and what the headings and the footer cover of the view. */
-const ROW = 26;
-const QUESTION = 30;
-const HEADINGS = 92;
-const FOOTER = 112;
-/** Rows are drawn this far beyond what is seen, so that scrolling does not outrun them. */
-const SPARE = 600;
-
 export function Grid(props: Props) {
   const { rows, targets, selection, onSelect, onChange, onTrouble, head, foot, marks, picked } = props;
   const table = useRef<HTMLTableElement>(null);
@@ -61,34 +42,7 @@ export function Grid(props: Props) {
   const range = rangeOf(selection);
   const { active } = selection;
 
-  const heights = useMemo(() => stacked(rows.map((r) => (r.first ? ROW + QUESTION : ROW))), [rows]);
-  const [view, setView] = useState({ top: 0, height: 800 });
-  const shown = windowOf(heights, view, SPARE);
-  useLayoutEffect(() => {
-    const box = table.current?.parentElement;
-    if (!box) return;
-    const look = () => setView({ top: box.scrollTop, height: box.clientHeight });
-    look();
-    const sizes = new ResizeObserver(look);
-    sizes.observe(box);
-    box.addEventListener('scroll', look, { passive: true });
-    return () => {
-      sizes.disconnect();
-      box.removeEventListener('scroll', look);
-    };
-  }, []);
-  const stood = useRef(active.row);
-  useLayoutEffect(() => {
-    const box = table.current?.parentElement;
-    // Only where the active cell moves: not at first, when somebody may have scrolled already, nor where rows are added around it.
-    if (!box || stood.current === active.row) return;
-    stood.current = active.row;
-    const to = scrollTo(heights, active.row, {
-      top: box.scrollTop,
-      height: Math.max(ROW, box.clientHeight - HEADINGS - FOOTER),
-    });
-    if (to !== null) box.scrollTop = to;
-  }, [active.row, heights]);
+  const shown = useRowsInView(table, rows, active.row);
 
   useEffect(() => {
     const cell = table.current?.querySelector<HTMLElement>('td.active');
@@ -96,7 +50,7 @@ export function Grid(props: Props) {
     if (!keyed.current || !cell) return;
     keyed.current = false;
     cell.focus({ preventScroll: true });
-  }, [selection, typing, view]);
+  }, [selection, typing, shown.first, shown.last]);
   useEffect(() => {
     if (!dragging) return;
     const end = () => setDragging(false);
@@ -123,52 +77,34 @@ export function Grid(props: Props) {
     if (move) go(move);
     else setTyping(null);
   };
-  const down = () => moved(at(active.row, active.column), { key: 'ArrowDown', shift: false, ctrl: false }, size);
-
   const keys = (event: KeyboardEvent) => {
-    const ctrl = event.ctrlKey || event.metaKey;
-    if (typing !== null) {
-      if (event.key === 'Enter') keep(down());
-      else if (event.key === 'Tab')
-        keep(
-          moved(
-            at(active.row, active.column),
-            { key: event.shiftKey ? 'ArrowLeft' : 'ArrowRight', shift: false, ctrl: false },
-            size,
-          ),
-        );
-      else if (event.key === 'Escape') go(selection);
-      else return;
-      event.preventDefault();
-      return;
-    }
-    const right = onRight && !ctrl && !event.altKey ? rightKeys[event.key.toLowerCase()] : undefined;
-    if (right !== undefined) {
-      event.preventDefault();
-      fill(right);
-      return;
-    }
-    if (onRight && event.key === ' ') {
-      event.preventDefault();
-      fill(valueOf(rows[active.row], targets[active.column]) === 1 ? 0 : 1);
-      return;
-    }
-    const to = moved(selection, { key: event.key, shift: event.shiftKey, ctrl }, size);
-    if (to) go(to);
-    else if (event.key === 'Enter' || event.key === 'F2')
-      setTyping(
-        valueOf(rows[active.row], targets[active.column])
-          ? String(valueOf(rows[active.row], targets[active.column]))
-          : '',
-      );
-    else if (event.key === 'Delete' || event.key === 'Backspace') fill(0, true);
-    else if (ctrl && event.key === 'd')
-      onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[range.top], targets[c.column]) })));
-    else if (ctrl && event.key === 'r')
-      onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[c.row], targets[range.left]) })));
-    else if (!ctrl && !event.altKey && /^[0-9.,+−-]$/.test(event.key)) setTyping(event.key);
-    else return;
+    const pressed = { key: event.key, shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey, alt: event.altKey };
+    const value = valueOf(rows[active.row], targets[active.column]);
+    const command = commandOf(pressed, { selection, size, isTyping: typing !== null, isRightColumn: onRight, value });
+    if (!command) return;
     event.preventDefault();
+    switch (command.do) {
+      case 'keep':
+        keep(command.to);
+        break;
+      case 'give-up':
+        go(selection);
+        break;
+      case 'go':
+        go(command.to);
+        break;
+      case 'fill':
+        fill(command.value, command.isEmptied);
+        break;
+      case 'type':
+        setTyping(command.text);
+        break;
+      case 'fill-down':
+        onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[range.top], targets[c.column]) })));
+        break;
+      case 'fill-right':
+        onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[c.row], targets[range.left]) })));
+    }
   };
   const copy = (event: ClipboardEvent) => {
     if (typing !== null) return;
