@@ -1,26 +1,18 @@
 'use client';
 /** A date: between which days, and what is right. */
 import type { Question } from '../../core/schema/quiz';
-import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
 import { RightNote } from './margin';
 import { DayField, NumberField } from '../shared/number-field';
 import { Row } from '../shared/sheet';
 import type { Body, StudioKind } from './kind';
 import { sentence } from './measured';
+import { useSetField } from '../shared/use-set-field';
 
 type DateQuestion = Extract<Question, { kind: 'date' }>;
 
 function DatePart({ question, cursor }: Pick<Body<DateQuestion>, 'question' | 'cursor'>) {
   const open = cursor !== null;
-  const store = useDocumentStore();
-  const set = (field: string, was: unknown, to: unknown) =>
-    store
-      .getState()
-      .edit(
-        setField(`set-${field}`, placeOfBlock(store.getState().quiz, question.id), [field], was, to),
-        `${field} ${question.id}`,
-      );
+  const set = useSetField(question);
   if (!open && question.target === undefined && question.min === undefined && question.max === undefined)
     return (
       <Row>

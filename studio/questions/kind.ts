@@ -3,10 +3,9 @@ import type { Question } from '../../core/schema/quiz';
 import type { Measure } from '../shared/measures';
 import type { Cursor } from '../shared/cursor';
 import type { Hands } from './lines';
+import type { SetField } from '../shared/use-set-field';
 
 export type Body<Q extends Question> = { question: Q; targets: Measure[]; cursor: Cursor | null; hands: Hands };
-/** Sets a field of the question. @param join steps of the same name and place become one to undo */
-export type SetField = (field: string, was: unknown, to: unknown, join?: string) => void;
 
 /** A kind of question in the studio. */
 export type StudioKind<Q extends Question> = {

@@ -4,27 +4,17 @@ import type { Question } from '../../core/schema/quiz';
 
 import { Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
+import { placeOfBlock } from '../shared/edits';
 import { NumberField } from '../shared/number-field';
 import { Row } from '../shared/sheet';
 import { Factors } from './factor';
 import type { ReactNode } from 'react';
-import type { Body, SetField } from './kind';
+import type { Body } from './kind';
+import { useSetField } from '../shared/use-set-field';
 
 type Measured = Extract<Question, { kind: 'number' | 'slider' | 'rating' }>;
 
 export const sentence = { display: 'flex', flexWrap: 'wrap', gap: '4px 10px', alignItems: 'center' } as const;
-
-export function useSetField(question: Question): SetField {
-  const store = useDocumentStore();
-  return (field, was, to) =>
-    store
-      .getState()
-      .edit(
-        setField(`set-${field}`, placeOfBlock(store.getState().quiz, question.id), [field], was, to),
-        `${field} ${question.id}`,
-      );
-}
 
 /** Ends and steps, and what each step counts for. @param unit what a weight is for @param ends where they have a default */
 export function EndsPart({

@@ -4,7 +4,8 @@ import { boundsOf } from '../../core/questions/measured';
 import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import type { Body, StudioKind } from './kind';
-import { EndsPart, useSetField } from './measured';
+import { EndsPart } from './measured';
+import { useSetField } from '../shared/use-set-field';
 
 type Rating = Extract<Question, { kind: 'rating' }>;
 

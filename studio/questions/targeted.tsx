@@ -8,7 +8,8 @@ import { RightNote } from './margin';
 import { NumberField } from '../shared/number-field';
 import { Row } from '../shared/sheet';
 import type { Body } from './kind';
-import { EndsPart, sentence, useSetField } from './measured';
+import { EndsPart, sentence } from './measured';
+import { useSetField } from '../shared/use-set-field';
 
 type Targeted = Extract<Question, { kind: 'number' | 'slider' }>;
 

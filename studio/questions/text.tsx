@@ -13,7 +13,8 @@ import { RightNote } from './margin';
 import { Row, Small } from '../shared/sheet';
 import { Keys, lineField, linesOf, NewLine } from './lines';
 import type { Body } from './kind';
-import type { SetField, StudioKind } from './kind';
+import type { StudioKind } from './kind';
+import type { SetField } from '../shared/use-set-field';
 import { AcceptLine } from '../shared/accept-line';
 import { Forgiven } from './forgiven';
 

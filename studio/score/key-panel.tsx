@@ -4,25 +4,21 @@ import type { ReactNode } from 'react';
 
 import { isKeyed } from '../../core/questions/registry';
 import { Choose } from '../../ui/controls';
-import { useDocumentStore, useQuiz } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
+import { useQuiz } from '../document';
 import { studioKind } from '../questions/registry';
 import { NumberField } from '../shared/number-field';
+import { useSetField } from '../shared/use-set-field';
 import type { GridRow } from './cells';
 
-export function KeyPanel({ row, children }: { row: GridRow | undefined; children: ReactNode }) {
-  const store = useDocumentStore();
+type Props = { row: GridRow | undefined; children: ReactNode };
+
+export const KeyPanel = ({ row, children }: Props) => row && <KeyOfRow row={row}>{children}</KeyOfRow>;
+
+function KeyOfRow({ row, children }: Props & { row: GridRow }) {
   const quiz = useQuiz();
-  if (!row) return null;
   const { question } = row.of;
   const { Key, typesKey } = studioKind(question);
-  const set = (field: string, was: unknown, to: unknown) =>
-    store
-      .getState()
-      .edit(
-        setField(`set-${field}`, placeOfBlock(store.getState().quiz, question.id), [field], was, to),
-        `${field} ${question.id}`,
-      );
+  const set = useSetField(question);
   return (
     <aside aria-label={`The key of question ${row.number}`}>
       <h2 style={{ font: '700 24px/1.2 var(--heading)' }}>{row.name}</h2>
