@@ -30,6 +30,9 @@ async function take(): Promise<void> {
   await studio.getByRole('region', { name: 'Page 3' }).getByLabel('Answer 3').click();
   await studio.getByText(/leads|ends as/).waitFor();
   await shot(studio, 'write');
+  await studio.goto(`${home}/gallery`);
+  await studio.getByRole('region', { name: 'Match pairs', exact: true }).scrollIntoViewIfNeeded();
+  await shot(studio, 'gallery');
   await studio.goto(`${home}/quizzes/tourer/score`);
   await studio.getByText('all ways counted').waitFor();
   await studio.getByRole('gridcell', { name: /^Anywhere flat, after dark, Wilder/ }).click();
