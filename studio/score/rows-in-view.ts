@@ -19,6 +19,9 @@ const FIRST = { width: 800, height: 800 };
 export function useRowsInView(table: RefObject<HTMLTableElement | null>, rows: GridRow[], active: number) {
   // Made anew with the rows: their heights are looked up again then.
   const keyOf = useCallback((i: number) => rows[i]?.of.at.join() ?? i, [rows]);
+  // Attaching it scrolls to the start: whoever has scrolled before the scripts had come stays where they are.
+  const scrolled = useRef(0);
+  useLayoutEffect(() => void (scrolled.current = table.current?.parentElement?.scrollTop ?? 0), [table]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => table.current?.parentElement ?? null,
@@ -30,6 +33,9 @@ export function useRowsInView(table: RefObject<HTMLTableElement | null>, rows: G
     scrollPaddingStart: HEADINGS,
     scrollPaddingEnd: FOOTER,
   });
+  useLayoutEffect(() => {
+    if (scrolled.current > 0) table.current?.parentElement?.scrollTo(0, scrolled.current);
+  }, [table]);
   const stood = useRef(active);
   useLayoutEffect(() => {
     // Only where the active cell moves: not at first, when somebody may have scrolled already, nor where rows are added around it.
