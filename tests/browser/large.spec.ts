@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { choice, option, page as quizPage, quiz } from '../quizzes';
-import { saved, signUp, tab } from './people';
+import { alive, saved, signUp, tab } from './people';
 import { world } from './servers';
 
 const many = quiz(
@@ -26,6 +26,7 @@ test('a quiz of 150 questions is drawn where one looks, and found, written and w
   const { id } = (await made.json()) as { id: string };
   await page.goto(`${world().app}/quizzes/${id}/write`);
   await expect(page.getByLabel('Question 1', { exact: true })).toHaveValue('Number 1?');
+  await alive(page);
   const drawn = page.getByLabel(/^Question \d+$/);
   await expect.poll(() => drawn.count()).toBeLessThan(40);
 

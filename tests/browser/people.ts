@@ -55,6 +55,8 @@ export async function startQuiz(page: Page, question: string, answers: [string, 
 }
 
 export const saved = (page: Page) => expect(page.getByText(/^Saved \d/)).toBeVisible();
+/** The scripts have come: from then on buttons hear that they are pressed. */
+export const alive = (page: Page) => page.waitForFunction(() => !('early' in window));
 export const tab = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: new RegExp(`^${name}`) });
 

@@ -1,5 +1,5 @@
 import { expect, type Locator, test } from '@playwright/test';
-import { holdScripts, saved, signUp, startQuiz, tab } from './people';
+import { alive, holdScripts, saved, signUp, startQuiz, tab } from './people';
 
 test.beforeEach(async ({ page }) => {
   await signUp(page);
@@ -134,6 +134,7 @@ test('undo and redo go back and forth through the session, across tabs', async (
 test('two windows on one quiz lose nothing', async ({ page, context }) => {
   const other = await context.newPage();
   await other.goto(page.url());
+  await alive(other);
   await page.getByLabel('Answer 1').fill('From the first window');
   await other.getByLabel('Answer 2').fill('From the second window');
   for (const window of [page, other]) {
