@@ -43,11 +43,12 @@ export function isWithin(
   round: (n: number) => number,
 ): boolean {
   if (value === null) return false;
-  return bounds.every((key) => {
+  for (const key of bounds) {
     const bound = test[key] === 'most' ? most : test[key];
-    if (bound === undefined) return true;
-    return bound !== null && comparisons[key].isTrue(value, round(bound));
-  });
+    if (bound === undefined) continue;
+    if (bound === null || !comparisons[key].isTrue(value, round(bound))) return false;
+  }
+  return true;
 }
 
 type ListOperator = {

@@ -81,10 +81,20 @@ export function destinations(
 }
 
 /** Where a target leads, where every page either shows or does not. */
-export const destinationOf = (
+export function destinationOf(
   quiz: Quiz,
   order: PageOrder,
   from: Page | null,
   target: Target,
   appears: (page: Page) => boolean,
-): Destination => destinations(quiz, order, from, target, appears)[0] ?? END;
+): Destination {
+  // By far the most steps lead to the next page: no list of destinations is made for those, which a rehearsal would feel.
+  if (target === 'next' && from) {
+    const { pages, position } = order;
+    for (let i = (position.get(from.id) ?? 0) + 1; i < pages.length; i++) {
+      const page = pages[i];
+      if (page?.stage === from.stage && appears(page)) return { to: 'page', page };
+    }
+  }
+  return destinations(quiz, order, from, target, appears)[0] ?? END;
+}
