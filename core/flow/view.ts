@@ -21,19 +21,7 @@ import { reviewLine } from './review';
 import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
 import { scoreLine, topicLines } from './score-lines';
 
-export type {
-  ChoiceView,
-  DateView,
-  GapsView,
-  GridView,
-  MatchView,
-  MeasuredView,
-  OrderView,
-  QuestionView,
-  RatingView,
-  SpotsView,
-  TypedView,
-} from '../questions/registry';
+export type * from '../questions/registry';
 export type { ContactView, OutcomeView, ReviewLine } from '../blocks/view';
 
 export type BlockView =

@@ -1,16 +1,7 @@
 'use client';
 import { useState } from 'react';
-import {
-  Choose,
-  Field,
-  Kbd,
-  LineInput,
-  MenuButton,
-  PrimaryButton,
-  SideSheet,
-  TextButton,
-  Toggle,
-} from '../../ui/controls';
+import { Choose, Field, Kbd, LineInput, MenuButton, PrimaryButton, TextButton, Toggle } from '../../ui/controls';
+import { SideSheet } from '../../ui/side-sheet';
 import { Mark, markKinds } from '../../ui/marks';
 
 const nothing = () => undefined;

@@ -1,7 +1,8 @@
 'use client';
 import styled from 'styled-components';
 import type { Finding } from '../../core/findings/check';
-import { SideSheet, TextButton } from '../../ui/controls';
+import { TextButton } from '../../ui/controls';
+import { SideSheet } from '../../ui/side-sheet';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore } from '../document';
 import { useRehearsal } from '../shared/rehearsal';

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { SideSheet, TextButton } from '../../ui/controls';
+import { TextButton } from '../../ui/controls';
+import { SideSheet } from '../../ui/side-sheet';
 import { useQuiz } from '../document';
 import { ViewSwitch, type Width } from './view-switch';
 import { TryPage, useTry } from './try-quiz';

@@ -2,7 +2,8 @@
 /** A list of questions pasted into the manuscript: looked at first, then put in as pages of their own. */
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
 import { copyPagesInto } from '../../core/document/copy-pages';
-import { SideSheet, TextButton } from '../../ui/controls';
+import { TextButton } from '../../ui/controls';
+import { SideSheet } from '../../ui/side-sheet';
 import { useDocumentStore } from '../document';
 import { addPages, newId } from '../shared/edits';
 import { ReadList } from '../shared/read-list';

@@ -1,6 +1,7 @@
 /** The log in a process of its own, as an operator reads it. */
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
+import { POST } from '../../app/browser-errors/route';
 import { answer } from '../../app/http';
 import { HttpError } from '../../server/platform/http-error';
 
@@ -68,5 +69,29 @@ describe('who asks', () => {
   it('cannot put lines of their own into the log', async () => {
     const answered = await ask('a"} {"b', async () => ({}));
     expect(answered.headers.get('X-Request-Id')).toMatch(/^[0-9a-f-]{36}$/);
+  });
+});
+
+describe('a browser that failed', () => {
+  const report = (body: object) =>
+    POST(
+      new Request('https://quiz.test/browser-errors', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+      { params: Promise.resolve({}) },
+    );
+  const error = { name: 'TypeError', message: 'x is undefined', stack: 'at a.js:1:2', path: '/q/bags' };
+
+  it('may say what its contract names, and nothing beside it', async () => {
+    expect((await report(error)).status).toBe(200);
+    expect((await report({ ...error, answers: { q: 'secret' } })).status).toBe(400);
+    expect((await report({ ...error, message: 'x'.repeat(301) })).status).toBe(400);
+  });
+
+  it('does not fill the log', async () => {
+    const answers = await Promise.all(Array.from({ length: 40 }, () => report(error)));
+    expect(answers.filter((a) => a.status === 429).length).toBeGreaterThan(15);
   });
 });
