@@ -1,4 +1,5 @@
 /** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
+import { fieldOf, textOf } from '../core/values/unknown';
 import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/platform/config';
 import { log, logFailure } from '../server/platform/log';
@@ -57,8 +58,8 @@ function refused(error: unknown): Response {
 
 function unexpected(error: unknown): HttpError {
   // SQLSTATE class 22: what was sent cannot be put into a column, and will not be, however often it is tried.
-  const { code } = ((error as { cause?: unknown } | null)?.cause ?? error ?? {}) as { code?: unknown };
-  if (typeof code === 'string' && code.startsWith('22') && code.length === 5)
+  const code = textOf(fieldOf(error, 'cause') ?? error, 'code');
+  if (code?.startsWith('22') && code.length === 5)
     return new HttpError(422, 'not-valid', 'This holds something that cannot be kept. Nothing was changed.');
   logFailure('a request', error);
   return new HttpError(

@@ -1,3 +1,4 @@
+import { isObject, messageOf, textOf } from '../core/values/unknown';
 import {
   createReadStream,
   existsSync,
@@ -27,7 +28,7 @@ export function readText(file: string): string {
     throw bad(
       file,
       '',
-      (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message,
+      textOf(error, 'code') === 'ENOENT' ? 'there is no such file' : messageOf(error),
     );
   }
 }
@@ -85,7 +86,7 @@ export function writeWhole(file: string, text: string): void {
     renameSync(part, file);
   } catch (error) {
     rmSync(part, { force: true });
-    throw bad(file, '', `it cannot be written: ${(error as Error).message}`);
+    throw bad(file, '', `it cannot be written: ${messageOf(error)}`);
   }
 }
 
@@ -146,24 +147,22 @@ export class RunsFile {
   }
 }
 
-const isObject = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 const fields = new Set(['id', 'answers', 'known', 'contact', 'seed', 'reviews']);
 
 /** Why a line is not a run at all. */
 function shapeFault(run: unknown): string | null {
   if (!isObject(run)) return 'a run is expected, as a JSON object';
-  const value = run as Record<string, unknown>;
-  const strange = Object.keys(value).find((field) => !fields.has(field));
+  const strange = Object.keys(run).find((field) => !fields.has(field));
   if (strange) return `/${strange}: there is no such field here`;
-  if (typeof value['id'] !== 'string' && typeof value['id'] !== 'number') return '/id: an id is expected';
+  if (typeof run['id'] !== 'string' && typeof run['id'] !== 'number') return '/id: an id is expected';
   for (const field of ['answers', 'known', 'contact', 'reviews']) {
-    if (value[field] !== undefined && !isObject(value[field])) return `/${field}: an object is expected`;
+    if (run[field] !== undefined && !isObject(run[field])) return `/${field}: an object is expected`;
   }
   for (const field of ['known', 'contact'] as const) {
-    for (const [key, text] of Object.entries(value[field] ?? {}))
+    for (const [key, text] of Object.entries(run[field] ?? {}))
       if (typeof text !== 'string') return `/${field}/${key}: text is expected`;
   }
-  for (const [key, marks] of Object.entries(value['reviews'] ?? {}))
+  for (const [key, marks] of Object.entries(run['reviews'] ?? {}))
     if (typeof marks !== 'number') return `/reviews/${key}: a number is expected`;
-  return value['seed'] === undefined || Number.isInteger(value['seed']) ? null : '/seed: a whole number is expected';
+  return run['seed'] === undefined || Number.isInteger(run['seed']) ? null : '/seed: a whole number is expected';
 }

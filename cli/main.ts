@@ -1,3 +1,4 @@
+import { messageOf } from '../core/values/unknown';
 import { parseArgs } from 'node:util';
 import { check, convert, odds, score, stats } from './commands';
 import { UserError } from './user-error';
@@ -38,7 +39,7 @@ async function main(args: string[]): Promise<number> {
       },
     });
   } catch (error) {
-    throw new UserError(`${(error as Error).message}\nSee yes-maybe --help`);
+    throw new UserError(`${messageOf(error)}\nSee yes-maybe --help`);
   }
   const { values, positionals } = parsed;
   const [command = '', ...files] = positionals;

@@ -1,4 +1,5 @@
 /** Calling an endpoint from a browser. Contracts are types here: no schema comes to the browser. */
+import { fieldOf, textOf } from '../core/values/unknown';
 import type { AnswerOf, BodyOf, Endpoint, ParamsOf, QueryOf } from './index';
 
 type WithBody<E extends Endpoint> = [BodyOf<E>] extends [undefined] ? object : { body: BodyOf<E> };
@@ -62,6 +63,6 @@ async function answered<A>(url: string, init: RequestInit): Promise<A> {
   const answer: unknown = await response.json().catch(() => ({}));
   // The one cast at this door: the server holds its answers to the same contract, in tests and in development by checking each.
   if (response.ok) return answer as A;
-  const { message, details } = answer as { message?: string; details?: unknown };
-  throw new HttpError(response.status, message ?? 'That did not work just now. Please try again.', details);
+  const message = textOf(answer, 'message') ?? 'That did not work just now. Please try again.';
+  throw new HttpError(response.status, message, fieldOf(answer, 'details'));
 }

@@ -1,3 +1,4 @@
+import { textOf } from '../core/values/unknown';
 import { join } from 'node:path';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { Client } from 'pg';
@@ -38,7 +39,7 @@ export async function createDatabase(url: string, template?: string): Promise<vo
       )
       .catch((error: unknown) => {
         // Somebody else made it at the same moment.
-        const { code } = error as { code?: string };
+        const code = textOf(error, 'code');
         if (code !== '42P04' && code !== '23505') throw error;
       });
   });

@@ -1,4 +1,5 @@
 /** Brings the tables up to date; with --is-empty tells whether anybody has an account yet; with --drop-tests drops what interrupted tests left. */
+import { textOf } from '../core/values/unknown';
 import { count } from 'drizzle-orm';
 import { openDatabase } from '../db/client';
 import { dropTestDatabases, migrateDatabase } from '../db/migrate';
@@ -16,7 +17,8 @@ async function migrate(): Promise<void> {
 }
 
 migrate().catch((error: unknown) => {
-  const trouble = error as { message?: string; code?: string; errors?: { message: string }[] };
-  console.error(trouble.message || trouble.errors?.[0]?.message || trouble.code || 'unknown trouble');
+  // Where several addresses of a host were tried, each has its own trouble.
+  const first: unknown = error instanceof AggregateError ? error.errors[0] : error;
+  console.error(textOf(error, 'message') || textOf(first, 'message') || textOf(error, 'code') || 'unknown trouble');
   process.exitCode = 1;
 });

@@ -233,7 +233,10 @@ export function Choose<T extends string>({
     <Select
       aria-label={label}
       value={value}
-      onChange={(key) => key !== null && onChange(key as T)}
+      onChange={(key) => {
+        const chosen = options.find((o) => o.id === key);
+        if (chosen) onChange(chosen.id);
+      }}
       style={{ display: 'inline-block' }}
     >
       <Words>

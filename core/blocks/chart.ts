@@ -1,6 +1,7 @@
 import { quizIndex, questionsOf, wordingOf } from '../document/lookup';
 import { OTHER } from '../questions/choice/options';
-import { given, partsOf } from '../questions/parts';
+import { given } from '../values/given';
+import { partsOf } from '../questions/parts';
 import { offeredBy } from '../questions/registry';
 import type { BlockKind, Of } from './kind';
 import type { ChartView } from './view';

@@ -1,5 +1,5 @@
 import { error, type Finding, warning } from '../schema/finding';
-import { given } from '../questions/parts';
+import { given } from '../values/given';
 import type { BlockKind, Of } from './kind';
 import type { ContactView } from './view';
 

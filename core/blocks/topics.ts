@@ -1,4 +1,4 @@
-import { given } from '../questions/parts';
+import { given } from '../values/given';
 import type { BlockKind, Of } from './kind';
 import type { ViewOf } from './view';
 

@@ -1,4 +1,5 @@
 /** Questions kept for many quizzes: what of a question is the bank's, and what is each quiz's own. */
+import { isObject } from '../values/unknown';
 import type { Block, Question, Quiz } from '../schema/quiz';
 import { type Edit, type Op, same } from './edits';
 import { isQuestion, questionsOf } from './lookup';
@@ -10,7 +11,6 @@ const ownOfParts = ['weights', 'guess'] as const;
 const partLists = ['options', 'items', 'rows'] as const;
 
 type Loose = Record<string, unknown>;
-type Part = { id: string } & Loose;
 const pick = (from: Loose, fields: readonly string[]): Loose =>
   Object.fromEntries(fields.flatMap((f) => (from[f] === undefined ? [] : [[f, from[f]]])));
 const drop = (from: Loose, fields: readonly string[]): Loose =>
@@ -20,20 +20,26 @@ const drop = (from: Loose, fields: readonly string[]): Loose =>
 export function contentOf(question: Question): Loose {
   const content = drop(question, ownFields);
   for (const list of partLists)
-    if (Array.isArray(content[list])) content[list] = (content[list] as Part[]).map((part) => drop(part, ownOfParts));
+    if (Array.isArray(content[list])) content[list] = partsIn(content, list).map((part) => drop(part, ownOfParts));
   return content;
 }
+
+const partsIn = (content: Loose, list: string): Loose[] => {
+  const parts = content[list];
+  return Array.isArray(parts) ? parts.filter(isObject) : [];
+};
 
 /** Content as a question of a quiz that has the question already: what is the quiz's own stays, answer by answer. */
 export function withContent(own: Question, content: Loose): Question {
   const next: Loose = { ...content, ...pick(own, ownFields) };
-  const before = own as unknown as Loose;
+  const before: Loose = { ...own };
   for (const list of partLists) {
     if (!Array.isArray(next[list])) continue;
-    const old = new Map(((before[list] as Part[] | undefined) ?? []).map((part) => [part.id, part]));
-    next[list] = (next[list] as Part[]).map((part) => ({ ...part, ...pick(old.get(part.id) ?? {}, ownOfParts) }));
+    const old = new Map(partsIn(before, list).map((part) => [part['id'], part]));
+    next[list] = partsIn(next, list).map((part) => ({ ...part, ...pick(old.get(part['id']) ?? {}, ownOfParts) }));
   }
-  return next as unknown as Question;
+  // Content is always that of a question: only fields of its own kind were taken out of it and put in.
+  return next as Question;
 }
 
 /** Whether a question is as the bank has it. */

@@ -2,6 +2,7 @@
  * Edits: small named operations that change a document, each with its inverse. They address things by id, so an edit made on an
  * older revision still finds its place after others have worked; where it no longer does, it is refused by name and changes nothing.
  */
+import { fieldOf, isObject } from '../values/unknown';
 import type { Edit, EditRefusal, Op, Place } from '../schema/edit';
 import type { Quiz } from '../schema/quiz';
 import { validateQuiz } from './validate';
@@ -105,8 +106,8 @@ function followed(document: unknown, op: Op): Op {
 function whereItIs(document: unknown, place: Place): Place {
   const [pages, page, blocks, block, ...rest] = place;
   if (pages !== 'pages' || blocks !== 'blocks' || block === undefined || page === undefined) return place;
-  const holds = (p: Item) => (p as { blocks?: Item[] }).blocks?.some((b) => b.id === block);
-  const all = (document as { pages: Item[] }).pages;
+  const holds = (p: Item) => itemsIn(p, 'blocks').some((b) => b.id === block);
+  const all = itemsIn(document, 'pages');
   const now = all.find((p) => p.id === page && holds(p)) ?? all.find(holds);
   return now ? ['pages', now.id, 'blocks', block, ...rest] : place;
 }
@@ -114,7 +115,10 @@ function whereItIs(document: unknown, place: Place): Place {
 function isEmptied(document: unknown, at: Place, list: string, id: string, inner: string): boolean {
   let empty = false;
   changeList(document, at, list, (items) => {
-    const own = (items.find((i) => i.id === id) as Record<string, unknown> | undefined)?.[inner];
+    const own = fieldOf(
+      items.find((i) => i.id === id),
+      inner,
+    );
     empty = Array.isArray(own) && own.length === 0;
     return items;
   });
@@ -122,8 +126,11 @@ function isEmptied(document: unknown, at: Place, list: string, id: string, inner
 }
 
 type Item = { id: string };
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
+const isItem = (value: unknown): value is Item => isObject(value) && typeof value['id'] === 'string';
+const itemsIn = (owner: unknown, list: string): Item[] => {
+  const items = fieldOf(owner, list);
+  return Array.isArray(items) ? items.filter(isItem) : [];
+};
 
 function putAfter(items: Item[], item: Item, after: string | null): Item[] {
   if (after === null) return [item, ...items];
@@ -155,9 +162,9 @@ const gone = (place: Place) =>
 
 function changeList(document: unknown, at: Place, list: string, change: (items: Item[]) => Item[]): unknown {
   return changeAt(document, at, at, (owner) => {
-    const items = owner[list];
-    if (items !== undefined && !Array.isArray(items)) throw gone([...at, list]);
-    return { ...owner, [list]: change((items ?? []) as Item[]) };
+    const items = owner[list] ?? [];
+    if (!Array.isArray(items) || !items.every(isItem)) throw gone([...at, list]);
+    return { ...owner, [list]: change(items) };
   });
 }
 
@@ -174,7 +181,7 @@ function changeAt(
   if (!Array.isArray(items)) throw gone(whole);
   const index = items.findIndex((i: unknown) => isObject(i) && i['id'] === id);
   if (index < 0) throw gone(whole);
-  const copy = items.slice() as unknown[];
+  const copy: unknown[] = items.slice();
   copy[index] = changeAt(items[index], rest, whole, change);
   return { ...node, [list]: copy };
 }

@@ -1,4 +1,5 @@
 /** The door of the core: nothing that is not a quiz comes past it. What is wrong is told in sentences, each with its place. */
+import { isObject } from '../values/unknown';
 import { kindOf } from '../questions/registry';
 import { isContact, isQuestion } from './lookup';
 import type { ErrorObject } from 'ajv';
@@ -12,8 +13,6 @@ const MOST_FAULTS = 20;
 export const MOST_DEPTH = 40;
 
 type Loose = Record<string, unknown>;
-const isObject = (value: unknown): value is Loose =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** How documents of older versions become one of this version, step by step; there is no older one yet. */
 const migrations: Record<number, (document: Loose) => Loose> = {};
@@ -120,16 +119,16 @@ function tell({ keyword, params, instancePath }: ErrorObject): ValidationIssue {
     case 'additionalProperties':
       return at('there is no such field here', `${instancePath}/${String(params['additionalProperty'])}`);
     case 'enum':
-      return at(`one of ${quoted(params['allowedValues'] as unknown[])} is expected`);
+      return at(`one of ${quoted([params['allowedValues']].flat())} is expected`);
     case 'const':
       return at(`${quoted([params['allowedValue']])} is expected`);
     case 'discriminator':
       return at(`"${String(params['tag'])}" is not of a kind that exists: ${quoted([params['tagValue']])}`);
     case 'type':
       return at(
-        `${[params['type'] as string | string[]]
+        `${[params['type']]
           .flat()
-          .map((t) => typeWords[t] ?? t)
+          .map((t) => typeWords[String(t)] ?? String(t))
           .join(' or ')} is expected`,
       );
     case 'minimum':

@@ -1,22 +1,17 @@
-import type { Offered } from '../questions/kind';
-import { isKeyed, isReviewed, offeredBy } from '../questions/registry';
+import { isKeyed, isReviewed } from '../questions/registry';
 import type { Op } from '../document/edits';
 import type { Page, Quiz } from '../schema/quiz';
-import { quizIndex, isContact, isQuestion, questionsOf } from '../document/lookup';
+import { quizIndex, isContact, questionsOf } from '../document/lookup';
 import { differences } from '../flow/examples';
-import { walk } from '../flow/walk';
-import { resultOf } from '../flow/result';
-import { bandStart } from '../scoring/verdicts';
 import { isBlank } from '../text/rich';
 import type { Odds } from '../rehearsal/odds';
-import { perfectAnswers } from '../rehearsal/perfect';
-import { spanOf } from '../rehearsal/span';
 import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
 import { error, type Finding, warning } from '../schema/finding';
-import { isWebAddress } from '../schema/address';
 import { type Around, referenceFindings } from './references';
-import { type Budget, newBudget, reachOf } from './reach';
+import { type Budget, newBudget } from './budget';
+import { reachOf } from './reach';
+import { rehearsedFindings, verdictFindings } from './verdicts';
 
 export type { Finding } from '../schema/finding';
 
@@ -30,7 +25,7 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
     ...blockFindings(quiz),
     ...referenceFindings(quiz, around),
     ...insertFindings(quiz),
-    ...verdicts(quiz),
+    ...verdictFindings(quiz),
     ...letters(quiz),
     ...looks(quiz),
   ];
@@ -40,7 +35,7 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
   // A quiz that speaks of what is not there is not worth walking through.
   if (whole) findings.push(...reachability(quiz));
   if (whole) findings.push(...examples(quiz));
-  if (whole && odds) findings.push(...rehearsed(quiz, odds));
+  if (whole && odds) findings.push(...rehearsedFindings(quiz, odds));
   const rank = { error: 0, warning: 1, note: 2 };
   return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
@@ -169,126 +164,6 @@ function withoutRule(page: Page, i: number): Op {
 
 const ordinal = (i: number): string => ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][i] ?? `${i + 1}th`;
 
-function verdicts(quiz: Quiz): Finding[] {
-  return quiz.verdicts.flatMap((verdict) => {
-    const ids = new Set(verdict.outcomes.map((o) => o.id));
-    const used = [
-      ...(verdict.by === 'bands'
-        ? verdict.bands.map((b) => b.outcome)
-        : verdict.by === 'rules'
-          ? verdict.rules.map((r) => r.outcome)
-          : []),
-      ...(verdict.fallback ? [verdict.fallback] : []),
-    ];
-    const found: Finding[] = [];
-    if (verdict.outcomes.length === 0 || used.some((id) => !ids.has(id))) {
-      found.push(
-        error(
-          'outcome-missing',
-          'score',
-          [verdict.id],
-          `The verdict “${verdict.name}” names an outcome that does not exist.`,
-        ),
-      );
-    }
-    if (verdict.by === 'bands') found.push(...bandFindings(quiz, verdict));
-    if (verdict.by === 'strongest') found.push(...silentFallback(quiz, verdict));
-    for (const outcome of verdict.outcomes) {
-      const at = [verdict.id, outcome.id];
-      if (!outcome.name.trim()) found.push(error('empty-text', 'write', at, 'An outcome has no name.'));
-      if (isBlank(outcome.body) && !outcome.headline?.trim()) {
-        found.push(warning('empty-text', 'write', at, `“${outcome.name}” says nothing to the visitor yet.`));
-      }
-      if (outcome.picture && !outcome.picture.text.trim()) {
-        found.push(
-          warning(
-            'picture-without-text',
-            'write',
-            at,
-            `The picture of “${outcome.name}” has no words for those who cannot see it.`,
-          ),
-        );
-      }
-      if (outcome.offer && !isWebAddress(outcome.offer.url)) {
-        found.push(
-          error(
-            'redirect-unsafe',
-            'write',
-            at,
-            `The offer of “${outcome.name}” needs a web address that starts with https://.`,
-          ),
-        );
-      }
-      if (outcome.offer && !outcome.offer.button.trim()) {
-        found.push(error('empty-text', 'write', at, `The offer of “${outcome.name}” has no words on its button.`));
-      }
-    }
-    return found;
-  });
-}
-
-/** Whoever gives no answer that speaks for anything ends as the first outcome, though nobody said so. */
-function silentFallback(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], { by: 'strongest' }>): Finding[] {
-  const [first] = verdict.outcomes;
-  if (verdict.fallback !== undefined || !first || verdict.outcomes.length < 2) return [];
-  const ids = new Set(verdict.outcomes.map((o) => o.id));
-  const speaks = (weights: Record<string, number> | undefined) =>
-    Object.entries(weights ?? {}).some(([id, weight]) => weight !== 0 && ids.has(id));
-  const speaksAlways = (offered: Offered | undefined): boolean =>
-    offered !== undefined &&
-    !offered.other &&
-    offered.options.length > 0 &&
-    offered.options.every((o) => speaks(o.weights));
-  // One question that everybody is asked, must answer, and whose every answer speaks is enough.
-  const isCertain = quiz.pages.some(
-    (page) =>
-      page.stage === 'ask' &&
-      !page.showIf &&
-      !page.draw &&
-      page === quiz.pages.find((p) => p.stage === 'ask' && p.blocks.some(isQuestion)) &&
-      page.blocks.some(
-        (block) => isQuestion(block) && block.required && !block.showIf && speaksAlways(offeredBy(block)),
-      ),
-  );
-  if (isCertain) return [];
-  const message = `Whoever gives no answer that speaks for an outcome of “${verdict.name}” ends as “${first.name}”, the first in the list. Say who is meant.`;
-  return [warning('fallback-silent', 'score', [verdict.id], message)];
-}
-
-function bandFindings(quiz: Quiz, verdict: Extract<Quiz['verdicts'][number], { by: 'bands' }>): Finding[] {
-  if (verdict.topic !== undefined) return [];
-  const percent = verdict.unit === 'percent';
-  const keyed = questionsOf(quiz).filter((q) => isKeyed(q) || isReviewed(q)).length;
-  const scale = quiz.scales.find((s) => s.id === verdict.scale);
-  const marks = questionsOf(quiz).reduce((sum, q) => sum + (q.marks ?? 1), 0);
-  const span = percent
-    ? { lowest: 0, highest: 100 }
-    : verdict.unit === 'right'
-      ? { lowest: 0, highest: keyed }
-      : verdict.scale === 'marks'
-        ? { lowest: -Infinity, highest: marks }
-        : scale?.formula
-          ? null
-          : spanOf(quiz, verdict.scale, null);
-  return verdict.bands.flatMap((band, i) => {
-    const above = verdict.bands[i - 1];
-    const name = verdict.outcomes.find((o) => o.id === band.outcome)?.name ?? band.outcome;
-    const start = bandStart(band, span ?? { lowest: null, highest: null });
-    const out = span && (start > span.highest || (i > 0 && start <= span.lowest));
-    const unsorted = above && start <= bandStart(above, span ?? { lowest: null, highest: null });
-    return out || unsorted
-      ? [
-          warning(
-            'band-out-of-range',
-            'score',
-            [verdict.id, band.outcome],
-            `The band “${name}” begins at ${start}, ${unsorted ? 'which is not above the one before it' : 'where no visitor can be'}.`,
-          ),
-        ]
-      : [];
-  });
-}
-
 function letters(quiz: Quiz): Finding[] {
   const asks = quiz.pages.some((p) => p.blocks.some((b) => isContact(b) && b.fields.some((f) => f.format === 'email')));
   return quiz.messages.flatMap((letter) => {
@@ -329,68 +204,4 @@ function looks(quiz: Quiz): Finding[] {
         ]
       : [];
   });
-}
-
-const percent = (share: number): string => `${Math.round(share * 1000) / 10}%`;
-
-/** Outcomes of runs that hardly anybody has, but somebody can: all of it right, and nothing answered. By verdict. */
-function outcomesAtTheEnds(quiz: Quiz): (verdict: string, outcome: string) => boolean {
-  const results = [perfectAnswers(quiz), {}].map((answers) => resultOf(quiz, walk(quiz, { id: 'end', answers }).run));
-  return (verdict, outcome) => results.some((r) => r.verdicts[verdict]?.outcomes.includes(outcome));
-}
-
-/** What only a rehearsal tells: who gets where, how often. */
-function rehearsed(quiz: Quiz, odds: Odds): Finding[] {
-  const found: Finding[] = [];
-  // Where visitors were sampled, that nobody gets somewhere does not say that nobody can.
-  const isAtAnEnd = odds.method === 'sampled' ? outcomesAtTheEnds(quiz) : () => false;
-  for (const verdict of quiz.verdicts) {
-    const shares = odds.outcomes[verdict.id] ?? {};
-    for (const outcome of verdict.outcomes) {
-      const share = shares[outcome.id] ?? 0;
-      const at = [verdict.id, outcome.id];
-      if (share === 0 && isAtAnEnd(verdict.id, outcome.id))
-        found.push(
-          warning(
-            'outcome-rare',
-            'score',
-            at,
-            `None of ${(odds.visitors ?? 0).toLocaleString('en')} rehearsed visitors ends as “${outcome.name}”, though one can.`,
-          ),
-        );
-      else if (share === 0)
-        found.push(warning('outcome-unreachable', 'score', at, `No rehearsed visitor ends as “${outcome.name}”.`));
-      else if (share > 0.6 && verdict.outcomes.length > 1) {
-        found.push(
-          warning(
-            'outcome-dominates',
-            'score',
-            at,
-            `${percent(share)} of rehearsed visitors end as “${outcome.name}”.`,
-          ),
-        );
-      } else if (share < 0.03)
-        found.push(
-          warning(
-            'outcome-rare',
-            'score',
-            at,
-            `Only ${percent(share)} of rehearsed visitors end as “${outcome.name}”.`,
-          ),
-        );
-    }
-    const tied = odds.ties[verdict.id] ?? 0;
-    if (verdict.by === 'strongest' && tied > 0.15 && verdict.ties !== 'blend') {
-      const rule = verdict.ties === 'latest' ? 'one strengthened last' : 'first in the list';
-      found.push(
-        warning(
-          'tie-likely',
-          'score',
-          [verdict.id],
-          `${percent(tied)} of rehearsed visitors have two outcomes level in “${verdict.name}”; the ${rule} wins then.`,
-        ),
-      );
-    }
-  }
-  return found;
 }

@@ -9,6 +9,6 @@ function luminance(colour: string): number {
 
 /** Contrast ratio of two colours #RRGGBB, from 1 to 21 (WCAG 2.2, definition of contrast ratio). */
 export function contrast(a: string, b: string): number {
-  const [light, dark] = [luminance(a), luminance(b)].sort((x, y) => y - x) as [number, number];
-  return (light + 0.05) / (dark + 0.05);
+  const [one, other] = [luminance(a), luminance(b)];
+  return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
 }

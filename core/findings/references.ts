@@ -1,4 +1,5 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
+import { verdictKind } from '../verdicts/registry';
 import type { There } from '../blocks/kind';
 import { blockKind } from '../blocks/registry';
 import { idsOf, isBounded, listOperatorNames } from '../conditions/operators';
@@ -101,10 +102,12 @@ export function referenceFindings(quiz: Quiz, { published }: Around = {}): Findi
     for (const block of page.blocks) blockReferences(page.id, block);
   }
   for (const verdict of quiz.verdicts) {
-    if (verdict.by === 'rules') for (const rule of verdict.rules) condition('score', [verdict.id], rule.when);
-    if (verdict.by === 'bands' && !scales.has(verdict.scale))
+    const { conditions, measure } = verdictKind(verdict);
+    for (const one of conditions?.(verdict) ?? []) condition('score', [verdict.id], one);
+    const read = measure?.of(verdict);
+    if (read && !scales.has(read.scale))
       gone('score', [verdict.id], `The verdict “${verdict.name}” reads a scale that is gone.`);
-    if (verdict.by === 'bands' && verdict.topic !== undefined && !topics.has(verdict.topic))
+    if (read?.topic !== undefined && !topics.has(read.topic))
       gone('score', [verdict.id], `The verdict “${verdict.name}” reads a topic that is gone.`);
   }
   for (const letter of quiz.messages) {

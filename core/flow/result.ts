@@ -17,7 +17,7 @@ import {
   readScale,
   type Reading,
 } from '../scoring/ledger';
-import { type Decision, decide } from '../scoring/verdicts';
+import { type Decision, decide } from '../verdicts/registry';
 
 export type Result = {
   way: string[];

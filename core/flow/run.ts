@@ -8,9 +8,9 @@ import { quizIndex } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { creditOf } from '../questions/credit';
 import { type Facts, isTrue } from '../conditions/evaluate';
-import { factsOf } from '../scoring/facts';
+import { factsOf } from '../verdicts/facts';
 import { addQuestion, Ledger, planOf } from '../scoring/ledger';
-import { decide } from '../scoring/verdicts';
+import { decide } from '../verdicts/registry';
 import { drawnBlocks } from './draw';
 import type { ContactGiven, Sent } from './sent';
 import { EMBARGO_PAGE } from './embargo';
@@ -214,8 +214,7 @@ export function questionsOnWay(quiz: Quiz, run: Run): Question[] {
   const seen = new Set<string>();
   for (let i = way.length - 1; i >= 0; i--) {
     const shown = way[i]?.shown ?? [];
-    for (let k = shown.length - 1; k >= 0; k--) {
-      const id = shown[k] as string;
+    for (const id of shown.toReversed()) {
       const question = questions.get(id);
       if (!question || seen.has(id)) continue;
       seen.add(id);

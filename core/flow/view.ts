@@ -6,7 +6,7 @@ import type { Reached } from '../blocks/kind';
 import { blockKind } from '../blocks/registry';
 import type { OtherBlockView, OutcomeView, ReviewLine } from '../blocks/view';
 import { answerText, kindOf, type QuestionView } from '../questions/registry';
-import { given } from '../questions/parts';
+import { given } from '../values/given';
 import type { Block, Page, Quiz, RichText } from '../schema/quiz';
 import { quizIndex, isQuestion, wordingOf } from '../document/lookup';
 import { fillRich } from '../text/rich';

@@ -110,9 +110,8 @@ function listedFrom(row: string[], columns: string[], line: number, notes: Note[
   const cells = given.slice(0, given.findLastIndex(Boolean) + 1);
   const several = cells.length === 1 ? (cells[0] ?? '').split(/[\n|]/).map((one) => one.trim()) : cells;
   const right = cell('right');
-  const fields = Object.fromEntries(
-    listedFields.flatMap((name) => (cell(name) ? [[name, cell(name)]] : [])),
-  ) as Listed['fields'];
+  const fields: Listed['fields'] = {};
+  for (const name of listedFields) if (cell(name)) fields[name] = cell(name);
   const answers = answersFrom(several.slice(0, MOST_ANSWERS), right, line, notes);
   const page = cell('page');
   return {

@@ -1,4 +1,5 @@
 /** A quiz made of a list of questions. */
+import { given } from '../values/given';
 import {
   type Listed,
   type ListedField,
@@ -153,8 +154,7 @@ function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Quest
   return made;
 }
 
-const kept = <K extends string>(key: K, text: string | undefined): { [P in K]?: string } =>
-  text?.trim() ? ({ [key]: text.trim() } as { [P in K]?: string }) : {};
+const kept = <K extends string>(key: K, text: string | undefined) => given(key, text?.trim() || undefined);
 const guessed = (kind: QuestionKind, variant: string = kind) => ({ kind, variant });
 const YES_NO = ['yes', 'no', 'true', 'false'];
 

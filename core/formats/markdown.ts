@@ -4,14 +4,7 @@ import { fold } from '../text/fold';
 import { quizFromList } from './from-list';
 import { linesOf, withoutEnding } from './lines';
 import { listFromQuiz } from './to-list';
-import {
-  type Listed,
-  type ListedAnswer,
-  type ListedField,
-  listedFields,
-  type Note,
-  type Read,
-} from '../questions/listed';
+import { type Listed, type ListedAnswer, listedFields, type Note, type Read } from '../questions/listed';
 
 const item = /^\s*(?:[-*+]|(\d+)[.)])\s+(?:\[(.)\]\s+)?(.*)$/;
 const field = /^\s*([A-Za-z][A-Za-z ]{0,20}?)\s*:\s*(.*)$/;
@@ -80,7 +73,10 @@ function setField(question: Listed, name: string, value: string): void {
   else if (name === 'page') question.page = value;
   else if (name === 'right' || name === 'answer' || name === 'accept')
     question.right = question.right === undefined ? value : `${question.right}\n${value}`;
-  else question.fields[name as ListedField] = value;
+  else {
+    const field = listedFields.find((f) => f === name);
+    if (field) question.fields[field] = value;
+  }
 }
 
 const escape = (text: string): string =>

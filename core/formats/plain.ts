@@ -29,6 +29,9 @@ const rightFields = new Set([
   'right answer',
   'solution',
 ]);
+/** @property letters what stood before each answer, by which one may be named as right */
+type Lettered = Listed & { letters: string[] };
+
 const fieldNames: Record<string, ListedField> = {
   ...Object.fromEntries(listedFields.map((f) => [f, f])),
   explanation: 'explain',
@@ -46,8 +49,8 @@ const fieldNames: Record<string, ListedField> = {
  */
 export function readPlain(text: string, id = 'quiz'): Read {
   const notes: Note[] = [];
-  const questions: Listed[] = [];
-  let here: (Listed & { letters: string[] }) | null = null;
+  const questions: Lettered[] = [];
+  let here: Lettered | null = null;
   let apart = true;
   linesOf(text, notes).forEach(({ number: line, text: raw }) => {
     const words = raw.trim();
@@ -58,10 +61,11 @@ export function readPlain(text: string, id = 'quiz'): Read {
     const named = field.exec(words);
     const name = named ? fold(named[1] ?? '') : '';
     const answer = (lettered.exec(words) ?? bulleted.exec(words))?.[1];
-    if (here && named && (rightFields.has(name) || fieldNames[name])) {
+    const listed = fieldNames[name];
+    if (here && named && (rightFields.has(name) || listed)) {
       const value = (named[2] ?? '').trim();
       if (rightFields.has(name)) here.right = value;
-      else here.fields[fieldNames[name] as ListedField] = value;
+      else if (listed) here.fields[listed] = value;
     } else if (here && answer !== undefined && !asked.test(words)) {
       here.answers.push(answerFrom(answer, ticked.test(words)));
       here.letters.push(/^\(?([A-Za-z])\s?[.)]/.exec(words)?.[1]?.toLowerCase() ?? '');
@@ -80,7 +84,7 @@ export function readPlain(text: string, id = 'quiz'): Read {
     }
     apart = false;
   });
-  for (const question of questions) settle(question as Listed & { letters: string[] }, notes);
+  for (const question of questions) settle(question, notes);
   // A line alone above all questions is what they are called.
   const [first, second] = questions;
   const titled = first && second && first.answers.length === 0 && !first.prompt.endsWith('?') && !first.right;
@@ -96,7 +100,7 @@ function answerFrom(words: string, tick: boolean): ListedAnswer {
 }
 
 /** Where one answer is right the others are wrong; "Answer: B" names it by letter, number or words. */
-function settle(question: Listed & { letters: string[] }, notes: Note[]): void {
+function settle(question: Lettered, notes: Note[]): void {
   const { answers, letters, line } = question;
   if (question.right !== undefined && answers.length > 0) {
     const whole = answers.find((a) => fold(a.text) === fold(question.right ?? ''));

@@ -1,7 +1,7 @@
 /** What the view of a question of any kind has. */
 import type { Picture, Question, RichText } from '../schema/quiz';
 import type { Showing } from './kind';
-import { given } from './parts';
+import { given } from '../values/given';
 
 export type Media = { picture?: Picture; sound?: Picture; video?: Picture };
 export type Asked = {

@@ -88,8 +88,6 @@ export function targetFrom(text: string): { target: number; within?: number; wit
   return { target, ...(around === undefined ? {} : percent ? { withinPercent: around } : { within: around }) };
 }
 
-export const keptNumber = <K extends string>(key: K, value: number | undefined): { [P in K]?: number } =>
-  value === undefined ? {} : ({ [key]: value } as { [P in K]?: number });
 /** The bounds of a number, slider or rating as fields of a row. */
 export const boundFields = (b: { min?: number; max?: number; step?: number }): Listed['fields'] => ({
   ...(b.min === undefined ? {} : { least: String(b.min) }),

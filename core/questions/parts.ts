@@ -1,3 +1,4 @@
+import { given } from '../values/given';
 /** What kinds with several parts have in common: pairs, gaps, rows, spots. */
 import type { Accepted, Folding, Picture, Question, Region } from '../schema/quiz';
 import { type Answer, partOf } from '../values/answer';
@@ -7,10 +8,6 @@ import { isInside } from './spots/region';
 import { type Grade, graded, pending, type Told } from './kind';
 
 export type Part = { id: string; text: string; picture?: Picture };
-
-/** A field that is left out where it has no value. */
-export const given = <K extends string, V>(key: K, value: V | undefined): { [P in K]?: V } =>
-  value === undefined ? {} : ({ [key]: value } as { [P in K]?: V });
 
 export const partsOf = (parts: Part[]): Part[] =>
   parts.map((p) => ({ id: p.id, text: p.text, ...given('picture', p.picture) }));
@@ -73,8 +70,10 @@ export function gradeOfTyped(question: TypedQuestion, answer: Answer, parts: Typ
     .filter((part) => part.region !== undefined || hasAccepted(part.accept))
     .map((part) => {
       const value = partOf(answer, part.id);
-      if (Array.isArray(value))
-        return part.region !== undefined && isInside(value as [number, number], part.region) ? 1 : 0;
+      if (Array.isArray(value)) {
+        const [x, y] = value;
+        return part.region && typeof x === 'number' && typeof y === 'number' && isInside([x, y], part.region) ? 1 : 0;
+      }
       return value === undefined || part.accept === undefined ? 0 : matchAccepted(value, part.accept, question.fold);
     });
   if (question.reviewRest && credits.includes(null)) return pending;

@@ -1,4 +1,5 @@
 /** What a state of a rehearsal must remember, found from what the conditions and verdicts of the quiz ask about. */
+import { verdictKind } from '../verdicts/registry';
 import { isKeyed } from '../questions/registry';
 import type { Condition, Quiz, Verdict } from '../schema/quiz';
 import { isQuestion } from '../document/lookup';
@@ -104,27 +105,24 @@ export function sums(
 }
 
 export function neededByVerdict(quiz: Quiz, verdict: Verdict, until: number): Column[] {
-  if (verdict.by === 'bands') {
-    const { scale, topic, unit, bands } = verdict;
-    if (unit === 'right') return rightSums(scale, topic, until);
-    return sums(quiz, scale, topic, unit === 'percent' || bands.some((band) => band.at !== undefined), until);
+  const { measure, conditions, tallies } = verdictKind(verdict);
+  const needed: Column[] = [];
+  if (measure) {
+    const { scale, topic, unit } = measure.of(verdict);
+    if (unit === 'right') needed.push(...rightSums(scale, topic, until));
+    else needed.push(...sums(quiz, scale, topic, measure.needsEnds(verdict), until));
   }
-  if (verdict.by === 'rules') {
-    // A rule that asks about its own verdict, or one decided later, finds nothing there.
-    const earlier = new Set(quiz.verdicts.slice(0, quiz.verdicts.indexOf(verdict)).map((v) => v.id));
-    const tests = verdict.rules.flatMap((rule) => testsIn(rule.when));
-    return tests
-      .filter((t) => !('verdict' in t) || earlier.has(t.verdict))
-      .flatMap((t) => neededByTest(quiz, t, until));
+  // A rule that asks about its own verdict, or one decided later, finds nothing there.
+  const earlier = new Set(quiz.verdicts.slice(0, quiz.verdicts.indexOf(verdict)).map((v) => v.id));
+  for (const test of (conditions?.(verdict) ?? []).flatMap((condition) => testsIn(condition)))
+    if (!('verdict' in test) || earlier.has(test.verdict)) needed.push(...neededByTest(quiz, test, until));
+  if (!tallies) return needed;
+  const { greatest, last } = tallies.looksAt(verdict);
+  needed.push({ kind: 'spoken', verdict: verdict.id, until });
+  for (const { id } of verdict.outcomes) {
+    needed.push({ kind: 'sum', track: { target: id }, part: 'points', until });
+    if (greatest) needed.push({ kind: 'sum', track: { target: id }, part: 'high', until });
+    if (last) needed.push({ kind: 'rank', verdict: verdict.id, outcome: id, until });
   }
-  return [
-    { kind: 'spoken', verdict: verdict.id, until },
-    ...verdict.outcomes.flatMap(({ id }): Column[] => [
-      { kind: 'sum', track: { target: id }, part: 'points', until },
-      ...(verdict.compare === 'share'
-        ? [{ kind: 'sum' as const, track: { target: id }, part: 'high' as const, until }]
-        : []),
-      ...(verdict.ties === 'latest' ? [{ kind: 'rank' as const, verdict: verdict.id, outcome: id, until }] : []),
-    ]),
-  ];
+  return needed;
 }

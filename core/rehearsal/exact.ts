@@ -8,7 +8,7 @@ import { quizIndex } from '../document/lookup';
 import { exitsOf, gateExit } from '../flow/navigate';
 import { hasMovingPages } from '../flow/order';
 import { planOf, readScale, readTally } from '../scoring/ledger';
-import { decide, measureOf, tiedAtTop, winnersOf } from '../scoring/verdicts';
+import { decide, verdictKind } from '../verdicts/registry';
 import { round9 } from '../values/numbers';
 import { isListable, type Way, waysToAnswer } from './answers';
 import { ALWAYS, type Column, controlColumns, neededByVerdict, sums } from './columns';
@@ -39,7 +39,7 @@ export function canBeCarried(quiz: Quiz): boolean {
   const forward = quiz.pages.every(
     (p) => !p.draw && ![...exitsOf(p), gateExit(p)].some(({ to }) => leadsBack(p.id, to)),
   );
-  const ranked = quiz.verdicts.some((v) => v.by === 'strongest' && v.ties === 'latest');
+  const ranked = quiz.verdicts.some((v) => verdictKind(v).tallies?.looksAt(v).last);
   const outcomes = new Set(quiz.verdicts.flatMap((v) => v.outcomes.map((o) => o.id)));
   const followable = (q: Question) =>
     isListable(q) ||
@@ -111,15 +111,16 @@ class Rehearsal {
     let tied = 0;
     const walk = this.walk(neededByVerdict(this.quiz, verdict, ALWAYS), verdict);
     const talliesOf = walk.talliesOf(verdict);
+    const { tallies: counts, measure } = verdictKind(verdict);
     walk.run({
       end: (row, share) => {
         let outcomes: string[];
-        if (verdict.by === 'strongest') {
+        if (counts) {
           const tallies = talliesOf(row);
-          outcomes = winnersOf(verdict, tallies);
-          if (tallies.some((t) => t.spoken) && tiedAtTop(verdict, tallies).length > 1) tied += share;
+          outcomes = counts.winners(verdict, tallies);
+          if (counts.areLevel(verdict, tallies)) tied += share;
         } else {
-          const value = verdict.by === 'bands' ? measureOf(this.quiz, verdict, walk.ledger(row)) : null;
+          const value = measure?.value(this.quiz, verdict, walk.ledger(row)) ?? null;
           if (value !== null) values.set(value, (values.get(value) ?? 0) + share);
           outcomes = decide(this.quiz, verdict, walk.ledger(row), walk.facts(row)).outcomes;
         }
@@ -127,7 +128,7 @@ class Rehearsal {
       },
     });
     odds.outcomes[verdict.id] = rounded(shares);
-    if (verdict.by === 'bands') odds.bands[verdict.id] = spreadOf(values);
+    if (measure) odds.bands[verdict.id] = spreadOf(values);
     odds.ties[verdict.id] = round9(tied);
   }
 

@@ -4,7 +4,7 @@ import type { Answer } from '../values/answer';
 import { resultOf } from '../flow/result';
 import { ledgerOf } from '../flow/run';
 import { readTally } from '../scoring/ledger';
-import { measureOf, tiedAtTop } from '../scoring/verdicts';
+import { verdictKind } from '../verdicts/registry';
 import { drawnBlocks } from '../flow/draw';
 import type { Move } from '../flow/navigate';
 import { randomOf } from '../values/random';
@@ -94,10 +94,11 @@ export function sampledOdds(
       const decision = result.verdicts[verdict.id];
       for (const id of decision?.outcomes ?? []) count(outcomes[verdict.id] ?? {}, id);
       for (const [id, points] of Object.entries(decision?.tallies ?? {})) note(id, points);
-      if (verdict.by === 'bands') note(`bands ${verdict.id}`, measureOf(quiz, verdict, ledger));
-      if (verdict.by !== 'strongest') continue;
+      const kind = verdictKind(verdict);
+      if (kind.measure) note(`bands ${verdict.id}`, kind.measure.value(quiz, verdict, ledger));
+      if (!kind.tallies) continue;
       const tallies = verdict.outcomes.map((o) => ({ id: o.id, ...readTally(quiz, ledger, o.id) }));
-      if (tallies.some((t) => t.spoken) && tiedAtTop(verdict, tallies).length > 1) count(ties, verdict.id);
+      if (kind.tallies.areLevel(verdict, tallies)) count(ties, verdict.id);
     }
     for (const [id, { points }] of Object.entries(result.scales)) note(id, points);
   }
@@ -111,7 +112,7 @@ export function sampledOdds(
     scales: Object.fromEntries(quiz.scales.map(({ id }) => [id, spread(id)])),
     tallies: Object.fromEntries(tallied(quiz).map((id) => [id, spread(id)])),
     bands: Object.fromEntries(
-      quiz.verdicts.filter((v) => v.by === 'bands').map(({ id }) => [id, spread(`bands ${id}`)]),
+      quiz.verdicts.filter((v) => verdictKind(v).measure).map(({ id }) => [id, spread(`bands ${id}`)]),
     ),
     ties: rounded(ties),
   };

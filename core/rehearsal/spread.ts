@@ -1,3 +1,4 @@
+import { verdictKind } from '../verdicts/registry';
 import type { Quiz } from '../schema/quiz';
 import { round9 } from '../values/numbers';
 
@@ -36,7 +37,7 @@ export function spreadOf(values: Map<number, number>): Spread {
 
 /** Outcomes that have a tally: those of the verdicts that go to the strongest. */
 export const tallied = (quiz: Quiz): string[] =>
-  quiz.verdicts.flatMap((v) => (v.by === 'strongest' ? v.outcomes.map((o) => o.id) : []));
+  quiz.verdicts.flatMap((v) => (verdictKind(v).tallies ? v.outcomes.map((o) => o.id) : []));
 
 export const rounded = (shares: Record<string, number>): Record<string, number> =>
   Object.fromEntries(Object.entries(shares).map(([key, share]) => [key, round9(share)]));

@@ -22,10 +22,10 @@ export class StateTable {
     const mask = this.slots.length - 1;
     let slot = hash(row, this.width) & mask;
     for (;;) {
-      const index = this.slots[slot] as number;
+      const index = cell(this.slots, slot);
       if (index < 0) break;
       if (this.alike(index, row)) {
-        this.shares[index] = (this.shares[index] as number) + share;
+        this.shares[index] = cell(this.shares, index) + share;
         return;
       }
       slot = (slot + 1) & mask;
@@ -42,8 +42,8 @@ export class StateTable {
   /** Copies row `index` into `into` and gives its share. */
   read(index: number, into: Float64Array): number {
     const start = index * this.width;
-    for (let i = 0; i < this.width; i++) into[i] = this.rows[start + i] as number;
-    return this.shares[index] as number;
+    for (let i = 0; i < this.width; i++) into[i] = cell(this.rows, start + i);
+    return cell(this.shares, index);
   }
 
   private alike(index: number, row: Float64Array): boolean {
@@ -68,11 +68,14 @@ export class StateTable {
     for (let index = 0; index < this.size; index++) {
       this.read(index, row);
       let slot = hash(row, this.width) & mask;
-      while ((this.slots[slot] as number) >= 0) slot = (slot + 1) & mask;
+      while (cell(this.slots, slot) >= 0) slot = (slot + 1) & mask;
       this.slots[slot] = index;
     }
   }
 }
+
+/** Reads a number that is there: all places come from the lengths of the lists themselves. */
+export const cell = (list: Float64Array | Int32Array, index: number): number => list[index] as number;
 
 export class TooManyStates extends Error {}
 
@@ -84,9 +87,9 @@ const words = new Int32Array(one.buffer);
 function hash(row: Float64Array, width: number): number {
   let h = 0x2545f491;
   for (let i = 0; i < width; i++) {
-    one[0] = row[i] as number;
-    h = imul(h ^ (words[0] as number), 0x85ebca6b);
-    h = imul(h ^ (h >>> 15) ^ (words[1] as number), 0xc2b2ae35);
+    one[0] = cell(row, i);
+    h = imul(h ^ cell(words, 0), 0x85ebca6b);
+    h = imul(h ^ (h >>> 15) ^ cell(words, 1), 0xc2b2ae35);
     h ^= h >>> 13;
   }
   h = imul(h ^ (h >>> 16), 0x85ebca6b);

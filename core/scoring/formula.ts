@@ -95,23 +95,27 @@ export function parseFormula(text: string, names: string[]): { expression: Expre
     let next = 0;
     const peek = () => all[next];
     const end = text.length;
-    const isSign = (...signs: string[]) => peek()?.is === 'sign' && signs.includes(peek()?.text ?? '');
+    const signOf = <S extends string>(...signs: S[]): S | undefined => {
+      const token = peek();
+      return token?.is === 'sign' ? signs.find((s) => s === token.text) : undefined;
+    };
+    const isSign = (sign: string) => signOf(sign) !== undefined;
     const take = (sign: string) => {
       if (!isSign(sign)) throw wrong(peek()?.at ?? end, `“${sign}” is expected here`);
       next += 1;
     };
     const sum = (): Expression => {
       let left = product();
-      while (isSign('+', '-')) {
-        const is = all[next++]?.text as '+' | '-';
+      for (let is = signOf('+', '-'); is; is = signOf('+', '-')) {
+        next += 1;
         left = { is, left, right: product() };
       }
       return left;
     };
     const product = (): Expression => {
       let left = sign();
-      while (isSign('*', '/')) {
-        const is = all[next++]?.text as '*' | '/';
+      for (let is = signOf('*', '/'); is; is = signOf('*', '/')) {
+        next += 1;
         left = { is, left, right: sign() };
       }
       return left;
@@ -164,7 +168,8 @@ export function parseFormula(text: string, names: string[]): { expression: Expre
       take('(');
       const left = sum();
       const token = peek();
-      if (!isSign('<', '<=', '>', '>=', '=', '!='))
+      const compare = signOf('<', '<=', '>', '>=', '=', '!=');
+      if (!compare)
         throw wrong(token?.at ?? end, 'a comparison is expected here: < <= > >= = !=');
       next += 1;
       const right = sum();
@@ -173,7 +178,7 @@ export function parseFormula(text: string, names: string[]): { expression: Expre
       take(',');
       const otherwise = sum();
       take(')');
-      return { is: 'if', compare: token?.text as Compare, left, right, then, else: otherwise };
+      return { is: 'if', compare, left, right, then, else: otherwise };
     };
     const expression = sum();
     const rest = peek();
@@ -239,9 +244,8 @@ function compute(e: Expression, valueOf: (name: string) => number | null): numbe
     }
     case 'min':
     case 'max': {
-      const of = e.of.map((one) => compute(one, valueOf));
-      if (of.includes(null)) return null;
-      return Math[e.is](...(of as number[]));
+      const of = e.of.map((one) => compute(one, valueOf)).filter((one) => one !== null);
+      return of.length < e.of.length ? null : Math[e.is](...of);
     }
     case 'round': {
       const of = compute(e.of, valueOf);

@@ -143,12 +143,20 @@ export class Ledger {
   }
 }
 
+/** Every track has its place in each list, so nothing is read beside them. */
+const at = (values: Float64Array, index: number | undefined): number =>
+  index === undefined ? 0 : (values[index] as number);
+const add = (values: Float64Array, index: number, by: number): void => {
+  values[index] = at(values, index) + by;
+};
+
 const silent: Contribution = { value: 0, spoken: false };
 
 /** Adds up the options of a choice; null where none of them weighs. */
 function fromTable(table: Map<string, Contribution>, answer: Answer): Contribution | null {
   const chosen = chosenIn(answer);
-  if (chosen.length === 1) return table.get(chosen[0] as string) ?? null;
+  const [only] = chosen;
+  if (only !== undefined && chosen.length === 1) return table.get(only) ?? null;
   let sum: Contribution | null = null;
   for (const id of chosen) {
     const own = id === OTHER && !table.has(id) ? undefined : table.get(id);
@@ -168,29 +176,29 @@ export function addQuestion(ledger: Ledger, plan: QuestionPlan, { answer, first,
   if (plan.counts) {
     marked = marksOf(plan.question, first ?? answer, byHand);
     for (const track of plan.marksTracks) {
-      ledger.points[track] = (ledger.points[track] as number) + marked.awarded;
-      ledger.high[track] = (ledger.high[track] as number) + plan.marks;
-      ledger.count[track] = (ledger.count[track] as number) + 1;
+      add(ledger.points, track, marked.awarded);
+      add(ledger.high, track, plan.marks);
+      add(ledger.count, track, 1);
       if (marked.credit !== null && round9(marked.credit) >= 1)
-        ledger.spoken[track] = (ledger.spoken[track] as number) + 1;
-      if (marked.pending) ledger.pending[track] = (ledger.pending[track] as number) + 1;
+        add(ledger.spoken, track, 1);
+      if (marked.pending) add(ledger.pending, track, 1);
     }
   }
   const answered = isAnswered(answer);
   for (const use of plan.uses) {
     const track = use.track;
-    ledger.low[track] = (ledger.low[track] as number) + use.low;
-    ledger.high[track] = (ledger.high[track] as number) + use.high;
+    add(ledger.low, track, use.low);
+    add(ledger.high, track, use.high);
     if (!answered) continue;
     const given = use.options
       ? fromTable(use.options, answer)
       : contributionOf(plan.question, use.target, { answer, first, byHand });
     if (!given) continue;
-    ledger.points[track] = (ledger.points[track] as number) + given.value;
-    ledger.count[track] = (ledger.count[track] as number) + 1;
-    if (given.spoken) ledger.spoken[track] = (ledger.spoken[track] as number) + 1;
-    ledger.answeredLow[track] = (ledger.answeredLow[track] as number) + use.ownLow;
-    ledger.answeredHigh[track] = (ledger.answeredHigh[track] as number) + use.ownHigh;
+    add(ledger.points, track, given.value);
+    add(ledger.count, track, 1);
+    if (given.spoken) add(ledger.spoken, track, 1);
+    add(ledger.answeredLow, track, use.ownLow);
+    add(ledger.answeredHigh, track, use.ownHigh);
     if (given.value > 0) ledger.last[track] = place;
   }
   return marked;
@@ -209,8 +217,6 @@ function contributionOf(question: Question, target: string, { answer, first, byH
 export type Reading = { points: number | null; lowest: number | null; highest: number | null; percent: number | null };
 const nothing: Reading = { points: null, lowest: null, highest: null, percent: null };
 const finite = (x: number): number | null => (Number.isFinite(x) ? round9(x) : null);
-const at = (values: Float64Array, index: number | undefined): number =>
-  index === undefined ? 0 : (values[index] as number);
 
 function reading(points: number, low: number, high: number): Reading {
   const [lowest, highest] = [finite(low), finite(high)];
@@ -306,6 +312,6 @@ export function readTally(quiz: Quiz, ledger: Ledger, outcome: string): TallyRea
     points: round9(at(ledger.points, index)),
     greatest: round9(at(ledger.high, index)),
     spoken: at(ledger.spoken, index) > 0,
-    last: index === undefined ? -1 : (ledger.last[index] as number),
+    last: index === undefined ? -1 : at(ledger.last, index),
   };
 }

@@ -39,7 +39,11 @@ export class RunReader {
   private runs = 0;
   private readonly questions = new Map<string, QuestionSums>();
   private readonly scales = new Map<string, { value: Moments; items: Question[]; alpha: Alpha }>();
-  private readonly marks = { value: new Moments(), items: [] as Question[], alpha: new Alpha(0) };
+  private readonly marks: { value: Moments; items: Question[]; alpha: Alpha } = {
+    value: new Moments(),
+    items: [],
+    alpha: new Alpha(0),
+  };
   private readonly outcomes = new Map<string, Map<string, number>>();
   private readonly drivers = new Map<string, Map<string, Table>>();
   private readonly choices: Question[];

@@ -37,8 +37,8 @@ export function associationOf(table: number[][]): Association {
  */
 export function fisherExact(a: number, b: number, c: number, d: number): number {
   const lnFactorials = [0];
-  for (let i = 1; i <= a + b + c + d; i++) lnFactorials.push((lnFactorials[i - 1] as number) + Math.log(i));
-  const ln = (n: number) => lnFactorials[n] as number;
+  const ln = (n: number) => lnFactorials[n] ?? NaN;
+  for (let i = 1; i <= a + b + c + d; i++) lnFactorials.push(ln(i - 1) + Math.log(i));
   const margins = ln(a + b) + ln(c + d) + ln(a + c) + ln(b + d) - ln(a + b + c + d);
   const probability = (x: number) => Math.exp(margins - ln(x) - ln(a + b - x) - ln(a + c - x) - ln(d - a + x));
   const own = probability(a);

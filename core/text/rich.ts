@@ -1,4 +1,5 @@
 /** Rich text is structure, never HTML: a plain string or a document of paragraphs, lists and inserts. */
+import { isObject } from '../values/unknown';
 import type { Inline, Insert, RichDoc, RichText } from '../schema/quiz';
 import { isLink } from '../schema/address';
 
@@ -42,7 +43,6 @@ export function toDoc(rich: RichText | undefined): RichDoc {
   };
 }
 
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
 const children = (value: unknown): unknown[] => (isObject(value) ? list(value['content']) : []);
 

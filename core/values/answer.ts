@@ -1,10 +1,8 @@
 /** What a run stores for a question, by kind (model, section 1). */
 import type { Answer, FreeEntry } from '../schema/answer';
+import { isObject } from './unknown';
 
 export type { Answer, FreeEntry } from '../schema/answer';
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 const blank = (value: unknown): boolean =>
   value === undefined ||
@@ -32,9 +30,9 @@ export const chosenIn = (answer: Answer | undefined): string[] =>
 
 /** One part of an answer that has several. */
 export const partOf = (answer: Answer, part: string): string | string[] | [number, number] | undefined => {
-  if (!isObject(answer) || !Object.hasOwn(answer, part)) return undefined;
-  const value = (answer as Record<string, unknown>)[part];
-  return blank(value) ? undefined : (value as string);
+  if (typeof answer !== 'object' || Array.isArray(answer) || isFreeEntry(answer)) return undefined;
+  const value = Object.hasOwn(answer, part) ? answer[part] : undefined;
+  return blank(value) ? undefined : value;
 };
 
 /** Days since 1970-01-01 of an ISO date; NaN where there is no such day. */

@@ -1,3 +1,4 @@
+import { isObject, textOf } from '../../core/values/unknown';
 import { betterAuth } from 'better-auth';
 import { APIError, createAuthMiddleware } from 'better-auth/api';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
@@ -23,8 +24,7 @@ const LONGEST_NAME = 100;
 
 /** What is asked of every request to the library before it is answered. */
 const before = createAuthMiddleware(async (ctx) => {
-  const body = (ctx.body ?? {}) as Record<string, unknown>;
-  const text = (key: string) => (typeof body[key] === 'string' ? body[key] : '');
+  const text = (key: string) => textOf(ctx.body, key) ?? '';
   if (text('name').length > LONGEST_NAME || text('email').length > 254)
     throw new APIError('BAD_REQUEST', { code: 'TOO_LONG', message: `A name has ${LONGEST_NAME} letters at most.` });
   if (ctx.path === '/sign-in/email') {
@@ -45,7 +45,7 @@ const before = createAuthMiddleware(async (ctx) => {
       });
   }
   // Whoever changes their password wants everybody else out.
-  if (ctx.path === '/change-password') return { context: { body: { ...body, revokeOtherSessions: true } } };
+  if (ctx.path === '/change-password') return { context: { body: { ...(isObject(ctx.body) ? ctx.body : {}), revokeOtherSessions: true } } };
   return undefined;
 });
 

@@ -1,3 +1,4 @@
+import { fieldOf, textOf } from '../../core/values/unknown';
 import { findLetter, setDelivery } from '../../db/queries/letters';
 import { database } from '../platform/database';
 import { letterHtml, letterText, sendMail } from '../platform/smtp';
@@ -49,15 +50,11 @@ export async function sendLetter(
 
 /** A refusal by number 5xx is for good; all else may pass. */
 function tell(error: unknown): { trouble: string; forGood: boolean } {
-  const { responseCode, response, code, message } = error as {
-    responseCode?: number;
-    response?: string;
-    code?: string;
-    message?: string;
-  };
-  if (responseCode !== undefined && responseCode >= 500)
-    return { trouble: `The post office refused it: ${response ?? responseCode}`, forGood: true };
+  const responseCode = fieldOf(error, 'responseCode');
+  const code = textOf(error, 'code');
+  if (typeof responseCode === 'number' && responseCode >= 500)
+    return { trouble: `The post office refused it: ${textOf(error, 'response') ?? responseCode}`, forGood: true };
   if (code === 'ECONNREFUSED' || code === 'ESOCKET' || code === 'ETIMEDOUT' || code === 'ECONNECTION')
     return { trouble: 'The post office cannot be reached.', forGood: false };
-  return { trouble: `It could not be sent: ${message ?? 'unknown trouble'}.`, forGood: false };
+  return { trouble: `It could not be sent: ${textOf(error, 'message') ?? 'unknown trouble'}.`, forGood: false };
 }

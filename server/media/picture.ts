@@ -2,6 +2,7 @@
  * A process of its own that opens one picture and ends: the file comes on standard input; what it is becomes a line of JSON on standard output,
  * with the bytes of the smaller one behind it. What takes too long or too much memory ends with the process, and nothing else does.
  */
+import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { svgFault } from './svg';
 
@@ -43,9 +44,7 @@ async function smaller(bytes: Buffer): Promise<{ made: PictureMade; data?: Buffe
 async function main(): Promise<void> {
   sharp.concurrency(1);
   sharp.cache(false);
-  const parts: Buffer[] = [];
-  for await (const part of process.stdin) parts.push(part as Buffer);
-  const { made, data } = await smaller(Buffer.concat(parts));
+  const { made, data } = await smaller(await buffer(process.stdin));
   process.stdout.write(`${JSON.stringify(made)}\n`);
   if (data) process.stdout.write(data);
 }

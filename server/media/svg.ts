@@ -1,4 +1,5 @@
 /** What is not drawn of an SVG that somebody puts in: whatever lets a few bytes cost minutes or gigabytes, or reaches outside the file. */
+import { isObject, textOf } from '../../core/values/unknown';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 
 /** Characters, elements, elements inside each other, and copies of elements. */
@@ -22,7 +23,7 @@ export function svgFault(text: string): string | null {
   // eslint-disable-next-line @typescript-eslint/no-deprecated
   if (XMLValidator.validate(text) !== true) return 'This cannot be read as a drawing.';
   const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, processEntities: false });
-  const elements = flat(parser.parse(text) as Node[]);
+  const elements = flat(parser.parse(text));
   if (elements.length > MOST_ELEMENTS) return `This drawing has too many parts: ${MOST_ELEMENTS} at most.`;
   const strange = elements.find(({ name }) => refused.has(name));
   if (strange)
@@ -58,23 +59,23 @@ function nestingOf(text: string): number {
 type Element = { name: string; id: string; href: string; copies: Element[] };
 
 /** All elements of a drawing, each with the copies that stand in it. */
-function flat(nodes: Node[]): Element[] {
+function flat(nodes: unknown): Element[] {
   const all: Element[] = [];
-  const walk = (list: Node[], around: Element[]): void => {
-    for (const node of list) {
+  const walk = (list: unknown, around: Element[]): void => {
+    for (const node of Array.isArray(list) ? list.filter(isObject) : []) {
       const tag = Object.keys(node).find((key) => key !== ':@' && key !== '#text');
       if (tag === undefined) continue;
-      const given = (node[':@'] ?? {}) as Record<string, string>;
-      const href = given['@_href'] ?? given['@_xlink:href'] ?? '';
+      const given = node[':@'];
+      const href = textOf(given, '@_href') ?? textOf(given, '@_xlink:href') ?? '';
       const element: Element = {
         name: tag.replace(/^.*:/, '').toLowerCase(),
-        id: given['@_id'] ?? '',
+        id: textOf(given, '@_id') ?? '',
         href: href.replace(/^#/, ''),
         copies: [],
       };
       all.push(element);
       if (element.name === 'use') for (const one of around) one.copies.push(element);
-      walk(node[tag] as Node[], [...around, element]);
+      walk(node[tag], [...around, element]);
     }
   };
   walk(nodes, []);

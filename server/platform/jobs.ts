@@ -2,6 +2,7 @@ import PgBoss from 'pg-boss';
 import { statement, type Tx } from '../../db/client';
 import { readConfig } from './config';
 import { errorForLog, log } from './log';
+import { ofProcess } from './of-process';
 
 export const SEND_LETTER = 'send-letter';
 export const COUNT_RUNS = 'count-runs';
@@ -10,19 +11,13 @@ export const RELEASE = 'release-results';
 /** Results to be released: of one run, or of all finished runs of a quiz. */
 export type Release = { workspaceId: string; quizId: string; runId?: string };
 
-const kept = globalThis as { yesMaybeJobs?: Promise<PgBoss> };
-
 /** How often a letter is tried, the first time aside: with growing pauses, over some six hours. */
 export const LETTER_TRIES = 12;
 
 function newQueue(url: string, migrate: boolean): PgBoss {
-  const queue = new PgBoss({
-    connectionString: url,
-    max: 3,
-    migrate,
-    connectionTimeoutMillis: 5_000,
-    keepAlive: true,
-  } as PgBoss.ConstructorOptions);
+  // The last two are the connection pool's, which the queue hands on; its types do not know them.
+  const pool = { connectionTimeoutMillis: 5_000, keepAlive: true };
+  const queue = new PgBoss({ connectionString: url, max: 3, migrate, ...pool });
   queue.on('error', (error) => log.warn(errorForLog(error), 'queue'));
   return queue;
 }
@@ -45,12 +40,12 @@ export async function prepareQueue(url: string): Promise<void> {
 
 /** The queue, started when first needed. Enqueuing needs no worker in this process; `workers.ts` makes one. */
 export const boss = (): Promise<PgBoss> =>
-  (kept.yesMaybeJobs ??= (async () => {
+  (ofProcess.jobs ??= (async () => {
     const queue = newQueue(readConfig().databaseUrl, false);
     await queue.start();
     return queue;
   })().catch((error: unknown) => {
-    delete kept.yesMaybeJobs;
+    delete ofProcess.jobs;
     throw error;
   }));
 
@@ -66,13 +61,15 @@ export async function enqueueRelease(tx: Tx, job: Release, at?: Date): Promise<v
 
 const within = (tx: Tx) => ({
   db: {
-    executeSql: async (text: string, values: unknown[]) =>
-      ({ rows: (await tx.execute(statement(text, values))).rows, rowCount: 1 }) as never,
+    executeSql: async (text: string, values: unknown[]) => {
+      const { rows } = await tx.execute(statement(text, values));
+      return { rows, rowCount: 1 };
+    },
   },
 });
 
 export async function stopJobs(): Promise<void> {
-  const queue = await kept.yesMaybeJobs?.catch(() => undefined);
-  delete kept.yesMaybeJobs;
+  const queue = await ofProcess.jobs?.catch(() => undefined);
+  delete ofProcess.jobs;
   await queue?.stop({ graceful: false, wait: true, timeout: 5_000 });
 }

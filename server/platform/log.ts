@@ -1,3 +1,4 @@
+import { textOf } from '../../core/values/unknown';
 import pino from 'pino';
 import { logLevel } from './config';
 import { requestContext } from './request-log';
@@ -11,8 +12,6 @@ export const log = pino({ level: logLevel(), mixin: () => ({ ...requestContext()
 /** The words of a statement, without what was put into it. */
 export const logStatement = (statement: string): void => log.debug({ statement: statement.slice(0, 200) }, 'statement');
 
-type DatabaseError = { code?: string; table?: string; constraint?: string; routine?: string };
-
 /**
  * What may be told of an error. A database's own words, and those of the query builder, hold the values that were written: answers, names,
  * addresses. Of them only the code and where it happened are kept.
@@ -20,7 +19,9 @@ type DatabaseError = { code?: string; table?: string; constraint?: string; routi
 export function errorForLog(error: unknown): Record<string, unknown> {
   if (!(error instanceof Error)) return { error: 'something that is no error was thrown' };
   const cause = error.cause instanceof Error ? error.cause : error;
-  const { code, table, constraint, routine } = cause as DatabaseError;
+  const [code, table, constraint, routine] = ['code', 'table', 'constraint', 'routine'].map((name) =>
+    textOf(cause, name),
+  );
   const ofDatabase = code !== undefined || 'query' in error || 'params' in error;
   const frames = (error.stack ?? '').split('\n').filter((line) => line.startsWith('    at '));
   return {

@@ -2,6 +2,7 @@
  * How much of a process one visitor, one network or one quiz may take. Buckets that fill up by themselves: a rush is let through, a stream that
  * goes on is slowed down. A thousand readers of a newsletter behind one gateway are a rush.
  */
+import { ofProcess } from './of-process';
 import { LRUCache } from 'lru-cache';
 import { readConfig } from './config';
 import { HttpError } from './http-error';
@@ -28,12 +29,8 @@ export type RateName = keyof typeof RATES;
 
 const USUAL_SIGN_IN_LIMIT = 12;
 
-type Bucket = { left: number; at: number };
-// On the global object: the framework bundles this module several times, and a rate is that of the process.
-const buckets = ((globalThis as { yesMaybeRates?: LRUCache<string, Bucket> }).yesMaybeRates ??= new LRUCache<
-  string,
-  Bucket
->({ max: 50_000 }));
+export type Bucket = { left: number; at: number };
+const buckets = (ofProcess.buckets ??= new LRUCache({ max: 50_000 }));
 
 /**
  * Takes one request out of a bucket.

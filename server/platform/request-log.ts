@@ -1,4 +1,5 @@
 /** What is known of the request that is being answered: each line of the log names it, and who is told of trouble can say which one it was. */
+import { ofProcess } from './of-process';
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { randomUUID } from 'node:crypto';
 
@@ -10,9 +11,7 @@ export type RequestContext = {
   path: string;
 };
 
-// On the global object: the framework bundles this module several times, and the context is that of the process.
-const kept = globalThis as { yesMaybeRequests?: AsyncLocalStorage<RequestContext> };
-const requests = (kept.yesMaybeRequests ??= new AsyncLocalStorage());
+const requests = (ofProcess.requests ??= new AsyncLocalStorage());
 
 export const requestContext = (): RequestContext | undefined => requests.getStore();
 

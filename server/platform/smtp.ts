@@ -5,11 +5,12 @@ import { readConfig } from './config';
 
 let transport: Transporter | undefined;
 const transporter = () =>
-  (transport ??= nodemailer.createTransport(readConfig().smtpUrl, {
+  (transport ??= nodemailer.createTransport({
+    url: readConfig().smtpUrl,
     connectionTimeout: 8_000,
     greetingTimeout: 8_000,
     socketTimeout: 20_000,
-  } as never));
+  }));
 
 /** Hands a letter to the post office. @throws what the post office or the network said */
 export async function sendMail(letter: {

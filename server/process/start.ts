@@ -10,10 +10,13 @@ import { startWorkers } from './workers';
 const FIRST_PAUSE = 500;
 const LONGEST_PAUSE = 15_000;
 
-// Read by scripts/serve.mjs, which knows of the process, and no TypeScript.
-const shared = globalThis as { yesMaybeDraining?: boolean; yesMaybeStop?: () => Promise<void> };
+declare global {
+  // Shared with scripts/serve.mjs, which knows of the process, and no TypeScript.
+  // eslint-disable-next-line no-var -- a property of the global object is declared by `var`
+  var yesMaybeDraining: boolean | undefined, yesMaybeStop: (() => Promise<void>) | undefined;
+}
 
-export const isDraining = (): boolean => shared.yesMaybeDraining === true;
+export const isDraining = (): boolean => globalThis.yesMaybeDraining === true;
 
 /** Begins. A wrong configuration ends the process with one line; a database that is away does not. */
 export function startServer(): void {
@@ -23,7 +26,7 @@ export function startServer(): void {
     console.error(error instanceof Error ? error.message : error);
     process.exit(1);
   }
-  shared.yesMaybeStop = async () => {
+  globalThis.yesMaybeStop = async () => {
     await stopJobs();
     await closePool();
     await closeDatabase();

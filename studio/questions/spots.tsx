@@ -1,12 +1,12 @@
 'use client';
 /** Places on a picture, put down with a click and moved by mouse or arrow keys: to be named, or to be pointed at. */
 import { X } from 'lucide-react';
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Spots } from '../../core/schema/quiz';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addToList, newId, placeOfBlock, removeFromList } from '../shared/edits';
+import { addToList, newId, placeOfBlock, removeFromList, setFields } from '../shared/edits';
 import { AcceptLine } from '../shared/accept-line';
 import { type Cursor, useFocusLater } from '../shared/cursor';
 import { TextField } from '../shared/text-field';
@@ -91,16 +91,9 @@ function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | nul
   const at = placeOfBlock(store.getState().quiz, question.id);
   const points = question.spots.length > 0 && question.spots.every((s) => s.region);
   const change = (spot: Spot, part: Partial<Spot>, join?: string) => {
-    const ops = Object.entries<unknown>(part).map(([field, to]) => ({
-      op: 'set' as const,
-      at: [...at, 'spots', spot.id],
-      field: [field],
-      was: spot[field as keyof Spot],
-      ...(to === undefined ? {} : { to }),
-    }));
-    store.getState().edit({ name: 'set-spot', ops }, join);
+    store.getState().edit(setFields('set-spot', [...at, 'spots', spot.id], spot, part), join);
   };
-  const place = (event: PointerEvent): [number, number] => {
+  const place = (event: { clientX: number; clientY: number }): [number, number] => {
     const box = board.current?.getBoundingClientRect();
     if (!box) return [0.5, 0.5];
     return [within((event.clientX - box.left) / box.width), within((event.clientY - box.top) / box.height)];
@@ -147,7 +140,7 @@ function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | nul
           <Board
             ref={board}
             onClick={(event) =>
-              event.target instanceof HTMLImageElement && put(...place(event as unknown as PointerEvent))
+              event.target instanceof HTMLImageElement && put(...place(event))
             }
             onPointerMove={(event) => {
               if (!held) return;

@@ -5,7 +5,7 @@ import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Verdict } from '../../core/schema/quiz';
 import type { Spread } from '../../core/rehearsal/odds';
-import { bandStart } from '../../core/scoring/verdicts';
+import { bandStart } from '../../core/verdicts/bands';
 import { Choose, TextButton } from '../../ui/controls';
 import { Bar } from '../shared/sheet';
 import { NumberField } from '../shared/number-field';

@@ -2,6 +2,7 @@
 import { quizIndex, isQuestion } from '../../core/document/lookup';
 import { weighedIn } from '../../core/document/weighed';
 import type { Quiz } from '../../core/schema/quiz';
+import { dependsOn, mentions } from '../../core/verdicts/registry';
 
 const counted = (n: number, one: string, many: string): string[] =>
   n === 0 ? [] : [n === 1 ? `one ${one}` : `${n} ${many}`];
@@ -9,12 +10,7 @@ const counted = (n: number, one: string, many: string): string[] =>
 export function dependents(quiz: Quiz, target: string): string[] {
   const weights = weighedIn(quiz).filter((w) => (w.weights?.[target] ?? 0) !== 0).length;
   const marks = quiz.pages.flatMap((p) => p.blocks).filter((b) => isQuestion(b) && b.marksTo === target).length;
-  const verdicts = quiz.verdicts.filter(
-    (v) =>
-      v.fallback === target ||
-      (v.by === 'bands' && (v.scale === target || v.bands.some((b) => b.outcome === target))) ||
-      (v.by === 'rules' && v.rules.some((r) => r.outcome === target || mentions(r.when, target))),
-  ).length;
+  const verdicts = quiz.verdicts.filter((v) => dependsOn(v, target)).length;
   const formulas = quiz.scales.filter(
     (s) => s.id !== target && s.formula && new RegExp(`\\b${target}\\b`).test(s.formula),
   ).length;
@@ -43,6 +39,3 @@ export function dependents(quiz: Quiz, target: string): string[] {
     ...written,
   ];
 }
-
-const mentions = (condition: object, target: string): boolean =>
-  new RegExp(`"(scale|of|is)":"${target}"`).test(JSON.stringify(condition));

@@ -69,8 +69,9 @@ export function readTable(text: string, readNumber: (text: string) => number | n
   const table: number[][] = [];
   for (const line of lines) {
     const cells = line.split('\t').map((cell) => (cell.trim() === '' ? 0 : readNumber(cell)));
-    if (cells.some((cell) => cell === null)) return null;
-    table.push(cells as number[]);
+    const numbers = cells.filter((cell) => cell !== null);
+    if (numbers.length < cells.length) return null;
+    table.push(numbers);
   }
   return table;
 }

@@ -2,7 +2,8 @@
 import type { BankedQuestion } from '../../contract/quizzes';
 import type { Edit } from '../../core/document/edits';
 import { copyPagesInto } from '../../core/document/copy-pages';
-import type { Page, Question, Quiz } from '../../core/schema/quiz';
+import type { Page, Quiz } from '../../core/schema/quiz';
+import { isQuestion } from '../../core/document/lookup';
 import { addPages, newId } from './edits';
 
 /** Each on a page of its own, behind another; null where none is chosen. */
@@ -26,9 +27,9 @@ export function addKept(
   };
   const { pages, topics: fresh } = copyPagesInto(from, quiz, newId);
   pages.forEach((page, i) => {
-    const [block] = page.blocks as Question[];
+    const [block] = page.blocks;
     const origin = kept[i]?.question.id;
-    if (!block || origin === undefined) return;
+    if (!block || !isQuestion(block) || origin === undefined) return;
     if (linked) block.linked = origin;
     else delete block.linked;
   });

@@ -1,4 +1,5 @@
 /** The studio's edits, by name. Each says what it does to the document; the core applies it, inverts it and refuses what does not fit. */
+import { fieldOf } from '../../core/values/unknown';
 import type { Block, Choice, Page, Question, Quiz, Topic } from '../../core/schema/quiz';
 import { choiceBlock, resultPage } from '../../core/document/blank';
 import { quizIndex } from '../../core/document/lookup';
@@ -14,6 +15,12 @@ export function setField(name: string, at: Place, field: string[], was: unknown,
   if (to !== undefined) op.to = to;
   return { name, ops: [op] };
 }
+
+/** Sets several fields of a thing as one step. An undefined value takes the field out. */
+export const setFields = (name: string, at: Place, thing: object, part: Record<string, unknown>): Edit => ({
+  name,
+  ops: Object.entries(part).flatMap(([field, to]) => setField(name, at, [field], fieldOf(thing, field), to).ops),
+});
 
 export const placeOfPage = (page: string): Place => ['pages', page];
 export const placeOfBlock = (quiz: Quiz, block: string): Place => [
@@ -269,23 +276,15 @@ export function setTopic(quiz: Quiz, question: Question, name: string): Edit {
 }
 
 /** A page to be welcomed on, before all others. */
-export const addWelcome = (quiz: Quiz): Edit => ({
-  name: 'add-welcome',
-  ops: [
-    {
-      op: 'insert',
-      at: [],
-      list: 'pages',
-      item: {
-        id: newId('p'),
-        name: 'Start',
-        stage: 'ask',
-        blocks: [{ id: newId('b'), kind: 'words', body: quiz.title }],
-      } as Page,
-      after: null,
-    },
-  ],
-});
+export function addWelcome(quiz: Quiz): Edit {
+  const page: Page = {
+    id: newId('p'),
+    name: 'Start',
+    stage: 'ask',
+    blocks: [{ id: newId('b'), kind: 'words', body: quiz.title }],
+  };
+  return { name: 'add-welcome', ops: [{ op: 'insert', at: [], list: 'pages', item: page, after: null }] };
+}
 
 export const addResultPage = (quiz: Quiz): Edit => ({
   name: 'add-result-page',
@@ -296,7 +295,7 @@ export const addResultPage = (quiz: Quiz): Edit => ({
 export function goBackTo(quiz: Quiz, state: Quiz): Edit | null {
   const fields = new Set([...Object.keys(quiz), ...Object.keys(state)]);
   const ops = [...fields].flatMap((field) => {
-    const [was, to] = [quiz[field as keyof Quiz], state[field as keyof Quiz]];
+    const [was, to] = [fieldOf(quiz, field), fieldOf(state, field)];
     return field === 'id' || same(was, to) ? [] : setField('go-back', [], [field], was, to).ops;
   });
   return ops.length ? { name: 'go-back', ops } : null;

@@ -99,8 +99,7 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
   const file = useRef<HTMLInputElement>(null);
   const settled = useDeferredValue(text);
   const read = useMemo(() => (settled.trim() ? readQuestions(settled, { fileName }) : null), [settled, fileName]);
-  const questions =
-    read && 'quiz' in read ? read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)) : ([] as Question[]);
+  const questions = read && 'quiz' in read ? read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)) : [];
   const open = async (chosen: File | undefined) => {
     setTrouble('');
     if (!chosen) return;

@@ -128,12 +128,12 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
       call('GET /api/quizzes/{quiz}/findings', { quiz: quiz.id }).then(
         ({ findings }) => {
           const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
-          const counts = answered.map(({ id, options, ...q }) => [
+          const counts = answered.map(({ id, options, ...q }): [string, Counted] => [
             id,
             options.length ? { ...q, options: Object.fromEntries(options.map((o) => [o.id, o.count])) } : q,
           ]);
           setCounted({
-            mix: countedMix(Object.fromEntries(counts) as Record<string, Counted>),
+            mix: countedMix(Object.fromEntries(counts)),
             ways: findings?.ways ?? {},
           });
           if (answered.length === 0) setTrouble('Nobody has answered yet: evenly until then.');

@@ -68,7 +68,7 @@ export function TextField({ label, field, value, placeholder, onChange, onKeyDow
         onChange={(e) =>
           onChange(
             lines ? e.target.value : e.target.value.replace(/\s*\n\s*/g, ' '),
-            (e.nativeEvent as InputEvent).isComposing,
+            e.nativeEvent instanceof InputEvent && e.nativeEvent.isComposing,
           )
         }
         onPaste={onPaste}

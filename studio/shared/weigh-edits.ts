@@ -1,10 +1,12 @@
 /** Edits of what answers are worth: weights, keys and guesses, and the scales and outcomes they count for. */
-import type { Outcome, Page, Quiz, Scale, Verdict } from '../../core/schema/quiz';
+import { fieldOf } from '../../core/values/unknown';
+import type { Block, Outcome, Page, Quiz, Scale, Verdict } from '../../core/schema/quiz';
 import { resultPage } from '../../core/document/blank';
 import type { Edit, Op, Place } from '../../core/document/edits';
 import { quizIndex, isQuestion } from '../../core/document/lookup';
 import { isShare, type Weighed, weighedIn } from '../../core/document/weighed';
-import { newId, placeOfPage, setField } from './edits';
+import { begunBy, verdictKind } from '../../core/verdicts/registry';
+import { newId, placeOfPage, setField, setFields } from './edits';
 
 /** Sets what a thing adds to a scale or outcome; 0 takes the weight away. */
 export const weigh = (at: Place, weights: Record<string, number> | undefined, target: string, weight: number): Edit =>
@@ -38,16 +40,10 @@ export function addOutcome(quiz: Quiz, verdictId?: string): { edit: Edit; outcom
   const made = { id: newId('v'), name: 'Result', by: 'strongest' as const, outcomes: [outcome] };
   const result = quiz.pages.find((p) => p.stage === 'result');
   const ops: Op[] = [{ op: 'insert', at: [], list: 'verdicts', item: made, after: null }];
-  const block = { id: newId('b'), kind: 'verdict', verdict: made.id };
+  const block: Block = { id: newId('b'), kind: 'verdict', verdict: made.id };
+  const page: Page = { ...resultPage(newId), blocks: [block] };
   if (result) ops.push({ op: 'insert', at: placeOfPage(result.id), list: 'blocks', item: block, after: null });
-  else
-    ops.push({
-      op: 'insert',
-      at: [],
-      list: 'pages',
-      item: { ...resultPage(newId), blocks: [block] } as Page,
-      after: quiz.pages.at(-1)?.id ?? null,
-    });
+  else ops.push({ op: 'insert', at: [], list: 'pages', item: page, after: quiz.pages.at(-1)?.id ?? null });
   return { outcome, edit: { name: 'add-outcome', ops } };
 }
 
@@ -72,16 +68,7 @@ export function removeTarget(quiz: Quiz, target: string): Edit {
   for (const verdict of quiz.verdicts) {
     const at = ['verdicts', verdict.id];
     if (verdict.fallback === target) ops.push({ op: 'set', at, field: ['fallback'], was: target });
-    if (verdict.by === 'bands' && verdict.scale === target)
-      ops.push({ op: 'set', at, field: ['scale'], was: target, to: 'marks' });
-    if (verdict.by === 'bands' && verdict.bands.some((b) => b.outcome === target)) {
-      const to = verdict.bands.filter((b) => b.outcome !== target);
-      ops.push({ op: 'set', at, field: ['bands'], was: verdict.bands, to });
-    }
-    if (verdict.by === 'rules' && verdict.rules.some((r) => r.outcome === target)) {
-      const to = verdict.rules.filter((r) => r.outcome !== target);
-      ops.push({ op: 'set', at, field: ['rules'], was: verdict.rules, to });
-    }
+    ops.push(...setFields('', at, verdict, verdictKind(verdict).without?.(verdict, target) ?? {}).ops);
   }
   const owner = quizIndex(quiz).outcomes.get(target)?.verdict;
   if (!owner) return { name: 'remove-scale', ops: [...ops, { op: 'remove', at: [], list: 'scales', id: target }] };
@@ -103,29 +90,12 @@ export function removeTarget(quiz: Quiz, target: string): Edit {
  */
 export function decideBy(quiz: Quiz, verdict: Verdict, by: Verdict['by']): Edit {
   const at: Place = ['verdicts', verdict.id];
-  const held = verdict as Partial<Record<string, unknown>>;
-  const own: Record<Verdict['by'], string[]> = {
-    strongest: ['compare', 'ties'],
-    bands: ['scale', 'topic', 'unit', 'bands'],
-    rules: ['rules'],
-  };
-  const drops = own[verdict.by].filter((field) => held[field] !== undefined);
-  const scale = quiz.scales.find((s) => s.formula === undefined) ?? quiz.scales[0];
-  const each = verdict.outcomes.length || 1;
-  const start: Record<string, unknown> =
-    by === 'bands'
-      ? {
-          scale: scale?.id ?? 'marks',
-          unit: 'percent',
-          bands: verdict.outcomes.map((o, i) => ({ from: Math.round((100 * i) / each), outcome: o.id })),
-        }
-      : by === 'rules'
-        ? { rules: [] }
-        : {};
+  const drops = verdictKind(verdict).fields.filter((field) => fieldOf(verdict, field) !== undefined);
+  const start = begunBy(by, quiz, verdict);
   return {
     name: 'decide-by',
     ops: [
-      ...drops.map((field): Op => ({ op: 'set', at, field: [field], was: held[field] })),
+      ...drops.map((field): Op => ({ op: 'set', at, field: [field], was: fieldOf(verdict, field) })),
       { op: 'set', at, field: ['by'], was: verdict.by, to: by },
       ...Object.entries(start).map(([field, to]): Op => ({ op: 'set', at, field: [field], to })),
     ],

@@ -53,8 +53,8 @@ export function Views<T extends string>({
       disallowEmptySelection
       selectedKeys={[value]}
       onSelectionChange={(keys) => {
-        const [key] = keys;
-        if (key !== undefined) onChange(String(key) as T);
+        const chosen = options.find((o) => keys.has(o.id));
+        if (chosen) onChange(chosen.id);
       }}
     >
       {options.map((o) => (

@@ -1,4 +1,5 @@
 /** Edits of many things at once, each of them one step of undo. Pure, and tested on its own. */
+import { isObject, textOf } from '../../core/values/unknown';
 import { copyPagesInto } from '../../core/document/copy-pages';
 import { quizIndex, isQuestion, questionsOf } from '../../core/document/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
@@ -138,7 +139,7 @@ export function paged(quiz: Quiz, how: Paging): { edit: Edit } | { why: string }
   const groups = how === 'one' ? [blocks] : how === 'each' ? eachOf(blocks) : byTopic(quiz, blocks);
   const now = asks.map((p) => p.blocks.map((b) => b.id).join());
   if (groups.map((g) => g.map((b) => b.id).join()).join('|') === now.join('|')) return null;
-  const before = quiz.pages[quiz.pages.indexOf(asks[0] as Page) - 1]?.id ?? null;
+  const before = quiz.pages[quiz.pages.findIndex((p) => p.id === asks[0]?.id) - 1]?.id ?? null;
   const topicName = (group: Block[]) => {
     const topic = group.find(isQuestion)?.topic;
     return quiz.topics.find((t) => t.id === topic)?.name;
@@ -217,10 +218,9 @@ function textsOf(block: Block): Named[] {
     if (typeof value === 'string') {
       if (readable.has(key)) found.push({ text: value, ...(id ? { option: id } : {}) });
     } else if (Array.isArray(value)) for (const one of value) walk(one, key, id);
-    else if (typeof value === 'object' && value !== null) {
-      const own = value as Record<string, unknown>;
-      const inner = typeof own['id'] === 'string' && own !== (block as unknown) ? own['id'] : id;
-      for (const [name, one] of Object.entries(own)) walk(one, name, inner);
+    else if (isObject(value)) {
+      const inner = value === block ? id : (textOf(value, 'id') ?? id);
+      for (const [name, one] of Object.entries(value)) walk(one, name, inner);
     }
   };
   walk(block, '', undefined);

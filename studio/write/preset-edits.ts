@@ -59,12 +59,13 @@ export function begun<B extends Block>(quiz: Quiz, block: B): B {
   return preset && isQuestion(block) ? { ...block, ...preset.settings } : block;
 }
 
-type Common = 'required' | 'marks' | 'penalty' | 'shuffle';
 const usual = { required: false, marks: 1, penalty: 0, shuffle: false } as const;
+type Common = keyof typeof usual;
+const commons: readonly Common[] = ['required', 'marks', 'penalty', 'shuffle'];
 
 /** In what a question is unlike most of the quiz, each with the value that the others have. */
 export function unlikeOthers(quiz: Quiz, question: Question): { field: Common; others: boolean | number }[] {
-  return (Object.keys(usual) as Common[]).flatMap((field) => {
+  return commons.flatMap((field) => {
     const { value, of } = shared(quiz, field, usual[field]);
     const own = question[field] ?? usual[field];
     return value === undefined || of < 3 || own === value ? [] : [{ field, others: value }];

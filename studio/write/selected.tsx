@@ -63,8 +63,8 @@ export function Numeral({ question, number }: { question: string; number: number
   const upTo = (id: string) => {
     const order = all();
     const { anchor, ids } = useSelected.getState();
-    const [a, b] = [order.indexOf(anchor ?? id), order.indexOf(id)].sort((x, y) => x - y) as [number, number];
-    const range = order.slice(a, b + 1);
+    const ends = [order.indexOf(anchor ?? id), order.indexOf(id)];
+    const range = order.slice(Math.min(...ends), Math.max(...ends) + 1);
     choose([...ids.filter((x) => !range.includes(x)), ...range], anchor ?? id);
   };
   const toggle = (event: MouseEvent) => {
@@ -144,7 +144,8 @@ export function SelectedLine({ bank }: { bank: boolean }) {
   useEffect(() => {
     if (ids.length === 0) return;
     const keys = (event: globalThis.KeyboardEvent) => {
-      const target = event.target as HTMLElement;
+      const { target } = event;
+      if (!(target instanceof HTMLElement)) return;
       if (event.key === 'Escape') {
         choose([], null);
         return;

@@ -1,4 +1,4 @@
-import { en, type FaultKey, type Key, type Phrase, type Phrases } from './phrases';
+import { en, type Key, type Phrase, type Phrases } from './phrases';
 
 type Values = Record<string, string | number>;
 
@@ -22,8 +22,9 @@ export function wordsOf({ language, phrases }: { language: string; phrases: Phra
       return name === 'w' ? word : word.charAt(0).toUpperCase() + word.slice(1);
     });
   };
-  /** Why an answer cannot be taken, in this language; the core's own words in English. */
-  const fault = (code: string, message: string): string => phrases.faults?.[code as FaultKey] ?? message;
+  // Why an answer cannot be taken, in this language; the core's own words in English.
+  const faults: Partial<Record<string, string>> = phrases.faults ?? {};
+  const fault = (code: string, message: string): string => faults[code] ?? message;
   return { say, fault, language };
 }
 export type Words = ReturnType<typeof wordsOf>;

@@ -8,6 +8,6 @@ export function fieldToFill(panel: HTMLElement | null, block: string): HTMLEleme
     ) ?? []),
   ];
   const isEmpty = (field: AnyField) =>
-    field.required && (field.type === 'checkbox' ? !(field as HTMLInputElement).checked : field.value.trim() === '');
+    field.required && ('checked' in field && field.type === 'checkbox' ? !field.checked : field.value.trim() === '');
   return fields.find((f) => f.getAttribute('aria-invalid') === 'true') ?? fields.find(isEmpty) ?? fields[0];
 }

@@ -9,7 +9,10 @@ import { type Asked, FieldGroup, partsIn } from './parts';
 function GridQuestion({ block, answer, fault, onAnswer }: Asked<GridView>) {
   const given = partsIn(answer);
   const many = block.pick === 'many';
-  const chosen = (row: string): string[] => (partOf(given, row) as string[] | undefined) ?? [];
+  const chosen = (row: string): string[] => {
+    const columns = partOf(given, row);
+    return Array.isArray(columns) ? columns.filter((column) => typeof column === 'string') : [];
+  };
   const pick = (row: string, column: string, on: boolean) => {
     const columns = many
       ? block.columns.map((c) => c.id).filter((c) => (c === column ? on : chosen(row).includes(c)))

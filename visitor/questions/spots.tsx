@@ -21,8 +21,10 @@ function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsView>) {
   const pointed = block.spots.filter((s) => !s.at);
   const named = block.spots.filter((s) => s.at);
   const [active, setActive] = useState(pointed[0]?.id ?? '');
-  const pointOf = (id: string): [number, number] | null =>
-    Array.isArray(given[id]) && given[id].length === 2 ? (given[id] as [number, number]) : null;
+  const pointOf = (id: string): [number, number] | null => {
+    const [x, y] = Array.isArray(given[id]) ? given[id] : [];
+    return typeof x === 'number' && typeof y === 'number' ? [x, y] : null;
+  };
   const put = (id: string, x: number, y: number) => {
     const within = (n: number) => Math.min(1, Math.max(0, Math.round(n * 1000) / 1000));
     onAnswer({ ...given, [id]: [within(x), within(y)] });
@@ -106,7 +108,7 @@ function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsView>) {
           {s.text && `. ${s.text}`}
           <input
             name={partField(block.id, s.id)}
-            value={typeof given[s.id] === 'string' ? (given[s.id] as string) : ''}
+            value={String(given[s.id] ?? '')}
             maxLength={300}
             onChange={(e) => onAnswer({ ...given, [s.id]: e.target.value })}
           />

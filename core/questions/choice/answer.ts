@@ -1,3 +1,4 @@
+import { isObject } from '../../values/unknown';
 import type { Choice } from '../../schema/quiz';
 import { chosenIn, isFreeEntry } from '../../values/answer';
 import { LONGEST_ANSWER } from '../../schema/longest';
@@ -46,6 +47,3 @@ export const choiceAnswer: AnswerSide<Choice> = {
       .join(', ');
   },
 };
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -1,5 +1,6 @@
+import { given } from '../../values/given';
 import type { ListSide, Of } from '../kind';
-import { keptNumber, readDecimal } from '../listed';
+import { readDecimal } from '../listed';
 
 export const dateList: ListSide<Of<'date'>> = {
   listWords: { date: ['date', 'day'] },
@@ -11,6 +12,6 @@ export const dateList: ListSide<Of<'date'>> = {
     const day = /\d{4}-\d{2}-\d{2}/.exec(right)?.[0];
     const within = readDecimal(/±\s*(\d+)/.exec(right)?.[1]);
     understood(day ? `a date, right at ${day}` : 'a date');
-    return { ...common, kind: 'date', ...(day ? { target: day } : {}), ...keptNumber('within', within) };
+    return { ...common, kind: 'date', ...(day ? { target: day } : {}), ...given('within', within) };
   },
 };

@@ -1,6 +1,6 @@
 import { type Asked, asked } from '../asked';
 import type { Of, ViewSide } from '../kind';
-import { given } from '../parts';
+import { given } from '../../values/given';
 
 export type DateView = Asked & { kind: 'date'; min?: string; max?: string };
 

@@ -1,5 +1,6 @@
+import { given } from '../../values/given';
 import type { ListSide, Of, RowRead } from '../kind';
-import { boundFields, keptNumber, targetFrom } from '../listed';
+import { boundFields, targetFrom } from '../listed';
 
 export const numberList: ListSide<Of<'number'>> = {
   listWords: { number: ['number', 'numeric'] },
@@ -23,9 +24,9 @@ export function targetedFields({ number, right, answers, understood, note }: Row
     note('refused', (name) => `“${right || answers[0]?.text}” is not a number, so ${name} has no right answer.`);
   understood(target ? `a number, right at ${target.target}` : 'a number');
   return {
-    ...keptNumber('min', number('least')),
-    ...keptNumber('max', number('most')),
-    ...keptNumber('step', number('step')),
+    ...given('min', number('least')),
+    ...given('max', number('most')),
+    ...given('step', number('step')),
     ...target,
   };
 }

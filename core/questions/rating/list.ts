@@ -1,5 +1,6 @@
+import { given } from '../../values/given';
 import type { ListSide, Of } from '../kind';
-import { boundFields, keptNumber } from '../listed';
+import { boundFields } from '../listed';
 
 export const ratingList: ListSide<Of<'rating'>> = {
   listWords: { rating: ['rating', 'stars', 'scale'] },
@@ -9,8 +10,8 @@ export const ratingList: ListSide<Of<'rating'>> = {
     return {
       ...common,
       kind: 'rating',
-      ...keptNumber('min', number('least')),
-      ...keptNumber('max', number('most') ?? (answers.length || undefined)),
+      ...given('min', number('least')),
+      ...given('max', number('most') ?? (answers.length || undefined)),
     };
   },
 };

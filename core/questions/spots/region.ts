@@ -11,10 +11,9 @@ export function isInside([x, y]: [number, number], region: Region): boolean {
   }
   let inside = false;
   const { points } = region;
-  for (let i = 0, j = points.length - 1; i < points.length; j = i++) {
-    const [xi, yi] = points[i] as [number, number];
-    const [xj, yj] = points[j] as [number, number];
+  points.forEach(([xi, yi], i) => {
+    const [xj, yj] = points.at(i - 1) ?? [xi, yi];
     if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
-  }
+  });
   return inside;
 }

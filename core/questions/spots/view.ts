@@ -1,7 +1,7 @@
 import type { Picture } from '../../schema/quiz';
 import { type Asked, asked } from '../asked';
 import type { Of, ViewSide } from '../kind';
-import { given } from '../parts';
+import { given } from '../../values/given';
 
 export type SpotsView = Asked & {
   kind: 'spots';

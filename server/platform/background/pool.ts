@@ -2,6 +2,7 @@
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import { HttpError } from '../http-error';
+import { ofProcess } from '../of-process';
 import type { Tasks } from './tasks';
 
 /** Milliseconds that a piece of work may take, its wait not counted. What takes longer is ended, and its thread with it. */
@@ -13,7 +14,7 @@ const MOST_WAITING_IN_ALL = 200;
 /** Megabytes that a thread may hold. */
 const MEMORY = 512;
 
-type Kept = {
+export type Background = {
   pool?: Piscina;
   /** Threads that are free, and who waits for one, longest first. */
   free: number;
@@ -21,8 +22,7 @@ type Kept = {
   /** What each workspace has under way: one piece of work at a time, the others behind it. */
   lines: Map<string, { tail: Promise<unknown>; waiting: number }>;
 };
-// On the global object: the framework bundles this module several times, and the limits are those of the process.
-const kept: Kept = ((globalThis as { yesMaybeBackground?: Kept }).yesMaybeBackground ??= {
+const kept: Background = (ofProcess.background ??= {
   free: THREADS,
   waiting: [],
   lines: new Map(),

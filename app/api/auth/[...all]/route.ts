@@ -1,3 +1,4 @@
+import { isObject, textOf } from '../../../../core/values/unknown';
 import { toNextJsHandler } from 'better-auth/next-js';
 import { auth } from '../../../../server/accounts/auth';
 import { answer, requireOwnOrigin } from '../../../http';
@@ -27,9 +28,11 @@ export const POST = (request: Request) =>
     const least = SAME_TIME.some((end) => path.endsWith(end)) ? LEAST : 0;
     const [response] = await Promise.all([handlers.POST(request), new Promise((resume) => setTimeout(resume, least))]);
     if (response.ok || !(response.headers.get('content-type') ?? '').startsWith('application/json')) return response;
-    const told = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
+    const told: unknown = await response.json().catch(() => ({}));
     const message =
-      WORDS[told.code ?? ''] ??
-      (response.status === 429 ? 'That was too often in a minute. Wait a moment, then try again.' : told.message);
-    return Response.json({ ...told, message }, { status: response.status, headers: response.headers });
+      WORDS[textOf(told, 'code') ?? ''] ??
+      (response.status === 429
+        ? 'That was too often in a minute. Wait a moment, then try again.'
+        : textOf(told, 'message'));
+    return Response.json({ ...(isObject(told) ? told : {}), message }, { status: response.status, headers: response.headers });
   });

@@ -2,8 +2,8 @@ import type { Quiz } from '../schema/quiz';
 import { quizIndex } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import type { Facts } from '../conditions/evaluate';
-import { type Ledger, readMarks, readRight, readScale } from './ledger';
-import { decide } from './verdicts';
+import { type Ledger, readMarks, readRight, readScale } from '../scoring/ledger';
+import { decide } from './registry';
 
 export type Sources = {
   shown: (question: string) => boolean;
