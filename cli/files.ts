@@ -25,11 +25,7 @@ export function readText(file: string): string {
   try {
     return readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
-    throw bad(
-      file,
-      '',
-      textOf(error, 'code') === 'ENOENT' ? 'there is no such file' : messageOf(error),
-    );
+    throw bad(file, '', textOf(error, 'code') === 'ENOENT' ? 'there is no such file' : messageOf(error));
   }
 }
 

@@ -22,8 +22,8 @@ import { getQuiz } from '../server/accounts/own-quiz';
 import { importQuiz } from '../server/editing/quizzes';
 import { sendLetter } from '../server/letters/send-letters';
 import { openRun, takeStep } from '../server/visitor/take-step';
-import { addKept } from '../studio/shared/bank-edits';
-import { placeOfBlock, setField } from '../studio/shared/edits';
+import { addKept } from '../studio/edits/bank-edits';
+import { placeOfBlock, setField } from '../studio/edits/edits';
 import { makeVisitor, type Visitor } from './visitors';
 
 const DAY = 86_400_000;

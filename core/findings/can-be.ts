@@ -102,15 +102,18 @@ function choicesOf(quiz: Quiz, own: Test[]): Choose[] {
     return sumValues(quiz, own.filter(isSumTest)).map((sum) => (tried) => tried.sums.set(sumKey(test), sum));
   if ('verdict' in test) {
     const outcomes = quiz.verdicts.find((v) => v.id === test.verdict)?.outcomes ?? [];
-    return outcomes.map(({ id }) => (tried) => tried.verdicts.set(test.verdict, id));
+    return outcomes.map(
+      ({ id }) =>
+        (tried) =>
+          tried.verdicts.set(test.verdict, id),
+    );
   }
   if ('known' in test) {
     const words = own.flatMap((t) => ('known' in t ? [t.is, t.contains] : [])).filter((v) => v !== undefined);
     const values = ['', '\u0001', ...words, words.join(' ')];
     return values.map((value) => (tried) => tried.known.set(test.known, value));
   }
-  if ('contact' in test)
-    return [undefined, '', '…'].map((value) => (tried) => tried.contacts.set(test.contact, value));
+  if ('contact' in test) return [undefined, '', '…'].map((value) => (tried) => tried.contacts.set(test.contact, value));
   const bounds = own.flatMap((t) => ('attempt' in t ? [t.lt, t.le, t.gt, t.ge, t.eq] : []));
   const near = bounds.filter((n) => n !== undefined).flatMap((n) => [n - 1, n, n + 1]);
   const counts = [...new Set([1, 2, ...near])].filter((n) => n >= 1);
@@ -162,9 +165,7 @@ function sumValues(quiz: Quiz, tests: SumTest[]): Sum[] {
     ? 100
     : (span?.highest ??
       (target === 'marks' ? marksPossible(quiz, 'topic' in first ? first.topic : undefined, isRight) : Infinity));
-  const bounds = tests
-    .flatMap((t) => [t.lt, t.le, t.gt, t.ge, t.eq])
-    .filter((n) => typeof n === 'number');
+  const bounds = tests.flatMap((t) => [t.lt, t.le, t.gt, t.ge, t.eq]).filter((n) => typeof n === 'number');
   const near = bounds.flatMap((n) => [n - 0.5, n - 1e-6, n, n + 1e-6, n + 0.5]);
   const values = [
     ...new Set([

@@ -118,7 +118,9 @@ export class StateWalk {
     const next = new Float64Array(this.columns.length);
     for (const block of page.blocks) {
       if (!isQuestion(block) && !isContact(block)) continue;
-      const parts = isQuestion(block) ? this.steps.of(block, page) : [this.steps.contact(block.fields.map((f) => f.id))];
+      const parts = isQuestion(block)
+        ? this.steps.of(block, page)
+        : [this.steps.contact(block.fields.map((f) => f.id))];
       if (!block.showIf && parts.every((steps) => steps.every(isIdle))) continue;
       // Whether it shows is settled before the first of its parts.
       const hidden = new StateTable(row.length, this.most);
@@ -226,7 +228,8 @@ export class StateWalk {
       const value = cell(row, i);
       const track = (key: string) => plan.tracks.get(key) ?? -1;
       if (column.kind === 'sum') ledger[column.part][track(trackKey(column.track))] = value;
-      if (column.kind === 'spoken') for (const id of outcomesOf(this.quiz, column.verdict)) ledger.spoken[track(id)] = value;
+      if (column.kind === 'spoken')
+        for (const id of outcomesOf(this.quiz, column.verdict)) ledger.spoken[track(id)] = value;
       if (column.kind === 'rank') ledger.last[track(column.outcome)] = value;
     });
     return ledger;

@@ -169,8 +169,7 @@ export function parseFormula(text: string, names: string[]): { expression: Expre
       const left = sum();
       const token = peek();
       const compare = signOf('<', '<=', '>', '>=', '=', '!=');
-      if (!compare)
-        throw wrong(token?.at ?? end, 'a comparison is expected here: < <= > >= = !=');
+      if (!compare) throw wrong(token?.at ?? end, 'a comparison is expected here: < <= > >= = !=');
       next += 1;
       const right = sum();
       take(',');

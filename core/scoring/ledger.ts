@@ -179,8 +179,7 @@ export function addQuestion(ledger: Ledger, plan: QuestionPlan, { answer, first,
       add(ledger.points, track, marked.awarded);
       add(ledger.high, track, plan.marks);
       add(ledger.count, track, 1);
-      if (marked.credit !== null && round9(marked.credit) >= 1)
-        add(ledger.spoken, track, 1);
+      if (marked.credit !== null && round9(marked.credit) >= 1) add(ledger.spoken, track, 1);
       if (marked.pending) add(ledger.pending, track, 1);
     }
   }

@@ -12,6 +12,8 @@ export type { Decision } from './kind';
 
 const kinds: { [K in By]: VerdictKind<Of<K>> } = { strongest, bands, rules };
 
+export const byNames: readonly By[] = ['strongest', 'bands', 'rules'];
+
 /** Ways take verdicts of their own alone: ask it of the verdict that it was found by. */
 export const verdictKind = (verdict: Verdict): VerdictKind<Verdict> => kinds[verdict.by];
 

@@ -45,7 +45,8 @@ const before = createAuthMiddleware(async (ctx) => {
       });
   }
   // Whoever changes their password wants everybody else out.
-  if (ctx.path === '/change-password') return { context: { body: { ...(isObject(ctx.body) ? ctx.body : {}), revokeOtherSessions: true } } };
+  if (ctx.path === '/change-password')
+    return { context: { body: { ...(isObject(ctx.body) ? ctx.body : {}), revokeOtherSessions: true } } };
   return undefined;
 });
 

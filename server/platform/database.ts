@@ -3,7 +3,6 @@ import { readConfig } from './config';
 import { log, logStatement } from './log';
 import { ofProcess } from './of-process';
 
-
 export const database = (): Db => (ofProcess.database ??= openDatabase(readConfig().databaseUrl, watched())).db;
 
 const watched = () => (log.isLevelEnabled('debug') ? { onStatement: logStatement } : {});

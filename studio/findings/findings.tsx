@@ -7,7 +7,7 @@ import { useDocument, useQuiz } from '../document';
 import { useAskAgain } from '../shared/ask-again';
 import { call } from '../../contract/call';
 import { Views } from '../shell/view-switch';
-import { measuresOf } from '../shared/measures';
+import { measuresOf } from '../edits/measures';
 import { AnswersChart, OutcomesChart, OffersChart } from './charts';
 import { Journey } from './journey';
 import { PeopleView } from './people';

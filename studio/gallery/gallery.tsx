@@ -15,7 +15,7 @@ import { languages } from '../../visitor/languages';
 import { Choose, Toggle } from '../../ui/controls';
 import { createDocument, DocumentProvider, useQuiz } from '../document';
 import { standOn, TryPage } from '../shell/try-quiz';
-import { measuresOf } from '../shared/measures';
+import { measuresOf } from '../edits/measures';
 import { QuestionPart } from '../write/question';
 import { Primitives } from './primitives';
 import { Manuscript } from '../shared/sheet';

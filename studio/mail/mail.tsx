@@ -11,13 +11,13 @@ import { LineInput, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Rich } from '../../ui/rich';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
-import { addLetter, setField } from '../shared/edits';
+import { addLetter, setField } from '../edits/edits';
 import { useAskAgain } from '../shared/ask-again';
 import { call } from '../../contract/call';
 import { useArrival } from '../shared/place';
 import { Views } from '../shell/view-switch';
 import { dayAndTime } from '../shared/time';
-import { RichField } from '../shared/rich-field';
+import { RichField } from '../fields/rich-field';
 import type { Tray, TrayLetter } from '../../contract/results';
 
 const Split = styled.div`

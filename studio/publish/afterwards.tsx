@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { setField } from '../shared/edits';
+import { setField } from '../edits/edits';
 import { call } from '../../contract/call';
 
 const DAY = 86_400_000;

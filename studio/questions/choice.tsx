@@ -3,19 +3,19 @@
 import type { Choice } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, placeOfOption, setField } from '../shared/edits';
-import type { Measure } from '../shared/measures';
-import type { Cursor } from '../shared/cursor';
+import { placeOfBlock, placeOfOption, setField } from '../edits/edits';
+import type { Measure } from '../edits/measures';
+import type { Cursor } from '../fields/cursor';
 import { OptionMargin } from './margin';
-import { PictureButton } from '../shared/picture';
+import { PictureButton } from '../fields/picture';
 import { Row } from '../shared/sheet';
 import { type Hands, LineList } from './lines';
 import type { StudioKind } from './kind';
-import type { SetField } from '../shared/use-set-field';
+import { useBlockFields } from '../fields/use-fields';
 import { lineField } from './lines';
 import { isKeyed } from '../../core/questions/registry';
 import { Choose, Toggle } from '../../ui/controls';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '../fields/number-field';
 
 function Answers({
   question,
@@ -84,7 +84,8 @@ function rangeInWords({ pick, min, max, options, required, shuffle, as }: Choice
   ].join(', ');
 }
 
-function ChoiceSettings({ question, set }: { question: Choice; set: SetField }) {
+function ChoiceSettings({ question }: { question: Choice }) {
+  const { set } = useBlockFields(question);
   return (
     <div className="row">
       <div style={{ display: 'inline' }}>
@@ -96,7 +97,7 @@ function ChoiceSettings({ question, set }: { question: Choice; set: SetField }) 
             { id: 'one', label: 'one answer' },
             { id: 'many', label: 'several answers' },
           ]}
-          onChange={(to) => set('pick', question.pick, to)}
+          onChange={(to) => set('pick', to)}
         />
         , shown as{' '}
         <Choose
@@ -108,7 +109,7 @@ function ChoiceSettings({ question, set }: { question: Choice; set: SetField }) 
             { id: 'drop-down', label: 'a list that folds away' },
             { id: 'yes-no', label: 'two halves' },
           ]}
-          onChange={(to) => set('as', question.as, to === 'list' ? undefined : to)}
+          onChange={(to) => set('as', to === 'list' ? undefined : to)}
         />
       </div>
       {question.pick === 'many' && (
@@ -118,25 +119,26 @@ function ChoiceSettings({ question, set }: { question: Choice; set: SetField }) 
             value={question.min}
             placeholder="0"
             above={-1}
-            onChange={(to) => set('min', question.min, to === undefined ? to : Math.round(to))}
+            onChange={(to) => set('min', to === undefined ? to : Math.round(to))}
           />
           <NumberField
             label="At most"
             value={question.max}
             placeholder="all"
             above={0}
-            onChange={(to) => set('max', question.max, to === undefined ? to : Math.max(1, Math.round(to)))}
+            onChange={(to) => set('max', to === undefined ? to : Math.max(1, Math.round(to)))}
           />
         </>
       )}
-      <Toggle selected={question.other ?? false} onChange={(to) => set('other', question.other, to || undefined)}>
+      <Toggle selected={question.other ?? false} onChange={(to) => set('other', to || undefined)}>
         “Something else”, in their own words
       </Toggle>
     </div>
   );
 }
 
-function Across({ question, set }: { question: Choice; set: SetField }) {
+function Across({ question }: { question: Choice }) {
+  const { set } = useBlockFields(question);
   if (question.as === 'drop-down') return null;
   return (
     <div style={{ display: 'inline' }}>
@@ -150,13 +152,14 @@ function Across({ question, set }: { question: Choice; set: SetField }) {
             label: n === 1 ? 'one below the other' : `${n} beside each other`,
           })),
         ]}
-        onChange={(to) => set('across', question.across, Number(to) || undefined)}
+        onChange={(to) => set('across', Number(to) || undefined)}
       />
     </div>
   );
 }
 
-function PartlyRight({ question, set }: { question: Choice; set: SetField }) {
+function PartlyRight({ question }: { question: Choice }) {
+  const { set } = useBlockFields(question);
   if (question.pick !== 'many' || !isKeyed(question)) return null;
   return (
     <>
@@ -168,7 +171,7 @@ function PartlyRight({ question, set }: { question: Choice; set: SetField }) {
           { id: 'all', label: 'All right ones, and only those, must be chosen' },
           { id: 'share', label: 'Each right one counts, each wrong one against it' },
         ]}
-        onChange={(to) => set('credit', question.credit, to === 'all' ? undefined : to)}
+        onChange={(to) => set('credit', to === 'all' ? undefined : to)}
       />
       .
     </>

@@ -2,17 +2,17 @@
 /** A date: between which days, and what is right. */
 import type { Question } from '../../core/schema/quiz';
 import { RightNote } from './margin';
-import { DayField, NumberField } from '../shared/number-field';
+import { DayField, NumberField } from '../fields/number-field';
 import { Row } from '../shared/sheet';
 import type { Body, StudioKind } from './kind';
 import { sentence } from './measured';
-import { useSetField } from '../shared/use-set-field';
+import { useBlockFields } from '../fields/use-fields';
 
 type DateQuestion = Extract<Question, { kind: 'date' }>;
 
 function DatePart({ question, cursor }: Pick<Body<DateQuestion>, 'question' | 'cursor'>) {
   const open = cursor !== null;
-  const set = useSetField(question);
+  const { set } = useBlockFields(question);
   if (!open && question.target === undefined && question.min === undefined && question.max === undefined)
     return (
       <Row>
@@ -23,13 +23,13 @@ function DatePart({ question, cursor }: Pick<Body<DateQuestion>, 'question' | 'c
     <>
       <Row>
         <span style={sentence}>
-          <DayField label="from" value={question.min} onChange={(to) => set('min', question.min, to)} />
-          <DayField label="to" value={question.max} onChange={(to) => set('max', question.max, to)} />
+          <DayField label="from" value={question.min} onChange={(to) => set('min', to)} />
+          <DayField label="to" value={question.max} onChange={(to) => set('max', to)} />
         </span>
       </Row>
       <Row margin={question.target === undefined ? null : <RightNote />}>
         <span style={sentence}>
-          <DayField label="Right is" value={question.target} onChange={(to) => set('target', question.target, to)} />
+          <DayField label="Right is" value={question.target} onChange={(to) => set('target', to)} />
           {question.target !== undefined && (
             <NumberField
               label="give or take"
@@ -37,7 +37,7 @@ function DatePart({ question, cursor }: Pick<Body<DateQuestion>, 'question' | 'c
               value={question.within}
               placeholder="0"
               above={-1}
-              onChange={(to) => set('within', question.within, to)}
+              onChange={(to) => set('within', to)}
             />
           )}
         </span>

@@ -3,7 +3,7 @@
 import type { Question } from '../../core/schema/quiz';
 import { Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
+import { placeOfBlock, setField } from '../edits/edits';
 import { Row } from '../shared/sheet';
 import type { StudioKind } from './kind';
 

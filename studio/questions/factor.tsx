@@ -4,8 +4,8 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { Place } from '../../core/document/edits';
 import { MenuButton } from '../../ui/controls';
-import type { Measure } from '../shared/measures';
-import { useFocusLater } from '../shared/cursor';
+import type { Measure } from '../edits/measures';
+import { useFocusLater } from '../fields/cursor';
 import { Notes, WeightField } from './margin';
 import { Bar } from '../shared/sheet';
 

@@ -3,7 +3,7 @@
 import type { Question } from '../../core/schema/quiz';
 import { Choose, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
+import { placeOfBlock, setField } from '../edits/edits';
 import { Small } from '../shared/sheet';
 
 /** Capitals, spaces and quotation marks are always forgiven; what else is, is chosen here. */

@@ -1,9 +1,8 @@
 import type { ComponentType } from 'react';
 import type { Question } from '../../core/schema/quiz';
-import type { Measure } from '../shared/measures';
-import type { Cursor } from '../shared/cursor';
+import type { Measure } from '../edits/measures';
+import type { Cursor } from '../fields/cursor';
 import type { Hands } from './lines';
-import type { SetField } from '../shared/use-set-field';
 
 export type Body<Q extends Question> = { question: Q; targets: Measure[]; cursor: Cursor | null; hands: Hands };
 
@@ -20,13 +19,13 @@ export type StudioKind<Q extends Question> = {
   /** What is set, in words; whether it is required is said in any case. */
   settingsInWords?(question: Q): string;
   /** Settings of its own. */
-  Settings?: ComponentType<{ question: Q; set: SetField }>;
+  Settings?: ComponentType<{ question: Q }>;
   /** Beside the settings that all kinds have. */
-  MoreSettings?: ComponentType<{ question: Q; set: SetField }>;
+  MoreSettings?: ComponentType<{ question: Q }>;
   /** It has a picture of its own, and none above it. */
   hasOwnPicture?: true;
   /** Its key is typed in Score, rather than marked at its lines. */
   typesKey?: true;
   /** What of its key is set in Score, below what it is worth. */
-  Key?: ComponentType<{ question: Q; set: SetField }>;
+  Key?: ComponentType<{ question: Q }>;
 };

@@ -6,9 +6,9 @@ import type { Place } from '../../core/document/edits';
 import { Kbd } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { addToList, moveInList, newId, pasteInList, removeFromList, setField } from '../shared/edits';
-import { useFocusLater } from '../shared/cursor';
-import { TextField } from '../shared/text-field';
+import { addToList, moveInList, newId, pasteInList, removeFromList, setField } from '../edits/edits';
+import { useFocusLater } from '../fields/cursor';
+import { TextField } from '../fields/text-field';
 import { Row, Small } from '../shared/sheet';
 
 export const lineField = (id: string) => `line ${id}`;

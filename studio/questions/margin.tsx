@@ -10,11 +10,12 @@ import { targetWords } from '../../core/conditions/describe';
 import { Choose, MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
-import { placeOfOption, setField } from '../shared/edits';
-import { addOutcome, addScale, weigh } from '../shared/weigh-edits';
+import { placeOfOption, setField } from '../edits/edits';
+import { addOutcome, addScale, weigh } from '../edits/weigh-edits';
 import { ledBy, leadTo } from '../shared/answer-routes';
-import { readNumber, signed, type Measure } from '../shared/measures';
-import { useFocusLater } from '../shared/cursor';
+import { readNumber, signed, type Measure } from '../edits/measures';
+import { useNamedField } from '../fields/registry';
+import { useFocusLater } from '../fields/cursor';
 import { Bar } from '../shared/sheet';
 
 const Weight = styled.input`
@@ -227,11 +228,12 @@ export function WeightField({
     const from = typed === null ? (now ?? 0) : (readNumber(typed) ?? 0);
     set(Number((from + by).toFixed(6)));
   };
+  const named = useNamedField(`weight ${at.at(-1) ?? ''} ${target.id}`);
   return (
     <Weight
       inputMode="decimal"
       aria-label={`${of} adds to ${target.name}`}
-      data-field={`weight ${at.at(-1) ?? ''} ${target.id}`}
+      ref={named}
       value={typed ?? (now === undefined ? '' : signed(now))}
       onFocus={(e) => e.target.select()}
       onChange={(e) => setTyped(e.target.value)}

@@ -6,13 +6,13 @@ import type { Question } from '../../core/schema/quiz';
 import { newPair } from '../../core/questions/match/author';
 import { without } from '../../core/document/lookup';
 import { useDocumentStore } from '../document';
-import { newId, placeOfBlock, setField } from '../shared/edits';
-import { useFocusLater } from '../shared/cursor';
-import { TextField } from '../shared/text-field';
-import { PictureButton } from '../shared/picture';
+import { newId, placeOfBlock, setField } from '../edits/edits';
+import { useFocusLater } from '../fields/cursor';
+import { TextField } from '../fields/text-field';
+import { PictureButton } from '../fields/picture';
 import { Row } from '../shared/sheet';
 import { type Hands, LineList, lineField, NewLine } from './lines';
-import type { Cursor } from '../shared/cursor';
+import type { Cursor } from '../fields/cursor';
 import type { StudioKind } from './kind';
 
 type Match = Extract<Question, { kind: 'match' }>;

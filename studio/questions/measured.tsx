@@ -4,13 +4,13 @@ import type { Question } from '../../core/schema/quiz';
 
 import { Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock } from '../shared/edits';
-import { NumberField } from '../shared/number-field';
+import { placeOfBlock } from '../edits/edits';
+import { NumberField } from '../fields/number-field';
 import { Row } from '../shared/sheet';
 import { Factors } from './factor';
 import type { ReactNode } from 'react';
 import type { Body } from './kind';
-import { useSetField } from '../shared/use-set-field';
+import { useBlockFields } from '../fields/use-fields';
 
 type Measured = Extract<Question, { kind: 'number' | 'slider' | 'rating' }>;
 
@@ -32,7 +32,7 @@ export function EndsPart({
   after?: ReactNode;
 }) {
   const store = useDocumentStore();
-  const set = useSetField(question);
+  const { set } = useBlockFields(question);
   return (
     <Row
       margin={
@@ -48,16 +48,13 @@ export function EndsPart({
     >
       <div style={sentence}>
         {before}
-        <NumberField label="from" value={ends.min} onChange={(to) => set('min', question.min, to)} />
-        <NumberField label="to" value={ends.max} onChange={(to) => set('max', question.max, to)} />
+        <NumberField label="from" value={ends.min} onChange={(to) => set('min', to)} />
+        <NumberField label="to" value={ends.max} onChange={(to) => set('max', to)} />
         {after}
       </div>
       {question.weights && (
         <div style={{ marginTop: 6 }}>
-          <Toggle
-            selected={question.reverse ?? false}
-            onChange={(to) => set('reverse', question.reverse, to || undefined)}
-          >
+          <Toggle selected={question.reverse ?? false} onChange={(to) => set('reverse', to || undefined)}>
             Counted the other way round, the highest as the lowest
           </Toggle>
         </div>

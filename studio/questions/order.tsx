@@ -3,9 +3,9 @@
 import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
-import type { Measure } from '../shared/measures';
-import type { Cursor } from '../shared/cursor';
+import { placeOfBlock, setField } from '../edits/edits';
+import type { Measure } from '../edits/measures';
+import type { Cursor } from '../fields/cursor';
 import { Row } from '../shared/sheet';
 import { Factors } from './factor';
 import { type Hands, LineList } from './lines';

@@ -5,12 +5,12 @@ import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import type { Body, StudioKind } from './kind';
 import { EndsPart } from './measured';
-import { useSetField } from '../shared/use-set-field';
+import { useBlockFields } from '../fields/use-fields';
 
 type Rating = Extract<Question, { kind: 'rating' }>;
 
 function RatingPart({ question, targets, cursor }: Body<Rating>) {
-  const set = useSetField(question);
+  const { set } = useBlockFields(question);
   return (
     <EndsPart
       question={question}
@@ -27,7 +27,7 @@ function RatingPart({ question, targets, cursor }: Body<Rating>) {
             { id: 'steps', label: 'Steps' },
             { id: 'numbers', label: 'Numbers' },
           ]}
-          onChange={(to) => set('as', question.as, to)}
+          onChange={(to) => set('as', to)}
         />
       }
     />

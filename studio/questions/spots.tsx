@@ -6,12 +6,12 @@ import styled from 'styled-components';
 import type { Spots } from '../../core/schema/quiz';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addToList, newId, placeOfBlock, removeFromList, setFields } from '../shared/edits';
-import { AcceptLine } from '../shared/accept-line';
-import { type Cursor, useFocusLater } from '../shared/cursor';
-import { TextField } from '../shared/text-field';
-import { NumberField } from '../shared/number-field';
-import { PictureButton } from '../shared/picture';
+import { addToList, newId, placeOfBlock, removeFromList, setFields } from '../edits/edits';
+import { AcceptLine } from '../fields/accept-line';
+import { type Cursor, useFocusLater } from '../fields/cursor';
+import { TextField } from '../fields/text-field';
+import { NumberField } from '../fields/number-field';
+import { PictureButton } from '../fields/picture';
 import { Row } from '../shared/sheet';
 import { Forgiven } from './forgiven';
 import { lineField } from './lines';
@@ -139,9 +139,7 @@ function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | nul
         {question.picture && (
           <Board
             ref={board}
-            onClick={(event) =>
-              event.target instanceof HTMLImageElement && put(...place(event))
-            }
+            onClick={(event) => event.target instanceof HTMLImageElement && put(...place(event))}
             onPointerMove={(event) => {
               if (!held) return;
               const [x, y] = place(event);

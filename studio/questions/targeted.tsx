@@ -3,20 +3,20 @@
 import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { placeOfBlock } from '../shared/edits';
+import { placeOfBlock } from '../edits/edits';
 import { RightNote } from './margin';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '../fields/number-field';
 import { Row } from '../shared/sheet';
 import type { Body } from './kind';
 import { EndsPart, sentence } from './measured';
-import { useSetField } from '../shared/use-set-field';
+import { useBlockFields } from '../fields/use-fields';
 
 type Targeted = Extract<Question, { kind: 'number' | 'slider' }>;
 
 export function TargetedPart({ question, targets, cursor }: Pick<Body<Targeted>, 'question' | 'targets' | 'cursor'>) {
   const store = useDocumentStore();
   const at = () => placeOfBlock(store.getState().quiz, question.id);
-  const set = useSetField(question);
+  const { set } = useBlockFields(question);
   return (
     <>
       <EndsPart
@@ -30,7 +30,7 @@ export function TargetedPart({ question, targets, cursor }: Pick<Body<Targeted>,
             value={question.step}
             placeholder="1"
             above={0}
-            onChange={(to) => set('step', question.step, to)}
+            onChange={(to) => set('step', to)}
           />
         }
       />
@@ -42,7 +42,7 @@ export function TargetedPart({ question, targets, cursor }: Pick<Body<Targeted>,
               value={question.target}
               placeholder="no number"
               wide
-              onChange={(to) => set('target', question.target, to)}
+              onChange={(to) => set('target', to)}
             />
             {question.target !== undefined && (
               <>
@@ -51,13 +51,7 @@ export function TargetedPart({ question, targets, cursor }: Pick<Body<Targeted>,
                   value={question.withinPercent ?? question.within}
                   placeholder="0"
                   above={-1}
-                  onChange={(to) =>
-                    set(
-                      question.withinPercent === undefined ? 'within' : 'withinPercent',
-                      question.withinPercent ?? question.within,
-                      to,
-                    )
-                  }
+                  onChange={(to) => set(question.withinPercent === undefined ? 'within' : 'withinPercent', to)}
                 />
                 <Choose
                   label="Give or take how much of what"

@@ -6,16 +6,16 @@ import { Choose, LineInput } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useState } from 'react';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
-import { useFocusLater } from '../shared/cursor';
-import { TextField } from '../shared/text-field';
+import { placeOfBlock, setField } from '../edits/edits';
+import { useFocusLater } from '../fields/cursor';
+import { TextField } from '../fields/text-field';
 import { RightNote } from './margin';
 import { Row, Small } from '../shared/sheet';
 import { Keys, lineField, linesOf, NewLine } from './lines';
 import type { Body } from './kind';
 import type { StudioKind } from './kind';
-import type { SetField } from '../shared/use-set-field';
-import { AcceptLine } from '../shared/accept-line';
+import { useBlockFields } from '../fields/use-fields';
+import { AcceptLine } from '../fields/accept-line';
 import { Forgiven } from './forgiven';
 
 const written = (text: string, credit: number): Accepted => (credit === 1 ? text : { text, credit });
@@ -178,16 +178,13 @@ function TryWords({ question }: { question: TextQuestion }) {
   );
 }
 
-function AcceptedWords({ question, set }: { question: TextQuestion; set: SetField }) {
+function AcceptedWords({ question }: { question: TextQuestion }) {
+  const { set } = useBlockFields(question);
   return (
     <div style={{ display: 'grid', gap: 6 }}>
       <label>
         Accepted words
-        <AcceptLine
-          label="Accepted words"
-          accept={question.accept}
-          onChange={(to) => set('accept', question.accept, to)}
-        />
+        <AcceptLine label="Accepted words" accept={question.accept} onChange={(to) => set('accept', to)} />
       </label>
       <TryWords question={question} />
     </div>

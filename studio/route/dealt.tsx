@@ -5,7 +5,7 @@ import { isQuestion, nameOf, without } from '../../core/document/lookup';
 import type { Draw, Page, Quiz } from '../../core/schema/quiz';
 import { drawnBlocks, drawnCount, poolOf } from '../../core/flow/draw';
 import { Choose, TextButton } from '../../ui/controls';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '../fields/number-field';
 
 type Props = { quiz: Quiz; page: Page; set: (field: string, was: unknown, to: unknown, join?: string) => void };
 

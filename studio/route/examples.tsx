@@ -7,7 +7,7 @@ import type { Run } from '../../core/flow/run';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { newId, setField } from '../shared/edits';
+import { newId, setField } from '../edits/edits';
 import { NameIt } from '../shared/name-dialog';
 
 /** Keeps the way that is followed, by a name. */

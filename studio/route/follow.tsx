@@ -11,7 +11,7 @@ import { foldRun, type Run, type Sent } from '../../core/flow/run';
 import { resultOf } from '../../core/flow/result';
 import { TextButton } from '../../ui/controls';
 import { TryPage } from '../shell/try-quiz';
-import { measuresOf } from '../shared/measures';
+import { measuresOf } from '../edits/measures';
 import { Bar } from '../shared/sheet';
 import { KeepExample } from './examples';
 

@@ -5,7 +5,7 @@ import type { Known, Quiz } from '../../core/schema/quiz';
 import { knownName, knownParam } from '../../core/flow/carry';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addToList, newId, removeFromList, setField } from '../shared/edits';
+import { addToList, newId, removeFromList, setField } from '../edits/edits';
 
 export function KnownValues({ quiz }: { quiz: Quiz }) {
   const store = useDocumentStore();

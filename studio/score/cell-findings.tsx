@@ -6,7 +6,7 @@ import type { Quiz } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
 import { useRehearsal } from '../shared/rehearsal';
 import { Mend } from '../shell/check-sheet';
-import { RIGHT } from '../shared/weigh-edits';
+import { RIGHT } from '../edits/weigh-edits';
 import { type GridRow } from './cells';
 
 /** Findings about answers, keys, scales and outcomes. Each stands at the most particular thing that it names. */

@@ -5,8 +5,8 @@ import { isKeyed, isReviewed } from '../../core/questions/registry';
 import { isShare, type Weighed } from '../../core/document/weighed';
 
 import { Mark } from '../../ui/marks';
-import { signed, type Measure } from '../shared/measures';
-import { GUESS, RIGHT } from '../shared/weigh-edits';
+import { signed, type Measure } from '../edits/measures';
+import { GUESS, RIGHT } from '../edits/weigh-edits';
 
 export type GridRow = { of: Weighed; first: boolean; number: number; name: string };
 /** A column that is no scale and no outcome. */

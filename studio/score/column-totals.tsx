@@ -5,7 +5,7 @@ import type { Quiz } from '../../core/schema/quiz';
 import { spanOf } from '../../core/rehearsal/span';
 import { Nobody } from '../shared/empty-odds';
 import { useRehearsal } from '../shared/rehearsal';
-import type { Measure } from '../shared/measures';
+import type { Measure } from '../edits/measures';
 import { isSpecial } from './cells';
 import { MixChoice } from '../shared/mix-choice';
 
@@ -61,8 +61,7 @@ export const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '
 
 export function Feet({ quiz, targets }: { quiz: Quiz; targets: Measure[] }) {
   const { odds, stale } = useRehearsal();
-  const counted = (t: Measure) =>
-    !isSpecial(t) && (t.verdict === null || quiz.verdicts.find((v) => v.id === t.verdict)?.by === 'strongest');
+  const counted = (t: Measure) => !isSpecial(t) && !t.decidedBy;
   const spans = targets.map((t) => (counted(t) ? spanOf(quiz, t.id, odds) : null));
   const visitors = odds
     ? odds.method === 'exact'

@@ -5,14 +5,15 @@ import type { Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { moveInList, setField } from '../shared/edits';
-import { removeTarget } from '../shared/weigh-edits';
-import type { Measure } from '../shared/measures';
+import { moveInList, setField } from '../edits/edits';
+import { removeTarget } from '../edits/weigh-edits';
+import type { Measure } from '../edits/measures';
 import { dependents } from './dependents';
 import { number } from './column-totals';
 import { Ruler } from './ruler';
 import { ScalePanel } from './scale-panel';
-import { VerdictPanel } from './verdict-panel';
+import { VerdictPanel } from '../verdicts/verdict-panel';
+import { studioVerdict } from '../verdicts/registry';
 
 const colourNames = ['blue', 'orange', 'pine', 'violet', 'ochre', 'green', 'pink', 'grey'];
 const listed = (parts: string[]): string =>
@@ -47,6 +48,7 @@ export function Column({
     if (edit) store.getState().edit(edit);
   };
   const depends = dependents(quiz, target.id);
+  const collects = verdict && studioVerdict(verdict).collects;
   return (
     <aside aria-label={`The column ${target.name}`}>
       <LineInput
@@ -61,11 +63,11 @@ export function Column({
       <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '4px 0 14px' }}>
         {target.verdict === null
           ? 'A scale: every answer given adds to it.'
-          : `An outcome of ${verdict?.name ?? ''}.${verdict?.by === 'strongest' ? ' Below, the points that speak for it.' : ''}`}
+          : `An outcome of ${verdict?.name ?? ''}.${collects ? ` Below, ${collects}.` : ''}`}
       </p>
       {verdict && <VerdictPanel quiz={quiz} verdict={verdict} />}
       {scale && <ScalePanel quiz={quiz} scale={scale} />}
-      {verdict && verdict.by !== 'strongest' ? null : spread?.histogram.length ? (
+      {verdict && !collects ? null : spread?.histogram.length ? (
         <div style={{ opacity: stale ? 0.6 : 1 }}>
           <Ruler spread={spread} colour={target.colour} name={target.name} />
           <p style={{ color: 'var(--ink-2)', fontSize: 13, marginTop: 8 }}>

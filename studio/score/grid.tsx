@@ -2,10 +2,10 @@
 /** The grid of answers by scales and outcomes, driven like a spreadsheet. */
 import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { Mark } from '../../ui/marks';
-import { readNumber, type Measure } from '../shared/measures';
+import { readNumber, type Measure } from '../edits/measures';
 import { at, cellsIn, holds, laid, rangeOf, readTable, type Selection } from './selection';
 import { factor, Guess, type GridRow, KeyCell, saidOf, valueOf, Weight, wordsOf } from './cells';
-import { GUESS, RIGHT } from '../shared/weigh-edits';
+import { GUESS, RIGHT } from '../edits/weigh-edits';
 import { Table } from './table';
 import { commandOf } from './keymap';
 import { useRowsInView } from './rows-in-view';

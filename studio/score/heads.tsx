@@ -1,10 +1,11 @@
 'use client';
 /** The two rows of headings over the grid: what kind of column, and its name. */
+import { studioVerdict } from '../verdicts/registry';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Quiz } from '../../core/schema/quiz';
-import type { Measure } from '../shared/measures';
-import { GUESS, RIGHT } from '../shared/weigh-edits';
+import type { Measure } from '../edits/measures';
+import { GUESS, RIGHT } from '../edits/weigh-edits';
 
 const Head = styled.thead`
   .group {
@@ -100,7 +101,6 @@ export function Heads({
   corner: [ReactNode, ReactNode];
 }) {
   const scales = targets.filter((t) => t.verdict === null && !groupNames.has(t.id)).length;
-  const tie = { first: 'the highest wins', latest: 'the highest wins', blend: 'the highest win' };
   return (
     <Head>
       <tr>
@@ -128,8 +128,7 @@ export function Heads({
               scope="colgroup"
             >
               <span>
-                Verdict <b>{v.name}</b>,{' '}
-                {v.by === 'strongest' ? tie[v.ties ?? 'first'] : v.by === 'bands' ? 'by bands' : 'by rules'}
+                Verdict <b>{v.name}</b>, {studioVerdict(v).saidAs(v)}
               </span>
             </th>
           ))}

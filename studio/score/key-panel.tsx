@@ -6,8 +6,8 @@ import { isKeyed } from '../../core/questions/registry';
 import { Choose } from '../../ui/controls';
 import { useQuiz } from '../document';
 import { studioKind } from '../questions/registry';
-import { NumberField } from '../shared/number-field';
-import { useSetField } from '../shared/use-set-field';
+import { NumberField } from '../fields/number-field';
+import { useBlockFields } from '../fields/use-fields';
 import type { GridRow } from './cells';
 
 type Props = { row: GridRow | undefined; children: ReactNode };
@@ -18,7 +18,7 @@ function KeyOfRow({ row, children }: Props & { row: GridRow }) {
   const quiz = useQuiz();
   const { question } = row.of;
   const { Key, typesKey } = studioKind(question);
-  const set = useSetField(question);
+  const { set } = useBlockFields(question);
   return (
     <aside aria-label={`The key of question ${row.number}`}>
       <h2 style={{ font: '700 24px/1.2 var(--heading)' }}>{row.name}</h2>
@@ -31,7 +31,7 @@ function KeyOfRow({ row, children }: Props & { row: GridRow }) {
               value={question.marks}
               placeholder="1"
               above={-1}
-              onChange={(to) => set('marks', question.marks, to)}
+              onChange={(to) => set('marks', to)}
             />
             {', '}
             <NumberField
@@ -39,7 +39,7 @@ function KeyOfRow({ row, children }: Props & { row: GridRow }) {
               value={question.penalty}
               placeholder="0"
               above={-1}
-              onChange={(to) => set('penalty', question.penalty, to)}
+              onChange={(to) => set('penalty', to)}
             />
             .
           </>
@@ -48,7 +48,7 @@ function KeyOfRow({ row, children }: Props & { row: GridRow }) {
             Nothing is right or wrong in this question. Mark an answer ● and it counts for marks.
           </span>
         )}
-        {Key && <Key question={question} set={set} />}
+        {Key && <Key question={question} />}
         {isKeyed(question) && quiz.scales.some((s) => s.formula === undefined) && (
           <div>
             Its marks{' '}
@@ -61,7 +61,7 @@ function KeyOfRow({ row, children }: Props & { row: GridRow }) {
                   .filter((s) => s.formula === undefined)
                   .map((s) => ({ id: s.id, label: `count for ${s.name} too` })),
               ]}
-              onChange={(to) => set('marksTo', question.marksTo, to || undefined)}
+              onChange={(to) => set('marksTo', to || undefined)}
             />
             .
           </div>

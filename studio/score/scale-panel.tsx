@@ -3,8 +3,8 @@
 import type { Quiz, Scale } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
-import { NumberField } from '../shared/number-field';
+import { setField } from '../edits/edits';
+import { NumberField } from '../fields/number-field';
 import { FormulaField } from './formula-field';
 
 export function ScalePanel({ quiz, scale }: { quiz: Quiz; scale: Scale }) {

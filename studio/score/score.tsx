@@ -9,14 +9,14 @@ import { quizIndex, isQuestion, nameOf, questionsOf } from '../../core/document/
 import { type Weighed, weighedIn } from '../../core/document/weighed';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { addOutcome, addScale, weighMany } from '../shared/weigh-edits';
+import { addOutcome, addScale, weighMany } from '../edits/weigh-edits';
 import { useRehearsal } from '../shared/rehearsal';
 import { useArrival } from '../shared/place';
-import { signed, type Measure, measuresOf } from '../shared/measures';
+import { signed, type Measure, measuresOf } from '../edits/measures';
 import { Column } from './column';
 import { Feet } from './column-totals';
 import { type Change, Grid } from './grid';
-import { GUESS, RIGHT } from '../shared/weigh-edits';
+import { GUESS, RIGHT } from '../edits/weigh-edits';
 import { type GridRow, guessSaid, hasKey as isKeyedRow, isSpecial, valueOf, wordsOf } from './cells';
 import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';

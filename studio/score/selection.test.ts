@@ -1,4 +1,4 @@
-import { readNumber } from '../shared/measures';
+import { readNumber } from '../edits/measures';
 import { at, laid, moved, rangeOf, readTable } from './selection';
 
 const size = { rows: 4, columns: 3 };

@@ -9,7 +9,7 @@ import type { Quiz } from '../../core/schema/quiz';
 import { walk } from '../../core/flow/walk';
 import { type Answer, chosenIn } from '../../core/values/answer';
 import { resultOf } from '../../core/flow/result';
-import { measuresOf } from '../shared/measures';
+import { measuresOf } from '../edits/measures';
 import { Bar } from '../shared/sheet';
 import { Views } from '../shell/view-switch';
 import { number } from './column-totals';

@@ -3,7 +3,7 @@ import type { Edit } from '../../core/document/edits';
 import type { Condition, Page, Quiz, Target } from '../../core/schema/quiz';
 import { quizIndex } from '../../core/document/lookup';
 import { same } from '../../core/document/edits';
-import { placeOfPage, setField } from './edits';
+import { placeOfPage, setField } from '../edits/edits';
 
 /** The answers that a rule asks for, where it asks for any of some answers to this question and for nothing else; else null. */
 function asksOnly(when: Condition, question: string): string[] | null {

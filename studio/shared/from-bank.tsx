@@ -7,9 +7,9 @@ import type { Question } from '../../core/schema/quiz';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { useDocumentStore } from '../document';
-import { placeOfBlock, setField } from './edits';
+import { placeOfBlock, setField } from '../edits/edits';
 import { call } from '../../contract/call';
-import { addKept } from './bank-edits';
+import { addKept } from '../edits/bank-edits';
 import { KeptList } from './kept-list';
 
 const words = (error: unknown) => (error instanceof Error ? error.message : 'That did not work just now.');

@@ -23,7 +23,7 @@ import { quizIndex } from '../../core/document/lookup';
 import type { Condition, Question, Quiz } from '../../core/schema/quiz';
 import { conditionWords, type Test } from '../../core/conditions/describe';
 import { Choose, LineInput, MenuButton } from '../../ui/controls';
-import { NumberField } from './number-field';
+import { NumberField } from '../fields/number-field';
 import { newTest, subjectOf, subjectsOf } from './subjects';
 
 type TestProps = {

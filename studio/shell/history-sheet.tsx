@@ -8,7 +8,7 @@ import { isQuestion } from '../../core/document/lookup';
 import { PrimaryButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { useDocument, useDocumentStore } from '../document';
-import { goBackTo } from '../shared/edits';
+import { goBackTo } from '../edits/edits';
 import { call } from '../../contract/call';
 import { dayAndTime } from '../shared/time';
 import { Shelf } from './shelf';

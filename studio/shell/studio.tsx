@@ -11,7 +11,7 @@ import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, type MarkKind } from '../../ui/marks';
 import { useAskAgain } from '../shared/ask-again';
 import { createDocument, DocumentProvider, useDocument, useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
+import { setField } from '../edits/edits';
 import { RehearsalProvider, useRehearsal } from '../shared/rehearsal';
 import { call, HttpError } from '../../contract/call';
 import { clock } from '../shared/time';

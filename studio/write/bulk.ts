@@ -5,7 +5,7 @@ import { quizIndex, isQuestion, questionsOf } from '../../core/document/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
 import { validateQuiz } from '../../core/document/validate';
 import type { Edit, Op } from '../../core/document/edits';
-import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../shared/edits';
+import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../edits/edits';
 
 /** The ids in the order in which they stand in the quiz; those that are gone fall away. */
 export const inOrder = (quiz: Quiz, ids: readonly string[]): Question[] =>

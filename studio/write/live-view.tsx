@@ -9,7 +9,7 @@ import { resultOf } from '../../core/flow/result';
 import type { Values } from '../../visitor/questions/values';
 import { TryPage, standOn } from '../shell/try-quiz';
 import { ViewSwitch, type Width } from '../shell/view-switch';
-import { measuresOf } from '../shared/measures';
+import { measuresOf } from '../edits/measures';
 import { Bar } from '../shared/sheet';
 
 const Aside = styled.aside`

@@ -18,12 +18,12 @@ import {
   removePage,
   replaceBlock,
   setField,
-} from '../shared/edits';
-import type { Measure } from '../shared/measures';
-import { type Cursor, useFocusLater } from '../shared/cursor';
+} from '../edits/edits';
+import type { Measure } from '../edits/measures';
+import { type Cursor, useFocusLater } from '../fields/cursor';
 import { Landing } from './drag';
 import { begun } from './preset-edits';
-import { OtherPart } from './other-blocks';
+import { OtherPart } from './block';
 import { isEmptyQuestion, QuestionPart } from './question';
 import { Row } from '../shared/sheet';
 

@@ -3,7 +3,7 @@ import type { Edit, Op } from '../../core/document/edits';
 import { same } from '../../core/document/edits';
 import { isQuestion } from '../../core/document/lookup';
 import type { Block, Preset, Question, Quiz } from '../../core/schema/quiz';
-import { newId, placeOfBlock, setField } from '../shared/edits';
+import { newId, placeOfBlock, setField } from '../edits/edits';
 import { inOrder, shared } from './bulk';
 
 type Settings = Preset['settings'];

@@ -12,13 +12,14 @@ import { isBlank, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
 import { BankLine } from '../shared/from-bank';
 import { useDocument, useDocumentStore } from '../document';
-import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../shared/edits';
+import { breakBefore, changeQuestion, moveBlock, newId, placeOfBlock, removeBlock, setField } from '../edits/edits';
 import { studioKind } from '../questions/registry';
-import { NumberField } from '../shared/number-field';
-import { PictureButton } from '../shared/picture';
+import { NumberField } from '../fields/number-field';
+import { PictureButton } from '../fields/picture';
 import { PresetLine } from './presets';
-import { RecordingButton } from './recording';
-import { RichField } from '../shared/rich-field';
+import { useBlockFields } from '../fields/use-fields';
+import { RecordingButton } from '../fields/recording';
+import { RichField } from '../fields/rich-field';
 import { ShownWhen } from './shown-when';
 
 const Lines = styled.div`
@@ -48,8 +49,7 @@ export const settingsInWords = (question: Question): string =>
 export function QuestionSettings({ question, page }: { question: Question; page: Page }) {
   const store = useDocumentStore();
   const at = () => placeOfBlock(store.getState().quiz, question.id);
-  const set = (field: string, was: unknown, to: unknown, join?: string) =>
-    store.getState().edit(setField(`set-${field}`, at(), [field], was, to), join && `${join} ${question.id}`);
+  const { set } = useBlockFields(question);
   const first = page.blocks[0]?.id === question.id;
   const apply = (
     make: typeof breakBefore | ((...args: Parameters<typeof breakBefore>) => ReturnType<typeof moveBlock>),
@@ -65,20 +65,17 @@ export function QuestionSettings({ question, page }: { question: Question; page:
   return (
     <Lines>
       <KindLine question={question} />
-      {Settings && <Settings question={question} set={set} />}
+      {Settings && <Settings question={question} />}
       <div className="row">
-        <Toggle selected={question.required ?? false} onChange={(to) => set('required', question.required, to)}>
+        <Toggle selected={question.required ?? false} onChange={(to) => set('required', to)}>
           Required
         </Toggle>
         {kind.canShuffle && (
-          <Toggle
-            selected={question.shuffle ?? false}
-            onChange={(to) => set('shuffle', question.shuffle, to || undefined)}
-          >
+          <Toggle selected={question.shuffle ?? false} onChange={(to) => set('shuffle', to || undefined)}>
             Shuffled for each visitor
           </Toggle>
         )}
-        {MoreSettings && <MoreSettings question={question} set={set} />}
+        {MoreSettings && <MoreSettings question={question} />}
       </div>
       {scored && (
         <div className="row">
@@ -87,14 +84,14 @@ export function QuestionSettings({ question, page }: { question: Question; page:
             value={question.marks}
             placeholder="1"
             above={-1}
-            onChange={(to) => set('marks', question.marks, to, 'marks')}
+            onChange={(to) => set('marks', to)}
           />
           <NumberField
             label="Taken off when wrong"
             value={question.penalty}
             placeholder="0"
             above={-1}
-            onChange={(to) => set('penalty', question.penalty, to, 'penalty')}
+            onChange={(to) => set('penalty', to)}
           />
           {kind.hasRightParts?.(question) && (
             <Choose
@@ -104,7 +101,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
                 { id: 'all', label: 'all must be right' },
                 { id: 'share', label: 'each right part counts' },
               ]}
-              onChange={(to) => set('credit', question.credit, to === 'all' ? undefined : to)}
+              onChange={(to) => set('credit', to === 'all' ? undefined : to)}
             />
           )}
         </div>
@@ -115,7 +112,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           label="Hint"
           value={question.hint}
           placeholder="Shown under the question"
-          onChange={(to) => set('hint', question.hint, isBlank(to) ? undefined : to, 'hint')}
+          onChange={(to) => set('hint', isBlank(to) ? undefined : to)}
         />
       </div>
       <Explanations question={question} at={at()} scored={scored} />
@@ -125,7 +122,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           value={question.name ?? ''}
           maxLength={200}
           placeholder="The question itself serves"
-          onChange={(e) => set('name', question.name, e.target.value || undefined, 'name')}
+          onChange={(e) => set('name', e.target.value || undefined)}
         />
       </label>
       <div className="row">
@@ -135,7 +132,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
           value={question.limit}
           placeholder="none"
           above={0}
-          onChange={(to) => set('limit', question.limit, to, 'limit')}
+          onChange={(to) => set('limit', to)}
         />
         {!hasOwnPicture && (
           <PictureButton at={at} field={['media', 'picture']} picture={question.media?.picture} of="the question" />

@@ -22,18 +22,18 @@ import {
   placeOfBlock,
   removeBlock,
   setField,
-} from '../shared/edits';
-import type { Measure } from '../shared/measures';
-import { type Cursor, useFocusLater } from '../shared/cursor';
+} from '../edits/edits';
+import type { Measure } from '../edits/measures';
+import { type Cursor, useFocusLater } from '../fields/cursor';
 import { Handle } from './drag';
-import { TextField } from '../shared/text-field';
+import { TextField } from '../fields/text-field';
 import { QuestionBody, studioKind } from '../questions/registry';
 import { type Hands, Keys, lineField, linesOf } from '../questions/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
 import { useReading } from './reading';
 import { begun } from './preset-edits';
 import { Numeral } from './selected';
-import { RichField } from '../shared/rich-field';
+import { RichField } from '../fields/rich-field';
 import { Row } from '../shared/sheet';
 import { ShownNote } from './shown-when';
 import { TopicField } from './topic';

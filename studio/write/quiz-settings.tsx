@@ -8,9 +8,9 @@ import type { Page, Question, Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
+import { setField } from '../edits/edits';
 import { findIn, paged, type Paging, setOnAll, shared } from './bulk';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '../fields/number-field';
 import { PresetPart } from './presets';
 
 const Line = styled.div`

@@ -5,9 +5,9 @@ import { copyPagesInto } from '../../core/document/copy-pages';
 import { TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { useDocumentStore } from '../document';
-import { addPages, newId } from '../shared/edits';
+import { addPages, newId } from '../edits/edits';
 import { ReadList } from '../shared/read-list';
-import { useFocusLater } from '../shared/cursor';
+import { useFocusLater } from '../fields/cursor';
 
 /** Offers to read a text as questions, to stand behind a page; an empty question is replaced. */
 type Offer = (text: string, behind: string, empty?: string) => void;

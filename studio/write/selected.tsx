@@ -8,9 +8,9 @@ import type { Edit } from '../../core/document/edits';
 import { MenuButton, TextButton } from '../../ui/controls';
 import { useKeep } from '../shared/from-bank';
 import { useDocumentStore } from '../document';
-import { setTopic } from '../shared/edits';
+import { setTopic } from '../edits/edits';
 import { copyText, inOrder, moveMany, moveToPage, removeMany, setOnAll } from './bulk';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '../fields/number-field';
 import { PresetMenu } from './presets';
 
 type Selected = { ids: string[]; /** where a range begins */ anchor: string | null };

@@ -4,7 +4,7 @@ import type { Condition } from '../../core/schema/quiz';
 import { conditionWords } from '../../core/conditions/describe';
 import { TextButton } from '../../ui/controls';
 import { useDocument, useDocumentStore, useQuiz } from '../document';
-import { placeOfBlock, setField } from '../shared/edits';
+import { placeOfBlock, setField } from '../edits/edits';
 import { ConditionSentence } from '../shared/condition';
 import { firstTest } from '../shared/subjects';
 

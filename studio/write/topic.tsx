@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { quizIndex } from '../../core/document/lookup';
 import type { Topic } from '../../core/schema/quiz';
 import { useDocumentStore } from '../document';
-import { setTopic } from '../shared/edits';
+import { setTopic } from '../edits/edits';
 
 const Plain = styled.input`
   border: 0;

@@ -1,5 +1,6 @@
 'use client';
 /** Write: the manuscript with margin notes, and the visitor's view beside it. */
+import { isObject } from '../../core/values/unknown';
 import { Plus } from 'lucide-react';
 import {
   type ClipboardEvent,
@@ -18,12 +19,13 @@ import { TextButton } from '../../ui/controls';
 import { BankButton } from '../shared/from-bank';
 import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore, useQuiz } from '../document';
-import { addPage, addResultPage, addWelcome, makeQuestion } from '../shared/edits';
+import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits/edits';
 import { START, useArrival } from '../shared/place';
-import { weighedMeasures } from '../shared/measures';
+import { weighedMeasures } from '../edits/measures';
 import { pasteEdit } from './bulk';
-import { FocusProvider, useCursor, useFocusLater } from '../shared/cursor';
-import { walkLines } from '../shared/text-field';
+import { FieldsProvider } from '../fields/registry';
+import { FocusProvider, useCursor, useFocusLater } from '../fields/cursor';
+import { walkLines } from '../fields/text-field';
 import { LiveView } from './live-view';
 import { FIRST, LONG, VirtualPage } from './virtual-page';
 import { PagePart } from './page-part';
@@ -47,7 +49,7 @@ export function Write({
   const quiz = useQuiz();
   const store = useDocumentStore();
   const sheet = useRef<HTMLDivElement>(null);
-  const { cursor, focusLater, onFocus, onPointerDown } = useCursor(sheet);
+  const { cursor, fields, focusLater, onFocus, onPointerDown } = useCursor(sheet);
   const targets = weighedMeasures(quiz);
   const parts = useMemo(
     () => ({ verdicts: quiz.verdicts, scales: quiz.scales, topics: quiz.topics }),
@@ -79,51 +81,53 @@ export function Write({
   const lastAsk = quiz.pages.filter((p) => p.stage === 'ask').at(-1);
   let number = 1;
   return (
-    <FocusProvider value={focusLater}>
-      <Reading>
-        <Split>
-          <Manuscript
-            ref={sheet}
-            onFocus={onFocus}
-            onPointerDown={onPointerDown}
-            onKeyDown={walkLines}
-            onPasteCapture={paste}
-          >
-            <QuizSettings quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />
-            {!welcomes && !bank && <AddWelcome />}
-            {quiz.pages.map((page, i) => {
-              const firstNumber = number;
-              number += page.blocks.filter(isQuestion).length;
-              return (
-                <Fragment key={page.id}>
-                  <NearPage
-                    drawn={standing.current || i < FIRST}
-                    keep={quiz.pages.length <= LONG || cursor.page === page.id}
-                    page={page}
-                    place={i + 1}
-                    firstNumber={firstNumber}
-                    leadsTo={bank ? '' : leadsTo(quiz, page, i)}
-                    quiz={parts}
-                    targets={targets}
-                    cursor={cursor.page === page.id ? cursor : null}
-                  />
-                  {page.id === lastAsk?.id && <GoOn behind={page.id} bank={bank} />}
-                </Fragment>
-              );
-            })}
-            {!bank && !quiz.pages.some((p) => p.stage === 'result') && (
-              <Row>
-                <TextButton onPress={() => store.getState().edit(addResultPage(store.getState().quiz))}>
-                  <Plus size={15} /> Add a result page
-                </TextButton>
-              </Row>
-            )}
-            <SelectedLine bank={bank} />
-          </Manuscript>
-          <LiveView quiz={later.quiz} page={later.page} />
-        </Split>
-      </Reading>
-    </FocusProvider>
+    <FieldsProvider value={fields}>
+      <FocusProvider value={focusLater}>
+        <Reading>
+          <Split>
+            <Manuscript
+              ref={sheet}
+              onFocus={onFocus}
+              onPointerDown={onPointerDown}
+              onKeyDown={walkLines}
+              onPasteCapture={paste}
+            >
+              <QuizSettings quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />
+              {!welcomes && !bank && <AddWelcome />}
+              {quiz.pages.map((page, i) => {
+                const firstNumber = number;
+                number += page.blocks.filter(isQuestion).length;
+                return (
+                  <Fragment key={page.id}>
+                    <NearPage
+                      drawn={standing.current || i < FIRST}
+                      keep={quiz.pages.length <= LONG || cursor.page === page.id}
+                      page={page}
+                      place={i + 1}
+                      firstNumber={firstNumber}
+                      leadsTo={bank ? '' : leadsTo(quiz, page, i)}
+                      quiz={parts}
+                      targets={targets}
+                      cursor={cursor.page === page.id ? cursor : null}
+                    />
+                    {page.id === lastAsk?.id && <GoOn behind={page.id} bank={bank} />}
+                  </Fragment>
+                );
+              })}
+              {!bank && !quiz.pages.some((p) => p.stage === 'result') && (
+                <Row>
+                  <TextButton onPress={() => store.getState().edit(addResultPage(store.getState().quiz))}>
+                    <Plus size={15} /> Add a result page
+                  </TextButton>
+                </Row>
+              )}
+              <SelectedLine bank={bank} />
+            </Manuscript>
+            <LiveView quiz={later.quiz} page={later.page} />
+          </Split>
+        </Reading>
+      </FocusProvider>
+    </FieldsProvider>
   );
 }
 
@@ -187,6 +191,12 @@ function leadsTo(quiz: Quiz, page: Page, index: number): string {
   return others ? `${name} or ${others} other ${others === 1 ? 'page' : 'pages'}` : name;
 }
 
+/** Whether a thing has an id, or anything in it has. */
+function holdsId(thing: unknown, id: string): boolean {
+  if (Array.isArray(thing)) return thing.some((one) => holdsId(one, id));
+  return isObject(thing) && (thing['id'] === id || Object.values(thing).some((one) => holdsId(one, id)));
+}
+
 /**
  * A finding of the check, a tick or a word that was looked for leads here: its place is brought into view and takes the cursor. A page that
  * is not drawn is come to first.
@@ -200,7 +210,7 @@ export function arrive(quiz: Quiz, id: string, option?: string, frames = 30): vo
     place.querySelector<HTMLElement>('textarea, input, [contenteditable]')?.focus({ preventScroll: true });
     return;
   }
-  const page = quiz.pages.find((p) => p.id === id || p.blocks.some((b) => JSON.stringify(b).includes(`"${id}"`)));
+  const page = quiz.pages.find((p) => p.id === id || p.blocks.some((b) => holdsId(b, id)));
   document.querySelector(`[data-page="${CSS.escape(page?.id ?? '')}"]`)?.scrollIntoView({ block: 'start' });
   if (frames > 0) requestAnimationFrame(() => arrive(quiz, id, option, frames - 1));
 }

@@ -2,7 +2,7 @@ import type { Edit } from '../../core/document/edits';
 import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
 import { editionOf } from '../../server/publishing/editions';
 import { listStates, stateOf } from '../../server/editing/history';
-import { goBackTo } from '../../studio/shared/edits';
+import { goBackTo } from '../../studio/edits/edits';
 import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import {

@@ -34,5 +34,8 @@ export const POST = (request: Request) =>
       (response.status === 429
         ? 'That was too often in a minute. Wait a moment, then try again.'
         : textOf(told, 'message'));
-    return Response.json({ ...(isObject(told) ? told : {}), message }, { status: response.status, headers: response.headers });
+    return Response.json(
+      { ...(isObject(told) ? told : {}), message },
+      { status: response.status, headers: response.headers },
+    );
   });

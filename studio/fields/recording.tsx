@@ -7,9 +7,9 @@ import type { Place } from '../../core/document/edits';
 import type { Picture } from '../../core/schema/quiz';
 import { Field, LineInput, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
-import { FileDrop } from '../shared/file-drop';
-import { Panel } from '../shared/picture';
+import { setField } from '../edits/edits';
+import { FileDrop } from './file-drop';
+import { Panel } from './picture';
 
 type Kind = 'sound' | 'video';
 const isAddress = (text: string) => /^https?:\/\/\S+$/.test(text.trim());

@@ -2,24 +2,29 @@
 /** The outcomes of a verdict, each written once: name, headline, picture, text and offer. */
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
-import type { Outcome, Verdict } from '../../core/schema/quiz';
-import { Choose, TextButton } from '../../ui/controls';
+import type { Outcome } from '../../core/schema/quiz';
+import { TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
-import { addOutcome, removeTarget } from '../shared/weigh-edits';
-import type { Measure } from '../shared/measures';
+import { setField } from '../edits/edits';
+import { addOutcome, removeTarget } from '../edits/weigh-edits';
+import type { Measure } from '../edits/measures';
 import { Nobody } from '../shared/empty-odds';
 import { useRehearsal } from '../shared/rehearsal';
-import { useFocusLater } from '../shared/cursor';
-import { TextField } from '../shared/text-field';
-import { OfferFields } from './offer';
-import { PictureButton } from '../shared/picture';
-import { RichField } from '../shared/rich-field';
+import { useFocusLater } from '../fields/cursor';
+import { TextField } from '../fields/text-field';
+import { studioVerdict } from '../verdicts/registry';
+import { useFields } from '../fields/use-fields';
+import { OfferFields } from '../fields/offer-fields';
+import { PictureButton } from '../fields/picture';
+import { RichField } from '../fields/rich-field';
 import { Bar, Row, Small } from '../shared/sheet';
+import type { Of, Parts, StudioBlock } from './kind';
 
-export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined; targets: Measure[] }) {
+function Outcomes({ block, quiz, targets }: { block: Of<'verdict'>; quiz: Parts; targets: Measure[] }) {
+  const verdict = quiz.verdicts.find((v) => v.id === block.verdict);
   const store = useDocumentStore();
   const focusLater = useFocusLater();
+  const InShort = verdict && studioVerdict(verdict).InShort;
   const add = () => {
     const { quiz, edit } = store.getState();
     const made = addOutcome(quiz, verdict?.id);
@@ -45,21 +50,9 @@ export function VerdictPart({ verdict, targets }: { verdict: Verdict | undefined
                   )
               }
             />
-            {verdict.by === 'strongest' && (
+            {InShort && (
               <div style={{ display: 'inline' }}>
-                The strongest outcome wins; level ones are decided by{' '}
-                <Choose
-                  label="Who wins when outcomes are level"
-                  value={verdict.ties ?? 'first'}
-                  options={[
-                    { id: 'first', label: 'their order here' },
-                    { id: 'latest', label: 'the later answer' },
-                    { id: 'blend', label: 'naming them all' },
-                  ]}
-                  onChange={(to) =>
-                    store.getState().edit(setField('set-ties', ['verdicts', verdict.id], ['ties'], verdict.ties, to))
-                  }
-                />
+                <InShort verdict={verdict} />
               </div>
             )}
           </Small>
@@ -93,8 +86,7 @@ const OutcomePart = memo(function OutcomePart({
 }) {
   const store = useDocumentStore();
   const at = ['verdicts', verdict, 'outcomes', outcome.id];
-  const set = (field: string[], was: unknown, to: unknown) =>
-    store.getState().edit(setField('set-outcome', at, field, was, to), `${field.join('.')} ${outcome.id}`);
+  const { set, words } = useFields(outcome, () => at);
   const offer = outcome.offer;
   return (
     <div data-block={outcome.id} id={outcome.id} style={{ borderTop: '1px solid var(--line)', paddingBottom: 14 }}>
@@ -108,16 +100,15 @@ const OutcomePart = memo(function OutcomePart({
             field={`outcome ${outcome.id}`}
             value={outcome.name}
             placeholder="Name of the outcome"
-            onChange={(to) => set(['name'], outcome.name, to)}
+            onChange={(to) => set('name', to)}
           />
         </h3>
       </Row>
       <Row margin={<span style={{ color: 'var(--ink-3)' }}>Headline, above the text</span>}>
         <TextField
           label={`Headline of ${outcome.name}`}
-          value={outcome.headline ?? ''}
           placeholder="A headline worth sharing"
-          onChange={(to) => set(['headline'], outcome.headline, to || undefined)}
+          {...words('headline')}
         />
       </Row>
       <Row>
@@ -128,13 +119,13 @@ const OutcomePart = memo(function OutcomePart({
           label={`Text of ${outcome.name}`}
           value={outcome.body}
           placeholder="What this visitor should read"
-          onChange={(to) => set(['body'], outcome.body, to)}
+          onChange={(to) => set('body', to)}
         />
       </Row>
       <Row
         margin={
           offer ? (
-            <TextButton $weight={500} onPress={() => set(['offer'], offer, undefined)}>
+            <TextButton $weight={500} onPress={() => set('offer', undefined)}>
               Without an offer
             </TextButton>
           ) : (
@@ -150,13 +141,10 @@ const OutcomePart = memo(function OutcomePart({
       >
         {offer ? (
           <div style={{ borderTop: '1px solid var(--line)', paddingTop: 10 }}>
-            <OfferFields offer={offer} label={`Offer to a ${outcome.name}`} at={at} set={set} />
+            <OfferFields offer={offer} label={`Offer to a ${outcome.name}`} of={outcome.id} at={() => at} />
           </div>
         ) : (
-          <TextButton
-            $weight={500}
-            onPress={() => set(['offer'], undefined, { text: '', button: 'Have a look', url: 'https://' })}
-          >
+          <TextButton $weight={500} onPress={() => set('offer', { text: '', button: 'Have a look', url: 'https://' })}>
             <Plus size={15} /> Add an offer
           </TextButton>
         )}
@@ -185,3 +173,10 @@ function OutcomeShare({ verdict, outcome }: { verdict: string; outcome: string }
     <span>{share === 0 ? <Nobody outcome={outcome} /> : `${(share * 100).toFixed(1)}% of rehearsed visitors`}</span>
   );
 }
+
+export const verdict: StudioBlock<Of<'verdict'>> = {
+  Body: () => (
+    <span style={{ color: 'var(--ink-2)' }}>What the visitor turns out to be, written here for each outcome.</span>
+  ),
+  Below: Outcomes,
+};

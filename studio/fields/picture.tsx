@@ -7,7 +7,7 @@ import type { Picture } from '../../core/schema/quiz';
 import type { Place } from '../../core/document/edits';
 import { Field, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from './edits';
+import { setField } from '../edits/edits';
 import { FileDrop } from './file-drop';
 import { pictures } from './pictures';
 

@@ -2,6 +2,7 @@
 /** The text fields of the manuscript: they grow with what is typed, and look like the page they stand on. */
 import { type ClipboardEvent, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
+import { useNamedField } from './registry';
 
 const Grow = styled.span`
   display: grid;
@@ -55,11 +56,12 @@ type Props = {
 };
 
 export function TextField({ label, field, value, placeholder, onChange, onKeyDown, onPaste, lines }: Props) {
+  const named = useNamedField(field);
   return (
     <Grow data-text={value || placeholder}>
       <textarea
+        ref={named}
         aria-label={label}
-        data-field={field}
         data-line=""
         rows={1}
         maxLength={2000}

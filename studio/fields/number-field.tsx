@@ -2,7 +2,7 @@
 /** Numbers and days typed into a sentence. What is no number yet stays as typed and is kept once it is one. */
 import { useState } from 'react';
 import { LineInput } from '../../ui/controls';
-import { readNumber } from './measures';
+import { readNumber } from '../edits/measures';
 
 type Props = {
   label: string;

@@ -2,7 +2,7 @@
 /** Rich text as it is typed: bold, italic, lists, links, and inserts as chips. What it hands on is structure, never HTML. */
 import { type ComponentType, useEffect, useState } from 'react';
 import { useQuiz } from '../document';
-import { insertsFor, nameOfInsert } from './inserts';
+import { insertsFor, nameOfInsert } from '../edits/inserts';
 import { type RichFieldProps, RichFrame, RichRead } from './rich-read';
 
 /** The editor is a quarter of all script of the screen, and is not needed to read. Once it is there, new fields begin with it. */

@@ -1,106 +1,26 @@
 'use client';
-/** How a verdict is decided, as sentences with choices in them. */
-import { isKeyed, isReviewed } from '../../core/questions/registry';
-import type { Quiz, Verdict } from '../../core/schema/quiz';
-import type { Op } from '../../core/document/edits';
-import { questionsOf } from '../../core/document/lookup';
+/** Decided by how far a score reaches. */
 import { spanOf } from '../../core/rehearsal/span';
+import { isKeyed, isReviewed } from '../../core/questions/registry';
+import { questionsOf } from '../../core/document/lookup';
+import type { Quiz } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
-import { decideBy } from '../shared/weigh-edits';
+import { setField, setFields } from '../edits/edits';
+import { measuresOf } from '../edits/measures';
 import { useRehearsal } from '../shared/rehearsal';
-import { measuresOf } from '../shared/measures';
-import { BandRuler } from './bands';
-import { VerdictRules } from './verdict-rules';
-
-const ways = [
-  { id: 'strongest', label: 'the outcome most answers speak for' },
-  { id: 'bands', label: 'how far a score reaches' },
-  { id: 'rules', label: 'rules' },
-] as const;
-
-export function VerdictPanel({ quiz, verdict }: { quiz: Quiz; verdict: Verdict }) {
-  const store = useDocumentStore();
-  const set = (field: string, was: unknown, to: unknown, join?: string) =>
-    store.getState().edit(setField(`set-${field}`, ['verdicts', verdict.id], [field], was, to), join);
-  const colours = new Map(measuresOf(quiz).map((t) => [t.id, t.colour ?? 0]));
-  return (
-    <div style={{ borderTop: '1px solid var(--ink)', padding: '10px 0', lineHeight: '26px' }}>
-      <b style={{ fontWeight: 600 }}>{verdict.name}</b> is decided by{' '}
-      <Choose
-        label="How it is decided"
-        value={verdict.by}
-        options={[...ways]}
-        onChange={(by) => {
-          if (by !== verdict.by) store.getState().edit(decideBy(store.getState().quiz, verdict, by));
-        }}
-      />
-      {verdict.by === 'strongest' && (
-        <>
-          , compared{' '}
-          <Choose
-            label="What is compared"
-            value={verdict.compare ?? 'points'}
-            options={[
-              { id: 'points', label: 'by their points' },
-              { id: 'share', label: 'by the share of what each could have had' },
-            ]}
-            onChange={(to) => set('compare', verdict.compare, to === 'points' ? undefined : to)}
-          />
-          . Level ones are decided by{' '}
-          <Choose
-            label="Who wins when outcomes are level"
-            value={verdict.ties ?? 'first'}
-            options={[
-              { id: 'first', label: 'their order' },
-              { id: 'latest', label: 'the later answer' },
-              { id: 'blend', label: 'naming them all' },
-            ]}
-            onChange={(to) => set('ties', verdict.ties, to === 'first' ? undefined : to)}
-          />
-          .
-        </>
-      )}
-      {verdict.by === 'bands' && <Measure quiz={quiz} verdict={verdict} />}
-      {verdict.by === 'rules' && ', the first that holds.'}{' '}
-      {verdict.outcomes.length > 0 && (
-        <>
-          Where nothing decides, it is{' '}
-          <Choose
-            label="Where nothing decides"
-            value={verdict.fallback ?? ''}
-            options={[
-              { id: '', label: verdict.by === 'strongest' ? 'the first outcome' : 'no outcome' },
-              ...verdict.outcomes.map((o) => ({ id: o.id, label: o.name || 'Unnamed' })),
-            ]}
-            onChange={(to) => set('fallback', verdict.fallback, to || undefined)}
-          />
-          .
-        </>
-      )}
-      {verdict.by === 'rules' && <VerdictRules quiz={quiz} verdict={verdict} />}
-      {verdict.by === 'bands' && <Bands quiz={quiz} verdict={verdict} colourOf={(id) => colours.get(id) ?? 0} />}
-    </div>
-  );
-}
-
-type ByBands = Extract<Verdict, { by: 'bands' }>;
+import { BandRuler } from './band-ruler';
+import type { ByBands } from './band-scale';
+import type { Props, StudioVerdict } from './kind';
 
 /** What the bands are laid over, and in which unit. Another measure keeps the bands where they make sense in it. */
-function Measure({ quiz, verdict }: { quiz: Quiz; verdict: ByBands }) {
+function Measure({ quiz, verdict }: Props<ByBands>) {
   const store = useDocumentStore();
   const { odds } = useRehearsal();
   const at = ['verdicts', verdict.id];
   const unit = verdict.unit ?? 'points';
   const change = (part: Partial<Pick<ByBands, 'scale' | 'unit' | 'topic'>>) => {
-    const ops = Object.entries<unknown>(part).map(([field, to]): Op => ({
-      op: 'set',
-      at,
-      field: [field],
-      was: verdict[field as keyof ByBands],
-      ...(to === undefined ? {} : { to }),
-    }));
+    const { ops } = setFields('set-measure', at, verdict, part);
     // From points to percent and back the boundaries are carried over, since they are the same stretches.
     if (part.unit && part.unit !== unit) {
       const before = rulerSpan(quiz, verdict, odds);
@@ -171,9 +91,10 @@ function rulerSpan(quiz: Quiz, verdict: ByBands, odds: Odds): { lowest: number; 
   return known ?? seen ?? { lowest: 0, highest: 10 };
 }
 
-function Bands({ quiz, verdict, colourOf }: { quiz: Quiz; verdict: ByBands; colourOf: (id: string) => number }) {
+function Ruler({ quiz, verdict }: Props<ByBands>) {
   const store = useDocumentStore();
   const { odds, stale } = useRehearsal();
+  const colours = new Map(measuresOf(quiz).map((t) => [t.id, t.colour ?? 0]));
   const span = rulerSpan(quiz, verdict, odds);
   const spread = odds?.bands[verdict.id];
   const whole = spread?.histogram.every(([value]) => Number.isInteger(value)) ?? true;
@@ -184,7 +105,7 @@ function Bands({ quiz, verdict, colourOf }: { quiz: Quiz; verdict: ByBands; colo
         span={span}
         step={verdict.unit === 'percent' || whole ? 1 : 0.5}
         spread={spread?.histogram.length ? spread : undefined}
-        colourOf={colourOf}
+        colourOf={(id) => colours.get(id) ?? 0}
         onChange={(bands, join) =>
           store.getState().edit(setField('set-bands', ['verdicts', verdict.id], ['bands'], verdict.bands, bands), join)
         }
@@ -192,3 +113,11 @@ function Bands({ quiz, verdict, colourOf }: { quiz: Quiz; verdict: ByBands; colo
     </div>
   );
 }
+
+export const bands: StudioVerdict<ByBands> = {
+  label: 'how far a score reaches',
+  saidAs: () => 'by bands',
+  orElse: 'no outcome',
+  Sentence: Measure,
+  Body: Ruler,
+};

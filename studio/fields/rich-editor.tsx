@@ -1,5 +1,6 @@
 'use client';
 /** The editor of rich text. It is loaded by "rich-field.tsx" once the screen stands. */
+import { useNamedField } from './registry';
 import { mergeAttributes, Node } from '@tiptap/core';
 import { EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
@@ -10,7 +11,7 @@ import { same } from '../../core/document/edits';
 import { cleanRich, toDoc } from '../../core/text/rich';
 import { LineInput, MenuButton, TextButton } from '../../ui/controls';
 import { useQuiz } from '../document';
-import { insertsFor, nameOfInsert } from './inserts';
+import { insertsFor, nameOfInsert } from '../edits/inserts';
 import { type RichFieldProps, RichFrame, RichRead } from './rich-read';
 
 const insertNode = (labelOf: (attrs: Insert['attrs']) => string) =>
@@ -53,7 +54,7 @@ export function RichEditor({ label, value, onChange, line, placeholder, wording,
   const inserts = insertsFor(quiz);
   const names = useRef(inserts);
   names.current = inserts;
-  const named = (attrs: Insert['attrs']) => nameOfInsert(names.current, attrs);
+  const labelOf = (attrs: Insert['attrs']) => nameOfInsert(names.current, attrs);
   const sent = useRef<RichDoc>(toDoc(value));
   const [focused, setFocused] = useState(false);
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -76,7 +77,7 @@ export function RichEditor({ label, value, onChange, line, placeholder, wording,
         ...(line || wording ? { bulletList: false, orderedList: false, listItem: false } : {}),
         ...(line ? { hardBreak: false } : {}),
       }),
-      insertNode(named),
+      insertNode(labelOf),
       ...(gaps ? [gapNode(gaps.labelOf)] : []),
     ],
     content: toDoc(value),
@@ -85,7 +86,6 @@ export function RichEditor({ label, value, onChange, line, placeholder, wording,
         'aria-label': label,
         role: 'textbox',
         'aria-multiline': line ? 'false' : 'true',
-        ...(wording ? { 'data-field': wording.field } : {}),
       },
       handleKeyDown: (_view, event) => {
         keys.current?.(event);
@@ -97,6 +97,11 @@ export function RichEditor({ label, value, onChange, line, placeholder, wording,
       onChange(sent.current);
     },
   });
+  const named = useNamedField(wording?.field);
+  useEffect(() => {
+    named(editor?.view.dom ?? null);
+    return () => named(null);
+  }, [editor, named]);
   // Undo, and edits of other windows, come from outside; what was typed here is not put back onto itself.
   useEffect(() => {
     if (!editor || same(toDoc(value), sent.current)) return;
@@ -135,7 +140,7 @@ export function RichEditor({ label, value, onChange, line, placeholder, wording,
       {editor ? (
         <EditorContent editor={editor} />
       ) : (
-        <RichRead value={value} gap={(id) => gaps?.labelOf(id)} insert={named} />
+        <RichRead value={value} gap={(id) => gaps?.labelOf(id)} insert={labelOf} />
       )}
       {editor && (focused || linking !== null) && (
         <div className="tools">

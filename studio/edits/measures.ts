@@ -1,4 +1,6 @@
 /** What an answer can speak for: the scales and outcomes of a quiz, as margin and grid name them. */
+import type { By } from '../../core/verdicts/kind';
+import { verdictKind } from '../../core/verdicts/registry';
 import type { Outcome, Quiz, Scale } from '../../core/schema/quiz';
 
 export type Measure = {
@@ -7,7 +9,7 @@ export type Measure = {
   /** place of its colour; null for a scale, which is grey */ colour: number | null;
   verdict: string | null;
   /** An outcome that no answer speaks for, since its verdict is decided in another way. */
-  decidedBy?: 'bands' | 'rules';
+  decidedBy?: By;
 };
 
 let last: { scales: Scale[]; verdicts: Quiz['verdicts']; targets: Measure[]; weighed: Measure[] } | null = null;
@@ -30,7 +32,7 @@ function listsOf(quiz: Quiz): { targets: Measure[]; weighed: Measure[] } {
         name: o.name || 'Unnamed',
         colour: own,
         verdict: v.id,
-        ...(v.by === 'strongest' ? {} : { decidedBy: v.by }),
+        ...(verdictKind(v).tallies ? {} : { decidedBy: v.by }),
       };
     }),
   );

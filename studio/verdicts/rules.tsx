@@ -2,17 +2,39 @@
 /** A verdict by rules: sentences read from the top, the first that holds names the outcome. */
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
-import type { Quiz, Verdict } from '../../core/schema/quiz';
+import styled from 'styled-components';
 import { conditionWords } from '../../core/conditions/describe';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { setField } from '../shared/edits';
+import { setField } from '../edits/edits';
 import { ConditionSentence } from '../shared/condition';
 import { firstTest } from '../shared/subjects';
+import type { Of } from '../../core/verdicts/kind';
+import type { Props, StudioVerdict } from './kind';
 
-type ByRules = Extract<Verdict, { by: 'rules' }>;
+const RuleList = styled.ol`
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  li {
+    display: grid;
+    grid-template-columns: 24px 1fr auto;
+    border-top: 1px solid var(--line);
+    padding: 6px 0;
+  }
+  button[data-rule] {
+    border: 0;
+    background: none;
+    padding: 0;
+    text-align: start;
+    color: var(--ink-2);
+    height: 26px;
+  }
+`;
 
-export function VerdictRules({ quiz, verdict }: { quiz: Quiz; verdict: ByRules }) {
+type ByRules = Of<'rules'>;
+
+function Rules({ quiz, verdict }: Props<ByRules>) {
   const store = useDocumentStore();
   const list = useRef<HTMLOListElement>(null);
   const { rules, outcomes } = verdict;
@@ -33,35 +55,15 @@ export function VerdictRules({ quiz, verdict }: { quiz: Quiz; verdict: ByRules }
   };
   return (
     <>
-      <ol
-        ref={list}
-        style={{ listStyle: 'none', margin: '6px 0 0', padding: 0 }}
-        aria-label={`Rules of ${verdict.name}`}
-      >
+      <RuleList ref={list} aria-label={`Rules of ${verdict.name}`}>
         {rules.map((rule, i) => (
-          <li
-            key={i}
-            style={{
-              display: 'grid',
-              gridTemplateColumns: '24px 1fr auto',
-              borderTop: '1px solid var(--line)',
-              padding: '6px 0',
-            }}
-          >
+          <li key={i}>
             <button
               type="button"
               data-rule=""
               aria-label={`Rule ${i + 1}; Alt and arrow keys move it`}
               title="Alt ↑ ↓ moves it"
               onKeyDown={(event) => move(event, i)}
-              style={{
-                border: 0,
-                background: 'none',
-                padding: 0,
-                textAlign: 'start',
-                color: 'var(--ink-2)',
-                height: 26,
-              }}
             >
               {i + 1}
             </button>
@@ -100,7 +102,7 @@ export function VerdictRules({ quiz, verdict }: { quiz: Quiz; verdict: ByRules }
             </TextButton>
           </li>
         ))}
-      </ol>
+      </RuleList>
       {outcomes[0] && (
         <TextButton
           onPress={() => {
@@ -114,3 +116,11 @@ export function VerdictRules({ quiz, verdict }: { quiz: Quiz; verdict: ByRules }
     </>
   );
 }
+
+export const rules: StudioVerdict<ByRules> = {
+  label: 'rules',
+  saidAs: () => 'by rules',
+  orElse: 'no outcome',
+  Sentence: () => ', the first that holds.',
+  Body: Rules,
+};

@@ -11,6 +11,8 @@ import {
   useState,
 } from 'react';
 
+import { FieldRegistry } from './registry';
+
 export type Cursor = { page: string; block: string; option: string };
 export const nowhere: Cursor = { page: '', block: '', option: '' };
 
@@ -41,11 +43,12 @@ const isTyped = (element: Element | null): element is Typed =>
 
 export function useCursor(sheet: RefObject<HTMLElement | null>) {
   const [cursor, setCursor] = useState<Cursor>(nowhere);
+  const [fields] = useState(() => new FieldRegistry());
   const wanted = useRef<string | null>(null);
   const [, look] = useState(0);
   useLayoutEffect(() => {
     if (!wanted.current) return;
-    const field = sheet.current?.querySelector<HTMLElement>(`[data-field="${wanted.current}"]`);
+    const field = fields.find(wanted.current);
     if (!field) return;
     wanted.current = null;
     // From a field to a field nothing is closing, and whoever goes on elsewhere at once must not be fetched back.
@@ -105,8 +108,8 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     const old = typing.current;
     if (!old || old.isConnected || document.activeElement !== document.body) return;
     typing.current = null;
-    const name = CSS.escape(old.dataset['field'] ?? '');
-    const again = name ? sheet.current?.querySelector(`[data-field="${name}"]`) : null;
+    const name = fields.nameOf(old);
+    const again = name === undefined ? undefined : fields.find(name);
     if (!again || !isTyped(again)) return;
     again.focus({ preventScroll: true });
     again.setSelectionRange(old.selectionStart, old.selectionEnd);
@@ -122,5 +125,5 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
   const onPointerDown = useCallback(() => {
     pointing.current = true;
   }, []);
-  return { cursor, focusLater, onFocus, onPointerDown };
+  return { cursor, fields, focusLater, onFocus, onPointerDown };
 }

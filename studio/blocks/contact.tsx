@@ -1,0 +1,175 @@
+'use client';
+/** The contact form as it is written: its fields, whether it can be skipped, and what is agreed to. */
+import { Plus } from 'lucide-react';
+import styled from 'styled-components';
+import { knownName } from '../../core/flow/carry';
+import type { ContactBlock } from '../../core/schema/quiz';
+import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
+import { useDocument, useDocumentStore } from '../document';
+import { newId, placeOfBlock } from '../edits/edits';
+import { RichField } from '../fields/rich-field';
+import { TextField } from '../fields/text-field';
+import { useBlockFields, useFields } from '../fields/use-fields';
+import { useLive } from '../shared/live';
+import type { StudioBlock } from './kind';
+
+const Form = styled.div`
+  display: grid;
+  gap: 8px;
+  font-size: 14px;
+  h3 {
+    font: 700 24px/30px var(--heading);
+  }
+  .field {
+    display: flex;
+    gap: 6px 12px;
+    align-items: center;
+    flex-wrap: wrap;
+    border-bottom: 1px solid var(--line);
+    padding-bottom: 6px;
+  }
+  .from {
+    display: inline;
+    color: var(--ink-2);
+  }
+`;
+
+type ContactField = ContactBlock['fields'][number];
+const formats: { id: ContactField['format']; label: string }[] = [
+  { id: 'name', label: 'a name' },
+  { id: 'email', label: 'an e-mail address' },
+  { id: 'phone', label: 'a phone number' },
+  { id: 'text', label: 'other words' },
+];
+
+function ContactBody({ block }: { block: ContactBlock }) {
+  const store = useDocumentStore();
+  const { set, flag, words } = useBlockFields(block);
+  const add = () =>
+    store.getState().edit({
+      name: 'add-field',
+      ops: [
+        {
+          op: 'insert',
+          at: placeOfBlock(store.getState().quiz, block.id),
+          list: 'fields',
+          item: newField(block.fields),
+          after: block.fields.at(-1)?.id ?? null,
+        },
+      ],
+    });
+  return (
+    <Form>
+      <h3>
+        <TextField
+          label="Headline of the contact form"
+          placeholder="Where shall we send your result?"
+          {...words('prompt')}
+          onChange={(to) => set('prompt', to)}
+        />
+      </h3>
+      <RichField label="Text above the fields" value={block.body} onChange={(to) => set('body', to)} />
+      {block.fields.map((field) => (
+        <FieldLine key={field.id} block={block.id} field={field} />
+      ))}
+      <TextButton $weight={500} onPress={add}>
+        <Plus size={15} /> Add a field
+      </TextButton>
+      <Toggle {...flag('skippable')}>May be skipped</Toggle>
+      <Consent block={block} />
+    </Form>
+  );
+}
+
+/** The first name and e-mail fields are known by these ids to inserts and letters. */
+function newField(fields: ContactField[]): ContactField {
+  const lacks = (id: string) => !fields.some((f) => f.id === id);
+  if (lacks('name')) return { id: 'name', label: 'First name', format: 'name' };
+  if (lacks('email')) return { id: 'email', label: 'E-mail', format: 'email' };
+  return { id: newId('f'), label: 'Company', format: 'text' };
+}
+
+function FieldLine({ block, field }: { block: string; field: ContactField }) {
+  const store = useDocumentStore();
+  const known = useDocument((s) => s.quiz.known);
+  const at = () => placeOfBlock(store.getState().quiz, block);
+  const { set, flag } = useFields(field, () => [...at(), 'fields', field.id]);
+  return (
+    <div className="field" data-option={field.id}>
+      <LineInput
+        aria-label="Label of the field"
+        style={{ width: 110 }}
+        value={field.label}
+        maxLength={200}
+        onChange={(e) => set('label', e.target.value)}
+      />
+      <Choose
+        label={`What ${field.label} is`}
+        value={field.format}
+        options={formats}
+        onChange={(to) => set('format', to)}
+      />
+      <Toggle {...flag('required')}>required</Toggle>
+      {known.length > 0 && (
+        <div className="from">
+          filled in with{' '}
+          <Choose
+            label={`What ${field.label} is filled in with`}
+            value={field.from ?? ''}
+            options={[{ id: '', label: 'nothing' }, ...known.map((k) => ({ id: k.id, label: knownName(k) }))]}
+            onChange={(to) => set('from', to || undefined)}
+          />
+        </div>
+      )}
+      <TextButton
+        $weight={400}
+        aria-label={`Remove ${field.label}`}
+        onPress={() =>
+          store
+            .getState()
+            .edit({ name: 'remove-field', ops: [{ op: 'remove', at: at(), list: 'fields', id: field.id }] })
+        }
+      >
+        ✕
+      </TextButton>
+    </div>
+  );
+}
+
+/** What was agreed to is kept with its version: other words, another version. */
+function Consent({ block }: { block: ContactBlock }) {
+  const { live } = useLive();
+  const { set } = useBlockFields(block);
+  const { consent } = block;
+  const version = (live.edition ?? 0) + 1;
+  return (
+    <>
+      <Toggle
+        selected={consent !== undefined}
+        onChange={(to) =>
+          set(
+            'consent',
+            to ? { text: 'Yes, you may write to me about this quiz.', version, required: true } : undefined,
+          )
+        }
+      >
+        Asks for consent
+      </Toggle>
+      {consent && (
+        <>
+          <TextField
+            label="Line of consent"
+            value={consent.text}
+            placeholder="What the visitor agrees to"
+            onChange={(text) => set('consent', { ...consent, text, version })}
+          />
+          <Toggle selected={consent.required} onChange={(required) => set('consent', { ...consent, required })}>
+            Nothing is sent without it
+          </Toggle>
+        </>
+      )}
+    </>
+  );
+}
+
+export const contact: StudioBlock<ContactBlock> = { Body: ContactBody };
