@@ -1,15 +1,15 @@
 'use client';
 /** The editor of rich text. It is loaded by "rich-field.tsx" once the screen stands. */
+import { textOf } from '../../core/values/unknown';
+import { Tools } from './rich-tools';
 import { useNamedField } from './registry';
 import { mergeAttributes, Node } from '@tiptap/core';
 import { EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { Bold, Italic, Link2, List } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { Insert, RichDoc } from '../../core/schema/quiz';
 import { same } from '../../core/document/edits';
 import { cleanRich, toDoc } from '../../core/text/rich';
-import { LineInput, MenuButton, TextButton } from '../../ui/controls';
 import { useQuiz } from '../document';
 import { insertsFor, nameOfInsert } from '../edits/inserts';
 import { type RichFieldProps, RichFrame, RichRead } from './rich-read';
@@ -26,7 +26,7 @@ const insertNode = (labelOf: (attrs: Insert['attrs']) => string) =>
     renderHTML: ({ node, HTMLAttributes }) => [
       'span',
       mergeAttributes(
-        { class: 'insert', 'data-insert': '', title: `Else: ${node.attrs['fallback'] as string}` },
+        { class: 'insert', 'data-insert': '', title: `Else: ${textOf(node.attrs, 'fallback') ?? ''}` },
         HTMLAttributes,
       ),
       labelOf(node.attrs as Insert['attrs']),
@@ -45,20 +45,56 @@ const gapNode = (labelOf: (id: string) => string) =>
     renderHTML: ({ node, HTMLAttributes }) => [
       'span',
       mergeAttributes({ class: 'gap', 'data-gap': '' }, HTMLAttributes),
-      labelOf(node.attrs['gap'] as string),
+      labelOf(textOf(node.attrs, 'gap') ?? ''),
     ],
   });
 
-export function RichEditor({ label, value, onChange, line, placeholder, wording, gaps }: RichFieldProps) {
+export function RichEditor(props: RichFieldProps) {
+  const { value, line, placeholder, wording, gaps } = props;
   const quiz = useQuiz();
   const inserts = insertsFor(quiz);
   const names = useRef(inserts);
   names.current = inserts;
   const labelOf = (attrs: Insert['attrs']) => nameOfInsert(names.current, attrs);
-  const sent = useRef<RichDoc>(toDoc(value));
   const [focused, setFocused] = useState(false);
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [linking, setLinking] = useState<string | null>(null);
+  const editor = useRichEditor(props, labelOf);
+  return (
+    <RichFrame
+      // A menu of the tools stands elsewhere in the page but reports its focus here: only when none comes has it left.
+      onFocus={() => {
+        clearTimeout(leaving.current);
+        setFocused(true);
+      }}
+      onBlur={() => {
+        clearTimeout(leaving.current);
+        leaving.current = setTimeout(() => setFocused(false));
+      }}
+    >
+      {placeholder && editor?.isEmpty && (
+        <span className="empty" aria-hidden="true">
+          {placeholder}
+        </span>
+      )}
+      {editor ? (
+        <EditorContent editor={editor} />
+      ) : (
+        <RichRead value={value} gap={(id) => gaps?.labelOf(id)} insert={labelOf} />
+      )}
+      {editor && (focused || linking !== null) && (
+        <Tools editor={editor} inserts={inserts} {...{ line, wording, gaps, linking, setLinking }} />
+      )}
+    </RichFrame>
+  );
+}
+
+/** The editor of a field, kept at what the document says. */
+function useRichEditor(
+  { label, value, onChange, line, wording, gaps }: RichFieldProps,
+  labelOf: (attrs: Insert['attrs']) => string,
+) {
+  const sent = useRef<RichDoc>(toDoc(value));
   const keys = useRef(wording?.onKeyDown);
   keys.current = wording?.onKeyDown;
   const editor = useEditor({
@@ -108,117 +144,5 @@ export function RichEditor({ label, value, onChange, line, placeholder, wording,
     sent.current = toDoc(value);
     editor.commands.setContent(sent.current, { emitUpdate: false });
   }, [editor, value]);
-
-  const setLink = () => {
-    const href = linking?.trim() ?? '';
-    const full = /^(https?:\/\/|mailto:|\/)/.test(href)
-      ? href
-      : href.includes('@')
-        ? `mailto:${href}`
-        : `https://${href}`;
-    if (href) editor?.chain().focus().extendMarkRange('link').setLink({ href: full }).run();
-    else editor?.chain().focus().extendMarkRange('link').unsetLink().run();
-    setLinking(null);
-  };
-  return (
-    <RichFrame
-      // A menu of the tools stands elsewhere in the page but reports its focus here: only when none comes has it left.
-      onFocus={() => {
-        clearTimeout(leaving.current);
-        setFocused(true);
-      }}
-      onBlur={() => {
-        clearTimeout(leaving.current);
-        leaving.current = setTimeout(() => setFocused(false));
-      }}
-    >
-      {placeholder && editor?.isEmpty && (
-        <span className="empty" aria-hidden="true">
-          {placeholder}
-        </span>
-      )}
-      {editor ? (
-        <EditorContent editor={editor} />
-      ) : (
-        <RichRead value={value} gap={(id) => gaps?.labelOf(id)} insert={labelOf} />
-      )}
-      {editor && (focused || linking !== null) && (
-        <div className="tools">
-          {!line && (
-            <>
-              <TextButton aria-label="Bold" onPress={() => editor.chain().focus().toggleBold().run()}>
-                <Bold size={15} />
-              </TextButton>
-              <TextButton aria-label="Italic" onPress={() => editor.chain().focus().toggleItalic().run()}>
-                <Italic size={15} />
-              </TextButton>
-              {!wording && (
-                <TextButton aria-label="List" onPress={() => editor.chain().focus().toggleBulletList().run()}>
-                  <List size={15} />
-                </TextButton>
-              )}
-              <TextButton
-                aria-label="Link"
-                onPress={() => setLinking((editor.getAttributes('link')['href'] as string | undefined) ?? '')}
-              >
-                <Link2 size={15} />
-              </TextButton>
-            </>
-          )}
-          {gaps && (
-            <TextButton
-              onPress={() => {
-                const { from, to } = editor.state.selection;
-                const words = editor.state.doc.textBetween(from, to, ' ').trim();
-                const gap = { type: 'gap', attrs: { gap: gaps.make(words) } };
-                editor.chain().focus().deleteSelection().insertContent(gap).run();
-              }}
-            >
-              Make a gap
-            </TextButton>
-          )}
-          <MenuButton
-            label="Put in a value"
-            entries={inserts.map((i) => ({ id: i.id, label: i.label }))}
-            onAction={(id) => {
-              const chosen = inserts.find((i) => i.id === id);
-              if (chosen) editor.chain().focus().insertContent({ type: 'insert', attrs: chosen.attrs }).run();
-            }}
-          >
-            Put in a value
-          </MenuButton>
-          {editor.isActive('insert') && (
-            <label>
-              Where it is empty:{' '}
-              <LineInput
-                style={{ width: 120 }}
-                value={(editor.getAttributes('insert')['fallback'] as string | undefined) ?? ''}
-                maxLength={200}
-                onChange={(e) => editor.commands.updateAttributes('insert', { fallback: e.target.value })}
-              />
-            </label>
-          )}
-          {linking !== null && (
-            <label>
-              Address:{' '}
-              <LineInput
-                autoFocus
-                style={{ width: 200 }}
-                value={linking}
-                maxLength={1000}
-                onChange={(e) => setLinking(e.target.value)}
-                onKeyDown={(e) => {
-                  if (e.key === 'Escape') setLinking(null);
-                  if (e.key !== 'Enter') return;
-                  e.preventDefault();
-                  setLink();
-                }}
-                onBlur={setLink}
-              />
-            </label>
-          )}
-        </div>
-      )}
-    </RichFrame>
-  );
+  return editor;
 }

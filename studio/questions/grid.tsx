@@ -1,23 +1,28 @@
 'use client';
 /** A grid, typed as a table: rows down, columns across, and in each cell whether it is right. */
 import { Plus, X } from 'lucide-react';
-import type { KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import type { Grid } from '../../core/schema/quiz';
 import { without } from '../../core/document/lookup';
-import type { Op } from '../../core/document/edits';
+import type { Edit, Place } from '../../core/document/edits';
 import { TextButton, Toggle } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
-import { addToList, moveInList, newId, placeOfBlock, setField } from '../edits/edits';
+import { addToList, moveInList, newId, placeOfBlock, removeFromList, setField } from '../edits/edits';
 import type { Measure } from '../edits/measures';
-import { type Cursor, useFocusLater } from '../fields/cursor';
+import { useFields } from '../fields/use-fields';
+import { useFocusLater } from '../fields/cursor';
 import { TextField } from '../fields/text-field';
 import { NumberField } from '../fields/number-field';
 import { Row } from '../shared/sheet';
 import { Factors } from './factor';
-import { type Hands, lineField, linesOf } from './lines';
-import type { StudioKind } from './kind';
+import type { Body, StudioKind } from './kind';
+import { onLineKey, type Pressed } from './line-keys';
+import { lineField, linesOf } from './lines';
+
+type List = 'rows' | 'columns';
+type Line = { id: string; text: string };
+type GridRow = Grid['rows'][number];
 
 const Table = styled.table`
   border-collapse: collapse;
@@ -60,79 +65,72 @@ const Scroll = styled.div`
   font-size: 14px;
 `;
 
-function GridPart({
-  question,
-  targets,
-  cursor,
-  hands,
-}: {
-  question: Grid;
-  targets: Measure[];
-  cursor: Cursor | null;
-  hands: Hands;
-}) {
+/** Takes a row or column away, and out of what is right. */
+function removeLine({ key = {} }: Grid, at: Place, list: List, id: string): Edit {
+  const left = Object.entries(key).flatMap(([row, right]): [string, string[]][] => {
+    const kept = right.filter((c) => c !== id);
+    return row === id || kept.length === 0 ? [] : [[row, kept]];
+  });
+  const to = left.length ? Object.fromEntries(left) : undefined;
+  const ops = Object.keys(key).length ? setField('', at, ['key'], key, to).ops : [];
+  return { name: `remove-${list}`, ops: [...ops, removeFromList(at, list, id).ops].flat() };
+}
+
+/** Says that a column is right in a row, or no longer. */
+function markCell({ key, pick }: Grid, at: Place, row: string, column: string): Edit {
+  const right = key?.[row] ?? [];
+  const others = pick === 'many' ? right : [];
+  const next = right.includes(column) ? right.filter((c) => c !== column) : [...others, column];
+  const to = { ...without(key ?? {}, row), ...(next.length ? { [row]: next } : {}) };
+  return setField('set-key', at, ['key'], key, Object.keys(to).length ? to : undefined);
+}
+
+/** The first of several lines goes into an empty one, the others below it. */
+function pastedLines(at: Place, list: List, item: Line, [first = '', ...rest]: string[]): Edit {
+  const made = rest.map((text) => ({ id: newId(list.charAt(0)), text }));
+  const own = setField('', [...at, list, item.id], ['text'], item.text, first);
+  return { name: `paste-${list}`, ops: [...own.ops, ...addToList(at, list, item.id, made).ops] };
+}
+
+function GridPart({ question, targets, cursor, hands }: Body<Grid>) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const at = placeOfBlock(store.getState().quiz, question.id);
   const open = cursor !== null;
-  const { rows, columns, key = {} } = question;
-  const add = (list: 'rows' | 'columns', after: string | null, texts: string[]) => {
+  const { rows, columns } = question;
+  const add = (list: List, after: string | null, texts: string[]) => {
     const made = texts.map((text) => ({ id: newId(list.charAt(0)), text }));
     store.getState().edit(addToList(at, list, after, made));
     focusLater(lineField(made.at(-1)?.id ?? ''));
   };
-  /** Takes a row or column away, and out of what is right. */
-  const remove = (list: 'rows' | 'columns', id: string) => {
-    const left = Object.fromEntries(
-      Object.entries(key).flatMap(([row, right]): [string, string[]][] => {
-        const kept = right.filter((c) => c !== id);
-        return row === id || kept.length === 0 ? [] : [[row, kept]];
-      }),
-    );
-    const ops: Op[] = [{ op: 'remove', at, list, id }];
-    if (question.key)
-      ops.unshift({
-        op: 'set',
-        at,
-        field: ['key'],
-        was: question.key,
-        ...(Object.keys(left).length ? { to: left } : {}),
-      });
-    store.getState().edit({ name: `remove-${list}`, ops });
-  };
-  const mark = (row: string, column: string) => {
-    const right = key[row] ?? [];
-    const next = right.includes(column)
-      ? right.filter((c) => c !== column)
-      : question.pick === 'many'
-        ? [...right, column]
-        : [column];
-    const others = without(key, row);
-    const to = next.length ? { ...others, [row]: next } : others;
-    store.getState().edit(setField('set-key', at, ['key'], question.key, Object.keys(to).length ? to : undefined));
-  };
-  const keys = (event: KeyboardEvent<HTMLTextAreaElement>, list: 'rows' | 'columns', i: number) => {
-    const items = list === 'rows' ? rows : columns;
+  const keys = (event: Pressed, list: List, i: number) => {
+    const items = question[list];
     const item = items[i];
     if (!item) return;
-    const [back, on] = list === 'rows' ? ['ArrowUp', 'ArrowDown'] : ['ArrowLeft', 'ArrowRight'];
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      if (event.ctrlKey || event.metaKey) hands.nextQuestion();
-      else add(list, item.id, ['']);
-    } else if (event.key === 'Backspace' && item.text === '' && items.length > 1) {
-      event.preventDefault();
-      remove(list, item.id);
-      focusLater(i > 0 ? lineField(items[i - 1]?.id ?? '') : hands.above);
-    } else if (event.altKey && (event.key === back || event.key === on)) {
-      event.preventDefault();
-      const move = moveInList(at, list, items, item.id, event.key === back ? -1 : 1);
-      if (!move) return;
-      store.getState().edit(move);
-      focusLater(lineField(item.id));
-    }
+    onLineKey(
+      event,
+      {
+        isEmpty: item.text === '',
+        isBlank: item.text === '' && items.length > 1,
+        goesAcross: list === 'columns',
+      },
+      {
+        nextQuestion: hands.nextQuestion,
+        nextLine: () => add(list, item.id, ['']),
+        takeAway: () => {
+          store.getState().edit(removeLine(question, at, list, item.id));
+          focusLater(i > 0 ? lineField(items[i - 1]?.id ?? '') : hands.above);
+        },
+        move: (by) => {
+          const move = moveInList(at, list, items, item.id, by);
+          if (!move) return;
+          store.getState().edit(move);
+          focusLater(lineField(item.id));
+        },
+      },
+    );
   };
-  const heading = (list: 'rows' | 'columns', item: { id: string; text: string }, i: number) => (
+  const heading = (list: List, item: Line, i: number) => (
     <TextField
       label={`${list === 'rows' ? 'Row' : 'Column'} ${i + 1}`}
       field={lineField(item.id)}
@@ -148,15 +146,7 @@ function GridPart({
         const lines = linesOf(event);
         if (lines.length < 2 || item.text) return;
         event.preventDefault();
-        const [first = '', ...rest] = lines;
-        const made = rest.map((text) => ({ id: newId(list.charAt(0)), text }));
-        store.getState().edit({
-          name: `paste-${list}`,
-          ops: [
-            { op: 'set', at: [...at, list, item.id], field: ['text'], was: item.text, to: first },
-            ...addToList(at, list, item.id, made).ops,
-          ],
-        });
+        store.getState().edit(pastedLines(at, list, item, lines));
       }}
     />
   );
@@ -170,21 +160,7 @@ function GridPart({
               {columns.map((column, i) => (
                 <th key={column.id} scope="col" data-option={column.id}>
                   {heading('columns', column, i)}
-                  {open && (
-                    <NumberField
-                      label="worth"
-                      value={column.value}
-                      placeholder="–"
-                      onChange={(to) =>
-                        store
-                          .getState()
-                          .edit(
-                            setField('set-value', [...at, 'columns', column.id], ['value'], column.value, to),
-                            `value ${column.id}`,
-                          )
-                      }
-                    />
-                  )}
+                  {open && <Worth column={column} at={at} />}
                 </th>
               ))}
               {open && (
@@ -205,47 +181,17 @@ function GridPart({
               <tr key={row.id} data-option={row.id} data-on={cursor?.option === row.id ? '' : undefined}>
                 <th scope="row">
                   {heading('rows', row, i)}
-                  <Factors
-                    at={[...at, 'rows', row.id]}
-                    weights={row.weights}
-                    targets={targets}
-                    of={row.text || `row ${i + 1}`}
-                    unit="Its worth"
-                    open={cursor?.option === row.id}
-                  />
-                  {row.weights && cursor?.option === row.id && (
-                    <Toggle
-                      selected={row.reverse ?? false}
-                      onChange={(to) =>
-                        store
-                          .getState()
-                          .edit(
-                            setField('set-reverse', [...at, 'rows', row.id], ['reverse'], row.reverse, to || undefined),
-                          )
-                      }
-                    >
-                      the other way round
-                    </Toggle>
-                  )}
+                  <RowWeights row={row} number={i + 1} at={at} targets={targets} open={cursor?.option === row.id} />
                 </th>
-                {columns.map((column) => {
-                  const right = key[row.id]?.includes(column.id) ?? false;
-                  return (
-                    <td key={column.id}>
-                      <button
-                        type="button"
-                        aria-pressed={right}
-                        aria-label={`${row.text || `Row ${i + 1}`}, ${column.text}: right`}
-                        onClick={() => mark(row.id, column.id)}
-                      >
-                        <Mark kind={right ? 'yes' : 'not-yet'} size={14} />
-                      </button>
-                    </td>
-                  );
-                })}
+                {columns.map((column) => (
+                  <RightCell key={column.id} question={question} at={at} row={row} column={column} number={i + 1} />
+                ))}
                 {open && (
                   <td>
-                    <TextButton aria-label={`Remove row ${i + 1}`} onPress={() => remove('rows', row.id)}>
+                    <TextButton
+                      aria-label={`Remove row ${i + 1}`}
+                      onPress={() => store.getState().edit(removeLine(question, at, 'rows', row.id))}
+                    >
                       <X size={14} />
                     </TextButton>
                   </td>
@@ -272,6 +218,50 @@ function GridPart({
           </span>
         </Row>
       )}
+    </>
+  );
+}
+
+type Cell = { question: Grid; at: Place; row: GridRow; column: Line; /** of the row */ number: number };
+
+/** Whether a column is right in a row. */
+function RightCell({ question, at, row, column, number }: Cell) {
+  const store = useDocumentStore();
+  const isRight = question.key?.[row.id]?.includes(column.id) ?? false;
+  return (
+    <td>
+      <button
+        type="button"
+        aria-pressed={isRight}
+        aria-label={`${row.text || `Row ${number}`}, ${column.text}: right`}
+        onClick={() => store.getState().edit(markCell(question, at, row.id, column.id))}
+      >
+        <Mark kind={isRight ? 'yes' : 'not-yet'} size={14} />
+      </button>
+    </td>
+  );
+}
+
+function Worth({ column, at }: { column: Grid['columns'][number]; at: Place }) {
+  const { set } = useFields(column, () => [...at, 'columns', column.id]);
+  return <NumberField label="worth" value={column.value} placeholder="–" onChange={(to) => set('value', to)} />;
+}
+
+type RowProps = { row: GridRow; number: number; at: Place; targets: Measure[]; open: boolean };
+
+function RowWeights({ row, number, at, targets, open }: RowProps) {
+  const { flag } = useFields(row, () => [...at, 'rows', row.id]);
+  return (
+    <>
+      <Factors
+        at={[...at, 'rows', row.id]}
+        weights={row.weights}
+        targets={targets}
+        of={row.text || `row ${number}`}
+        unit="Its worth"
+        open={open}
+      />
+      {row.weights && open && <Toggle {...flag('reverse')}>the other way round</Toggle>}
     </>
   );
 }

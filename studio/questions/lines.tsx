@@ -1,6 +1,6 @@
 'use client';
 /** A list typed line by line: answers, items to put in order, rows. Every list of the manuscript is driven by the same keys. */
-import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
+import type { ClipboardEvent, ComponentProps, ReactNode } from 'react';
 import { useState } from 'react';
 import type { Place } from '../../core/document/edits';
 import { Kbd } from '../../ui/controls';
@@ -10,6 +10,7 @@ import { addToList, moveInList, newId, pasteInList, removeFromList, setField } f
 import { useFocusLater } from '../fields/cursor';
 import { TextField } from '../fields/text-field';
 import { Row, Small } from '../shared/sheet';
+import { onLineKey, type Pressed } from './line-keys';
 
 export const lineField = (id: string) => `line ${id}`;
 
@@ -71,36 +72,38 @@ export function LineList<T extends Line>(props: Props<T>) {
     focusLater(lineField(lines.at(-1)?.id ?? ''));
   };
   const isBlank = (item: T) => item.text === '' && !props.hasContent?.(item);
-  const keys = (event: KeyboardEvent<HTMLTextAreaElement>, item: T, index: number) => {
+  const keys = (event: Pressed, item: T, index: number) => {
     const { edit } = store.getState();
-    if (event.key === 'Enter' && event.altKey && props.mark) {
-      event.preventDefault();
-      props.mark(item);
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      // Of the two lines a new question begins with; another blank one may be somebody else's, who is about to type there.
-      const next = index === 0 && items.length === 2 ? items[1] : undefined;
-      if (event.ctrlKey || event.metaKey) {
-        // A line that was begun and not needed does not stay behind, to be found by the check.
-        if (isBlank(item) && items.length > 2) edit(removeFromList(at, list, item.id));
-        hands.nextQuestion();
-      } else if (next && isBlank(next)) focusLater(lineField(next.id));
-      else add(item.id, ['']);
-    } else if (event.key === 'Backspace' && isBlank(item)) {
-      event.preventDefault();
-      const above = items[index - 1];
-      edit(removeFromList(at, list, item.id));
-      focusLater(above ? lineField(above.id) : hands.above);
-    } else if (event.key === '/' && item.text === '') {
-      event.preventDefault();
-      hands.openKinds(event.currentTarget);
-    } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      event.preventDefault();
-      const move = moveInList(at, list, items, item.id, event.key === 'ArrowUp' ? -1 : 1);
-      if (!move) return;
-      edit(move);
-      focusLater(lineField(item.id));
-    }
+    onLineKey(
+      event,
+      { isEmpty: item.text === '', isBlank: isBlank(item) },
+      {
+        mark: props.mark && (() => props.mark?.(item)),
+        nextQuestion: () => {
+          // A line that was begun and not needed does not stay behind, to be found by the check.
+          if (isBlank(item) && items.length > 2) edit(removeFromList(at, list, item.id));
+          hands.nextQuestion();
+        },
+        nextLine: () => {
+          // Of the two lines a new question begins with; another blank one may be somebody else's, who is about to type there.
+          const next = index === 0 && items.length === 2 ? items[1] : undefined;
+          if (next && isBlank(next)) focusLater(lineField(next.id));
+          else add(item.id, ['']);
+        },
+        takeAway: () => {
+          const above = items[index - 1];
+          edit(removeFromList(at, list, item.id));
+          focusLater(above ? lineField(above.id) : hands.above);
+        },
+        openKinds: hands.openKinds,
+        move: (by) => {
+          const move = moveInList(at, list, items, item.id, by);
+          if (!move) return;
+          edit(move);
+          focusLater(lineField(item.id));
+        },
+      },
+    );
   };
   const paste = (event: ClipboardEvent<HTMLTextAreaElement>, item: T) => {
     const lines = linesOf(event);
@@ -146,28 +149,43 @@ export function LineList<T extends Line>(props: Props<T>) {
         </Row>
       ))}
       {open && (
-        <Row
-          gutter={
-            <span style={{ opacity: 0.5, paddingTop: 4 }}>
-              <Mark kind="not-yet" size={12} />
-            </span>
-          }
-          margin={
-            <Small style={{ fontSize: 12 }}>
-              <Keys keys={['Enter']} words={`next ${word.toLowerCase()}`} />
-              <Keys keys={['Ctrl Enter']} words="next question" />
-            </Small>
-          }
-        >
-          <NewLine
-            label={props.another}
-            placeholder={`${props.another}, or paste several lines`}
-            add={(texts) => add(items.at(-1)?.id ?? null, texts)}
-            nextQuestion={hands.nextQuestion}
-          />
-        </Row>
+        <AnotherLine
+          label={props.another}
+          placeholder={`${props.another}, or paste several lines`}
+          keys={[
+            ['Enter', `next ${word.toLowerCase()}`],
+            ['Ctrl Enter', 'next question'],
+          ]}
+          add={(texts) => add(items.at(-1)?.id ?? null, texts)}
+          nextQuestion={hands.nextQuestion}
+        />
       )}
     </>
+  );
+}
+
+/** The row of the line under the last one. */
+export function AnotherLine({
+  keys,
+  ...line
+}: { keys: [key: string, words: string][] } & ComponentProps<typeof NewLine>) {
+  return (
+    <Row
+      gutter={
+        <span style={{ opacity: 0.5, paddingTop: 4 }}>
+          <Mark kind="not-yet" size={12} />
+        </span>
+      }
+      margin={
+        <Small style={{ fontSize: 12 }}>
+          {keys.map(([key, words]) => (
+            <Keys key={key} keys={[key]} words={words} />
+          ))}
+        </Small>
+      }
+    >
+      <NewLine {...line} />
+    </Row>
   );
 }
 

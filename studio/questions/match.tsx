@@ -1,22 +1,26 @@
 'use client';
 /** Pairs, typed as two columns. A pair has no id of its own: the list is set whole. */
-import { type ClipboardEvent, type KeyboardEvent } from 'react';
+import type { ClipboardEvent } from 'react';
 import styled from 'styled-components';
 import type { Question } from '../../core/schema/quiz';
 import { newPair } from '../../core/questions/match/author';
+import type { Place } from '../../core/document/edits';
 import { without } from '../../core/document/lookup';
+import { given } from '../../core/values/given';
 import { useDocumentStore } from '../document';
 import { newId, placeOfBlock, setField } from '../edits/edits';
 import { useFocusLater } from '../fields/cursor';
 import { TextField } from '../fields/text-field';
 import { PictureButton } from '../fields/picture';
 import { Row } from '../shared/sheet';
+import { onLineKey, type Pressed } from './line-keys';
 import { type Hands, LineList, lineField, NewLine } from './lines';
 import type { Cursor } from '../fields/cursor';
 import type { StudioKind } from './kind';
 
 type Match = Extract<Question, { kind: 'match' }>;
 type Pair = Match['pairs'][number];
+type Side = keyof Pair;
 
 const Two = styled.div`
   display: grid;
@@ -35,6 +39,12 @@ const sides = (line: string): [string, string] => {
   return [left.trim(), right.join(' ').trim()];
 };
 
+function pairFrom(line: string): Pair {
+  const [left, right] = sides(line);
+  const pair = newPair(newId);
+  return { left: { ...pair.left, text: left }, right: { ...pair.right, text: right } };
+}
+
 function MatchPart({ question, cursor, hands }: { question: Match; cursor: Cursor | null; hands: Hands }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
@@ -43,45 +53,44 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
   const set = (to: Pair[], join?: string) =>
     store.getState().edit(setField('set-pairs', at, ['pairs'], question.pairs, to), join);
   const put = (i: number, lines: string[]) => {
-    const made = lines.map((line): Pair => {
-      const [left, right] = sides(line);
-      const pair = newPair(newId);
-      return { left: { ...pair.left, text: left }, right: { ...pair.right, text: right } };
-    });
+    const made = lines.map(pairFrom);
     set([...pairs.slice(0, i), ...made, ...pairs.slice(i)]);
     focusLater(lineField(made.at(-1)?.left.id ?? ''));
   };
-  const say = (i: number, side: 'left' | 'right', text: string) =>
+  const say = (i: number, side: Side, text: string) =>
     set(
       pairs.map((p, k) => (k === i ? { ...p, [side]: { ...p[side], text } } : p)),
       `pair ${pairs[i]?.[side].id ?? ''}`,
     );
-  const keys = (event: KeyboardEvent<HTMLTextAreaElement>, i: number, side: 'left' | 'right') => {
+  const keys = (event: Pressed, i: number, side: Side) => {
     const pair = pairs[i];
     if (!pair) return;
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      if (event.ctrlKey || event.metaKey) hands.nextQuestion();
-      else if (side === 'left') focusLater(lineField(pair.right.id));
-      else if (pairs[i + 1] && !pairs[i + 1]?.left.text) focusLater(lineField(pairs[i + 1]?.left.id ?? ''));
-      else put(i + 1, ['']);
-    } else if (event.key === 'Backspace' && pair[side].text === '') {
-      event.preventDefault();
-      if (side === 'right') {
-        focusLater(lineField(pair.left.id));
-        return;
-      }
-      if (pair.right.text) return;
-      set(pairs.filter((_, k) => k !== i));
-      focusLater(i > 0 ? lineField(pairs[i - 1]?.right.id ?? '') : hands.above);
-    } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      event.preventDefault();
-      const to = i + (event.key === 'ArrowUp' ? -1 : 1);
-      if (to < 0 || to >= pairs.length) return;
-      const others = pairs.filter((_, k) => k !== i);
-      set([...others.slice(0, to), pair, ...others.slice(to)]);
-      focusLater(lineField(pair[side].id));
-    }
+    const isEmpty = pair[side].text === '';
+    onLineKey(
+      event,
+      { isEmpty, isBlank: isEmpty && (side === 'right' || !pair.right.text) },
+      {
+        nextQuestion: hands.nextQuestion,
+        nextLine: () => {
+          const next = pairs[i + 1];
+          if (side === 'left') focusLater(lineField(pair.right.id));
+          else if (next && !next.left.text) focusLater(lineField(next.left.id));
+          else put(i + 1, ['']);
+        },
+        takeAway: () => {
+          if (side === 'right') return focusLater(lineField(pair.left.id));
+          set(pairs.filter((_, k) => k !== i));
+          focusLater(i > 0 ? lineField(pairs[i - 1]?.right.id ?? '') : hands.above);
+        },
+        move: (by) => {
+          const to = i + by;
+          if (to < 0 || to >= pairs.length) return;
+          const others = pairs.filter((_, k) => k !== i);
+          set([...others.slice(0, to), pair, ...others.slice(to)]);
+          focusLater(lineField(pair[side].id));
+        },
+      },
+    );
   };
   const paste = (event: ClipboardEvent<HTMLTextAreaElement>, i: number) => {
     const lines = event.clipboardData
@@ -91,11 +100,7 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
     if (lines.length < 2 && !sides(lines[0] ?? '')[1]) return;
     event.preventDefault();
     const empty = pairs[i] && !pairs[i].left.text && !pairs[i].right.text;
-    const made = lines.map((line): Pair => {
-      const [left, right] = sides(line);
-      const pair = newPair(newId);
-      return { left: { ...pair.left, text: left }, right: { ...pair.right, text: right } };
-    });
+    const made = lines.map(pairFrom);
     set([...pairs.slice(0, empty ? i : i + 1), ...made, ...pairs.slice(i + 1)]);
   };
   return (
@@ -108,26 +113,12 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
           gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{i + 1}</span>}
           margin={
             cursor?.option === pair.left.id && (
-              <span style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
-                {(['left', 'right'] as const).map((side) => (
-                  <PictureButton
-                    key={side}
-                    words={`Picture ${side}`}
-                    at={() => at}
-                    picture={pair[side].picture}
-                    of={pair[side].text || `the ${side} side of pair ${i + 1}`}
-                    keep={(picture) =>
-                      set(
-                        pairs.map((p, k) => {
-                          if (k !== i) return p;
-                          const rest = without(p[side], 'picture');
-                          return { ...p, [side]: picture ? { ...rest, picture } : rest };
-                        }),
-                      )
-                    }
-                  />
-                ))}
-              </span>
+              <PairPictures
+                at={at}
+                pair={pair}
+                number={i + 1}
+                keep={(to) => set(pairs.map((p, k) => (k === i ? to : p)))}
+              />
             )
           }
         >
@@ -177,6 +168,35 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
         </>
       )}
     </>
+  );
+}
+
+function PairPictures({
+  at,
+  pair,
+  number,
+  keep,
+}: {
+  at: Place;
+  pair: Pair;
+  number: number;
+  keep: (pair: Pair) => void;
+}) {
+  return (
+    <span style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
+      {(['left', 'right'] as const).map((side) => (
+        <PictureButton
+          key={side}
+          words={`Picture ${side}`}
+          at={() => at}
+          picture={pair[side].picture}
+          of={pair[side].text || `the ${side} side of pair ${number}`}
+          keep={(picture) =>
+            keep({ ...pair, [side]: { ...without(pair[side], 'picture'), ...given('picture', picture) } })
+          }
+        />
+      ))}
+    </span>
   );
 }
 

@@ -1,9 +1,9 @@
 'use client';
 /** Places on a picture, put down with a click and moved by mouse or arrow keys: to be named, or to be pointed at. */
 import { X } from 'lucide-react';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type CSSProperties, type KeyboardEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Spots } from '../../core/schema/quiz';
+import type { Picture, Spots } from '../../core/schema/quiz';
 import { Choose, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { addToList, newId, placeOfBlock, removeFromList, setFields } from '../edits/edits';
@@ -16,8 +16,7 @@ import { Row } from '../shared/sheet';
 import { Forgiven } from './forgiven';
 import { lineField } from './lines';
 import type { StudioKind } from './kind';
-
-type Spot = Spots['spots'][number];
+import { middle, movedTo, nudged, RADIUS, type Spot, within } from './spot-places';
 
 const Board = styled.div`
   position: relative;
@@ -52,80 +51,14 @@ const Board = styled.div`
   }
 `;
 
-/** Where the middle of a spot is, in 0..1. */
-function middle(spot: Spot): [number, number] {
-  const region = spot.region;
-  if (!region) return spot.at ?? [0.5, 0.5];
-  if ('points' in region) {
-    const n = region.points.length;
-    return [region.points.reduce((s, p) => s + p[0], 0) / n, region.points.reduce((s, p) => s + p[1], 0) / n];
-  }
-  return 'r' in region ? [region.x, region.y] : [region.x + region.width / 2, region.y + region.height / 2];
-}
-
-const within = (n: number) => Math.min(1, Math.max(0, Number(n.toFixed(4))));
-
-/** The spot with its middle elsewhere. */
-function movedTo(spot: Spot, x: number, y: number): Partial<Spot> {
-  const region = spot.region;
-  if (!region) return { at: [within(x), within(y)] };
-  if ('points' in region) {
-    const [mx, my] = middle(spot);
-    return { region: { points: region.points.map(([px, py]) => [within(px + x - mx), within(py + y - my)]) } };
-  }
-  if ('r' in region) return { region: { ...region, x: within(x), y: within(y) } };
-  return {
-    region: {
-      ...region,
-      x: Math.min(1 - region.width, within(x - region.width / 2)),
-      y: Math.min(1 - region.height, within(y - region.height / 2)),
-    },
-  };
-}
+type Change = (spot: Spot, part: Partial<Spot>, join?: string) => void;
 
 function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | null }) {
   const store = useDocumentStore();
-  const focusLater = useFocusLater();
-  const board = useRef<HTMLDivElement>(null);
-  const [held, setHeld] = useState<{ id: string; x: number; y: number } | null>(null);
   const at = placeOfBlock(store.getState().quiz, question.id);
-  const points = question.spots.length > 0 && question.spots.every((s) => s.region);
-  const change = (spot: Spot, part: Partial<Spot>, join?: string) => {
+  const change: Change = (spot, part, join) =>
     store.getState().edit(setFields('set-spot', [...at, 'spots', spot.id], spot, part), join);
-  };
-  const place = (event: { clientX: number; clientY: number }): [number, number] => {
-    const box = board.current?.getBoundingClientRect();
-    if (!box) return [0.5, 0.5];
-    return [within((event.clientX - box.left) / box.width), within((event.clientY - box.top) / box.height)];
-  };
-  const put = (x: number, y: number) => {
-    const spot: Spot = points ? { id: newId('s'), region: { x, y, r: 0.08 } } : { id: newId('s'), at: [x, y] };
-    store.getState().edit(addToList(at, 'spots', question.spots.at(-1)?.id ?? null, [spot]));
-    focusLater(lineField(spot.id));
-  };
-  const keys = (event: KeyboardEvent, spot: Spot) => {
-    const by = event.shiftKey ? 0.05 : 0.01;
-    const [x, y] = middle(spot);
-    const to: Record<string, [number, number]> = {
-      ArrowLeft: [x - by, y],
-      ArrowRight: [x + by, y],
-      ArrowUp: [x, y - by],
-      ArrowDown: [x, y + by],
-    };
-    const [nx, ny] = to[event.key] ?? [];
-    if (event.key === 'Delete' || event.key === 'Backspace') {
-      event.preventDefault();
-      store.getState().edit(removeFromList(at, 'spots', spot.id));
-    } else if (nx !== undefined && ny !== undefined) {
-      event.preventDefault();
-      change(spot, movedTo(spot, within(nx), within(ny)), `place ${spot.id}`);
-    }
-  };
-  const finish = () => {
-    const spot = question.spots.find((s) => s.id === held?.id);
-    if (spot && held) change(spot, movedTo(spot, held.x, held.y));
-    setHeld(null);
-  };
+  const remove = (spot: Spot) => store.getState().edit(removeFromList(at, 'spots', spot.id));
   return (
     <>
       <Row
@@ -137,113 +70,18 @@ function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | nul
       >
         <PictureButton at={() => at} picture={question.picture} of="the question" />
         {question.picture && (
-          <Board
-            ref={board}
-            onClick={(event) => event.target instanceof HTMLImageElement && put(...place(event))}
-            onPointerMove={(event) => {
-              if (!held) return;
-              const [x, y] = place(event);
-              setHeld({ ...held, x, y });
-            }}
-            onPointerUp={finish}
-          >
-            <img src={question.picture.src} alt={question.picture.text} draggable={false} />
-            {question.spots.map((spot, i) => {
-              const [x, y] = held?.id === spot.id ? [held.x, held.y] : middle(spot);
-              const shape =
-                spot.region && 'r' in spot.region
-                  ? { width: `${spot.region.r * 200}%`, aspectRatio: '1', borderRadius: '50%' }
-                  : spot.region && 'width' in spot.region
-                    ? { width: `${spot.region.width * 100}%`, height: `${spot.region.height * 100}%` }
-                    : null;
-              return (
-                <span key={spot.id} data-option={spot.id}>
-                  {shape && <i style={{ left: `${x * 100}%`, top: `${y * 100}%`, ...shape }} />}
-                  <button
-                    type="button"
-                    style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
-                    aria-label={`Place ${i + 1}${spot.text ? `, ${spot.text}` : ''}, ${Math.round(x * 100)} from the left, ${Math.round(y * 100)} from the top`}
-                    onKeyDown={(event) => keys(event, spot)}
-                    onPointerDown={(event) => {
-                      board.current?.setPointerCapture(event.pointerId);
-                      setHeld({ id: spot.id, x, y });
-                    }}
-                  >
-                    {i + 1}
-                  </button>
-                </span>
-              );
-            })}
-          </Board>
+          <SpotBoard question={question} picture={question.picture} change={change} remove={remove} />
         )}
       </Row>
       {question.spots.map((spot, i) => (
-        <Row
+        <SpotRow
           key={spot.id}
-          option={spot.id}
-          active={cursor?.option === spot.id}
-          gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{i + 1}</span>}
-          margin={
-            <div style={{ display: 'flex', gap: '4px 12px', flexWrap: 'wrap', alignItems: 'center' }}>
-              {cursor?.option === spot.id ? (
-                <Choose
-                  label={`What a visitor does with place ${i + 1}`}
-                  value={spot.region ? 'point' : 'name'}
-                  options={[
-                    { id: 'name', label: 'is named' },
-                    { id: 'point', label: 'is pointed at' },
-                  ]}
-                  onChange={(to) => {
-                    const [x, y] = middle(spot);
-                    change(
-                      spot,
-                      to === 'point'
-                        ? { at: undefined, accept: undefined, region: { x, y, r: 0.08 } }
-                        : { region: undefined, at: [x, y] },
-                    );
-                  }}
-                />
-              ) : (
-                <span>{spot.region ? 'is pointed at' : 'is named'}</span>
-              )}
-              {spot.region && 'r' in spot.region && cursor?.option === spot.id && (
-                <NumberField
-                  label="width in percent"
-                  value={Math.round(spot.region.r * 200)}
-                  above={0}
-                  onChange={(to) => {
-                    const region = spot.region;
-                    if (to !== undefined && to <= 100 && region && 'r' in region)
-                      change(spot, { region: { ...region, r: to / 200 } }, `size ${spot.id}`);
-                  }}
-                />
-              )}
-              {cursor?.option === spot.id && (
-                <TextButton
-                  aria-label={`Remove place ${i + 1}`}
-                  onPress={() => store.getState().edit(removeFromList(at, 'spots', spot.id))}
-                >
-                  <X size={14} />
-                </TextButton>
-              )}
-            </div>
-          }
-        >
-          <TextField
-            label={spot.region ? `What to point at, place ${i + 1}` : `Hint to place ${i + 1}`}
-            field={lineField(spot.id)}
-            value={spot.text ?? ''}
-            placeholder={spot.region ? 'What is to be found there' : 'A word to help, if needed'}
-            onChange={(to) => change(spot, { text: to || undefined }, `text ${spot.id}`)}
-          />
-          {!spot.region && (
-            <AcceptLine
-              label={`Accepted names of place ${i + 1}`}
-              accept={spot.accept}
-              onChange={(accept) => change(spot, { accept }, `accept ${spot.id}`)}
-            />
-          )}
-        </Row>
+          spot={spot}
+          number={i + 1}
+          isOpen={cursor?.option === spot.id}
+          change={change}
+          remove={remove}
+        />
       ))}
       {cursor && question.spots.some((s) => !s.region) && (
         <Row>
@@ -251,6 +89,156 @@ function SpotsPart({ question, cursor }: { question: Spots; cursor: Cursor | nul
         </Row>
       )}
     </>
+  );
+}
+
+type BoardProps = { question: Spots; picture: Picture; change: Change; remove: (spot: Spot) => void };
+
+/** The picture, on which places are put and moved. */
+function SpotBoard({ question, picture, change, remove }: BoardProps) {
+  const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const board = useRef<HTMLDivElement>(null);
+  const [held, setHeld] = useState<{ id: string; x: number; y: number } | null>(null);
+  const place = (event: { clientX: number; clientY: number }): [number, number] => {
+    const box = board.current?.getBoundingClientRect();
+    if (!box) return [0.5, 0.5];
+    return [within((event.clientX - box.left) / box.width), within((event.clientY - box.top) / box.height)];
+  };
+  const put = (x: number, y: number) => {
+    const isPointedAt = question.spots.length > 0 && question.spots.every((s) => s.region);
+    const where = isPointedAt ? { region: { x, y, r: RADIUS } } : { at: [x, y] as [number, number] };
+    const spot: Spot = { id: newId('s'), ...where };
+    const at = placeOfBlock(store.getState().quiz, question.id);
+    store.getState().edit(addToList(at, 'spots', question.spots.at(-1)?.id ?? null, [spot]));
+    focusLater(lineField(spot.id));
+  };
+  const keys = (event: KeyboardEvent, spot: Spot) => {
+    const to = nudged(spot, event.key, event.shiftKey);
+    const isGone = event.key === 'Delete' || event.key === 'Backspace';
+    if (!to && !isGone) return;
+    event.preventDefault();
+    if (to) change(spot, to, `place ${spot.id}`);
+    else remove(spot);
+  };
+  const finish = () => {
+    const spot = question.spots.find((s) => s.id === held?.id);
+    if (spot && held) change(spot, movedTo(spot, held.x, held.y));
+    setHeld(null);
+  };
+  return (
+    <Board
+      ref={board}
+      onClick={(event) => event.target instanceof HTMLImageElement && put(...place(event))}
+      onPointerMove={(event) => {
+        if (!held) return;
+        const [x, y] = place(event);
+        setHeld({ ...held, x, y });
+      }}
+      onPointerUp={finish}
+    >
+      <img src={picture.src} alt={picture.text} draggable={false} />
+      {question.spots.map((spot, i) => {
+        const [x, y] = held?.id === spot.id ? [held.x, held.y] : middle(spot);
+        const where = { left: `${x * 100}%`, top: `${y * 100}%` };
+        const shape = shapeOf(spot);
+        return (
+          <span key={spot.id} data-option={spot.id}>
+            {shape && <i style={{ ...where, ...shape }} />}
+            <button
+              type="button"
+              style={where}
+              aria-label={`Place ${i + 1}${spot.text ? `, ${spot.text}` : ''}, ${Math.round(x * 100)} from the left, ${Math.round(y * 100)} from the top`}
+              onKeyDown={(event) => keys(event, spot)}
+              onPointerDown={(event) => {
+                board.current?.setPointerCapture(event.pointerId);
+                setHeld({ id: spot.id, x, y });
+              }}
+            >
+              {i + 1}
+            </button>
+          </span>
+        );
+      })}
+    </Board>
+  );
+}
+
+/** What is drawn of a circle or a box; of other shapes nothing is. */
+function shapeOf({ region }: Spot): CSSProperties | null {
+  if (!region) return null;
+  if ('r' in region) return { width: `${region.r * 200}%`, aspectRatio: '1', borderRadius: '50%' };
+  return 'width' in region ? { width: `${region.width * 100}%`, height: `${region.height * 100}%` } : null;
+}
+
+type RowProps = { spot: Spot; number: number; isOpen: boolean; change: Change; remove: (spot: Spot) => void };
+
+function SpotRow({ spot, number, isOpen, change, remove }: RowProps) {
+  return (
+    <Row
+      option={spot.id}
+      active={isOpen}
+      gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{number}</span>}
+      margin={<SpotMargin {...{ spot, number, isOpen, change, remove }} />}
+    >
+      <TextField
+        label={spot.region ? `What to point at, place ${number}` : `Hint to place ${number}`}
+        field={lineField(spot.id)}
+        value={spot.text ?? ''}
+        placeholder={spot.region ? 'What is to be found there' : 'A word to help, if needed'}
+        onChange={(to) => change(spot, { text: to || undefined }, `text ${spot.id}`)}
+      />
+      {!spot.region && (
+        <AcceptLine
+          label={`Accepted names of place ${number}`}
+          accept={spot.accept}
+          onChange={(accept) => change(spot, { accept }, `accept ${spot.id}`)}
+        />
+      )}
+    </Row>
+  );
+}
+
+const Margin = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+`;
+
+/** What a visitor does with a place, and how large it is. */
+function SpotMargin({ spot, number, isOpen, change, remove }: RowProps) {
+  const { region } = spot;
+  if (!isOpen) return <Margin>{region ? 'is pointed at' : 'is named'}</Margin>;
+  return (
+    <Margin>
+      <Choose
+        label={`What a visitor does with place ${number}`}
+        value={region ? 'point' : 'name'}
+        options={[
+          { id: 'name', label: 'is named' },
+          { id: 'point', label: 'is pointed at' },
+        ]}
+        onChange={(to) => {
+          const [x, y] = middle(spot);
+          const pointed = { at: undefined, accept: undefined, region: { x, y, r: RADIUS } };
+          change(spot, to === 'point' ? pointed : { region: undefined, at: [x, y] });
+        }}
+      />
+      {region && 'r' in region && (
+        <NumberField
+          label="width in percent"
+          value={Math.round(region.r * 200)}
+          above={0}
+          onChange={(to) => {
+            if (to !== undefined && to <= 100) change(spot, { region: { ...region, r: to / 200 } }, `size ${spot.id}`);
+          }}
+        />
+      )}
+      <TextButton aria-label={`Remove place ${number}`} onPress={() => remove(spot)}>
+        <X size={14} />
+      </TextButton>
+    </Margin>
   );
 }
 

@@ -11,7 +11,8 @@ import { useFocusLater } from '../fields/cursor';
 import { TextField } from '../fields/text-field';
 import { RightNote } from './margin';
 import { Row, Small } from '../shared/sheet';
-import { Keys, lineField, linesOf, NewLine } from './lines';
+import { onLineKey } from './line-keys';
+import { AnotherLine, lineField, linesOf } from './lines';
 import type { Body } from './kind';
 import type { StudioKind } from './kind';
 import { useBlockFields } from '../fields/use-fields';
@@ -58,21 +59,10 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
             }
             margin={
               open ? (
-                <Choose
-                  label={`What “${text}” is`}
-                  value={credit === 1 ? 'right' : credit > 0 ? 'partly' : 'wrong'}
-                  options={[
-                    { id: 'right', label: 'right' },
-                    { id: 'partly', label: 'partly right' },
-                    { id: 'wrong', label: 'wrong' },
-                  ]}
-                  onChange={(to) =>
-                    set(
-                      accept.map((x, k) =>
-                        k === i ? written(text, to === 'right' ? 1 : to === 'partly' ? 0.5 : 0) : x,
-                      ),
-                    )
-                  }
+                <HowRight
+                  text={text}
+                  credit={credit}
+                  onChange={(to) => set(accept.map((x, k) => (k === i ? written(text, to) : x)))}
                 />
               ) : credit > 0 ? (
                 <RightNote credit={credit} />
@@ -92,17 +82,20 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
                   `accept ${question.id} ${i}`,
                 )
               }
-              onKeyDown={(event) => {
-                if (event.key === 'Enter') {
-                  event.preventDefault();
-                  if (event.ctrlKey || event.metaKey) hands.nextQuestion();
-                  else put(i + 1, ['']);
-                } else if (event.key === 'Backspace' && text === '') {
-                  event.preventDefault();
-                  set(accept.filter((_, k) => k !== i));
-                  focusLater(i > 0 ? field(i - 1) : hands.above);
-                }
-              }}
+              onKeyDown={(event) =>
+                onLineKey(
+                  event,
+                  { isEmpty: text === '', isBlank: text === '' },
+                  {
+                    nextQuestion: hands.nextQuestion,
+                    nextLine: () => put(i + 1, ['']),
+                    takeAway: () => {
+                      set(accept.filter((_, k) => k !== i));
+                      focusLater(i > 0 ? field(i - 1) : hands.above);
+                    },
+                  },
+                )
+              }
               onPaste={(event) => {
                 const lines = linesOf(event);
                 if (lines.length < 2) return;
@@ -114,27 +107,13 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
         );
       })}
       {open && (
-        <Row
-          gutter={
-            <span style={{ opacity: 0.5, paddingTop: 4 }}>
-              <Mark kind="not-yet" size={12} />
-            </span>
-          }
-          margin={
-            <Small style={{ fontSize: 12 }}>
-              <Keys keys={['Ctrl Enter']} words="next question" />
-            </Small>
-          }
-        >
-          <NewLine
-            label="Another accepted wording"
-            placeholder={
-              accept.length ? 'Another accepted wording' : 'Words that are right, if there is a right answer'
-            }
-            add={(texts) => put(accept.length, texts)}
-            nextQuestion={hands.nextQuestion}
-          />
-        </Row>
+        <AnotherLine
+          label="Another accepted wording"
+          placeholder={accept.length ? 'Another accepted wording' : 'Words that are right, if there is a right answer'}
+          keys={[['Ctrl Enter', 'next question']]}
+          add={(texts) => put(accept.length, texts)}
+          nextQuestion={hands.nextQuestion}
+        />
       )}
       {!open && accept.length === 0 && (
         <Row>
@@ -148,6 +127,21 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
         </Row>
       )}
     </>
+  );
+}
+
+function HowRight({ text, credit, onChange }: { text: string; credit: number; onChange: (credit: number) => void }) {
+  return (
+    <Choose
+      label={`What “${text}” is`}
+      value={credit === 1 ? 'right' : credit > 0 ? 'partly' : 'wrong'}
+      options={[
+        { id: 'right', label: 'right' },
+        { id: 'partly', label: 'partly right' },
+        { id: 'wrong', label: 'wrong' },
+      ]}
+      onChange={(to) => onChange(to === 'right' ? 1 : to === 'partly' ? 0.5 : 0)}
+    />
   );
 }
 

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import type { FileFormat, QuizLine } from '../../contract/quizzes';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
+import { Table } from './quiz-table';
 import { number, QuizRow } from './quiz-row';
 import { FromList, NewQuiz } from './start-quiz';
 import { Templates } from './templates';
@@ -33,100 +34,35 @@ const Page = styled.div`
     }
   }
 `;
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-variant-numeric: tabular-nums;
-  th {
-    text-align: start;
-    font-weight: 400;
-    font-size: 13px;
-    color: var(--ink-2);
-    padding: 8px 0;
-    border-bottom: 1px solid var(--line);
+const Notes = styled.div`
+  p {
+    padding: 8px 12px;
   }
-  td {
-    padding: 9px 0;
-    border-bottom: 1px solid var(--line);
-    vertical-align: middle;
-    height: 58px;
-  }
-  .n {
-    text-align: end;
-  }
-  td.runs {
-    font: 700 18px/1.2 var(--heading);
-    font-variant-numeric: tabular-nums;
-  }
-  td small {
-    display: block;
-    font-size: 13px;
+  .quiet {
     color: var(--ink-2);
   }
-  a.name {
-    font: 600 18px/1.25 var(--heading);
-    color: var(--ink);
-    text-decoration: none;
-  }
-  a.name::after {
-    content: '';
-    position: absolute;
-    inset: 0;
-  }
-  tr {
-    position: relative;
-  }
-  tbody tr:hover {
+  .gone {
+    display: flex;
+    gap: 16px;
     background: var(--saffron-wash);
   }
-  .more {
-    position: relative;
-    text-align: end;
-    width: 36px;
+  .saved {
+    background: var(--pine-wash);
   }
-  @media (max-width: 899px) {
-    .wide {
-      display: none;
-    }
-  }
-  @media (max-width: 600px) {
-    thead {
-      display: none;
-    }
-    tr {
-      display: grid;
-      grid-template-columns: 1fr auto;
-      border-bottom: 1px solid var(--line);
-      padding: 8px 0;
-    }
-    td {
-      border: 0;
-      height: auto;
-      padding: 2px 0;
-    }
-    .title {
-      grid-column: 1;
-    }
-    .state {
-      grid-column: 1;
-    }
-    td.runs {
-      grid-row: 1;
-      grid-column: 2;
-    }
-    .more {
-      grid-row: 2;
-      grid-column: 2;
-      width: auto;
-    }
+  .trouble {
+    background: var(--brick-wash);
+    color: var(--brick);
   }
 `;
+
+type Gone = { id: string; title: string };
+type Saved = { name: string; lost: string[] };
 
 /** Milliseconds. */
 const CHECK_AGAIN = 1_500;
 
 /** Fetches a quiz as a file and hands it to the browser to keep. */
-async function saveFile(id: string, format: FileFormat): Promise<{ name: string; lost: string[] }> {
+async function saveFile(id: string, format: FileFormat): Promise<Saved> {
   const { name, text, lost } = await call('GET /api/quizzes/{quiz}/file', { quiz: id, query: { as: format } });
   const url = URL.createObjectURL(new Blob([text], { type: 'text/plain' }));
   const link = document.createElement('a');
@@ -149,10 +85,10 @@ export function QuizList({
   today: string;
 }) {
   const router = useRouter();
-  const [gone, setGone] = useState<{ id: string; title: string } | null>(null);
+  const [gone, setGone] = useState<Gone | null>(null);
   const [trouble, setTrouble] = useState('');
   const [copying, setCopying] = useState('');
-  const [saved, setSaved] = useState<{ name: string; lost: string[] } | null>(null);
+  const [saved, setSaved] = useState<Saved | null>(null);
   // What the check has not looked at yet is asked for again, each time when the last answer has been drawn.
   const looking = lines.some((l) => !l.faults);
   useEffect(() => {
@@ -172,9 +108,11 @@ export function QuizList({
       setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
     }
   };
-  const live = lines.filter((l) => l.state !== 'draft').length;
-  const monthly = lines.reduce((sum, l) => sum + l.days.reduce((a, b) => a + b, 0), 0);
-  const faulty = lines.filter((l) => l.faults && l.faults.errors > 0).length;
+  const bringBack = ({ id }: Gone) =>
+    void act(async () => {
+      await call('POST /api/quizzes/{quiz}/restore', { quiz: id });
+      setGone(null);
+    });
   return (
     <Frame
       paper={false}
@@ -190,83 +128,15 @@ export function QuizList({
       }
     >
       <Page>
-        <div className="head">
-          <h1>Quizzes</h1>
-          <span>
-            In the last 30 days, <b>{number(monthly)}</b> runs.
-            {faulty > 0 && (
-              <>
-                {' '}
-                <span style={{ display: 'inline-block', verticalAlign: -1 }}>
-                  <Mark kind="no" size={10} />
-                </span>{' '}
-                <b>
-                  {faulty} {faulty === 1 ? 'quiz' : 'quizzes'}
-                </b>{' '}
-                {faulty === 1 ? 'has' : 'have'} a fault.
-              </>
-            )}
-          </span>
-        </div>
-        <div role="status" aria-live="polite">
-          {copying && <p style={{ padding: '8px 12px', color: 'var(--ink-2)' }}>“{copying}” is being copied …</p>}
-          {gone && (
-            <p style={{ background: 'var(--saffron-wash)', padding: '8px 12px', display: 'flex', gap: 16 }}>
-              “{gone.title}” is deleted; its address says so to visitors.
-              <TextButton
-                onPress={() =>
-                  void act(async () => {
-                    await call('POST /api/quizzes/{quiz}/restore', { quiz: gone.id });
-                    setGone(null);
-                  })
-                }
-              >
-                Bring it back
-              </TextButton>
-            </p>
-          )}
-          {saved && (
-            <div style={{ background: 'var(--pine-wash)', padding: '8px 12px' }}>
-              <b>{saved.name}</b> is saved.{' '}
-              {saved.lost.length > 0 && `It cannot hold everything; left out: ${saved.lost.join('; ')}`}
-            </div>
-          )}
-          {trouble && (
-            <p style={{ background: 'var(--brick-wash)', color: 'var(--brick)', padding: '8px 12px' }}>{trouble}</p>
-          )}
-        </div>
+        <Head lines={lines} />
+        <Told {...{ copying, gone, saved, trouble }} onBack={bringBack} />
         {lines.length === 0 ? (
           <p style={{ padding: '32px 0', color: 'var(--ink-2)', fontSize: 18 }}>
             There is no quiz here yet. Type its first question below.
           </p>
         ) : (
           <Table>
-            <thead>
-              <tr>
-                <th scope="col" style={{ color: 'var(--ink)', fontWeight: 600 }}>
-                  {lines.length} {lines.length === 1 ? 'quiz' : 'quizzes'}, {live} of them live
-                </th>
-                <th scope="col">State</th>
-                <th scope="col" className="wide">
-                  Runs each day, the last 30 days
-                </th>
-                <th scope="col" className="n">
-                  Runs
-                </th>
-                <th scope="col" className="n wide">
-                  Finish
-                </th>
-                <th scope="col" className="n wide">
-                  Contacts
-                </th>
-                <th scope="col" className="n wide">
-                  Changed
-                </th>
-                <th scope="col">
-                  <span className="sr-only">More</span>
-                </th>
-              </tr>
-            </thead>
+            <TableHead lines={lines} />
             <tbody>
               {lines.map((line) => (
                 <QuizRow
@@ -298,5 +168,93 @@ export function QuizList({
         </div>
       </Page>
     </Frame>
+  );
+}
+
+/** How much is going on, and whether anything is wrong. */
+function Head({ lines }: { lines: QuizLine[] }) {
+  const monthly = lines.reduce((sum, l) => sum + l.days.reduce((a, b) => a + b, 0), 0);
+  const faulty = lines.filter((l) => l.faults && l.faults.errors > 0).length;
+  return (
+    <div className="head">
+      <h1>Quizzes</h1>
+      <span>
+        In the last 30 days, <b>{number(monthly)}</b> runs.
+        {faulty > 0 && (
+          <>
+            {' '}
+            <span style={{ display: 'inline-block', verticalAlign: -1 }}>
+              <Mark kind="no" size={10} />
+            </span>{' '}
+            <b>
+              {faulty} {faulty === 1 ? 'quiz' : 'quizzes'}
+            </b>{' '}
+            {faulty === 1 ? 'has' : 'have'} a fault.
+          </>
+        )}
+      </span>
+    </div>
+  );
+}
+
+function TableHead({ lines }: { lines: QuizLine[] }) {
+  const live = lines.filter((l) => l.state !== 'draft').length;
+  return (
+    <thead>
+      <tr>
+        <th scope="col" style={{ color: 'var(--ink)', fontWeight: 600 }}>
+          {lines.length} {lines.length === 1 ? 'quiz' : 'quizzes'}, {live} of them live
+        </th>
+        <th scope="col">State</th>
+        <th scope="col" className="wide">
+          Runs each day, the last 30 days
+        </th>
+        <th scope="col" className="n">
+          Runs
+        </th>
+        <th scope="col" className="n wide">
+          Finish
+        </th>
+        <th scope="col" className="n wide">
+          Contacts
+        </th>
+        <th scope="col" className="n wide">
+          Changed
+        </th>
+        <th scope="col">
+          <span className="sr-only">More</span>
+        </th>
+      </tr>
+    </thead>
+  );
+}
+
+type ToldProps = {
+  copying: string;
+  gone: Gone | null;
+  saved: Saved | null;
+  trouble: string;
+  onBack: (gone: Gone) => void;
+};
+
+/** What became of the last thing that was done. */
+function Told({ copying, gone, saved, trouble, onBack }: ToldProps) {
+  return (
+    <Notes role="status" aria-live="polite">
+      {copying && <p className="quiet">“{copying}” is being copied …</p>}
+      {gone && (
+        <p className="gone">
+          “{gone.title}” is deleted; its address says so to visitors.
+          <TextButton onPress={() => onBack(gone)}>Bring it back</TextButton>
+        </p>
+      )}
+      {saved && (
+        <p className="saved">
+          <b>{saved.name}</b> is saved.{' '}
+          {saved.lost.length > 0 && `It cannot hold everything; left out: ${saved.lost.join('; ')}`}
+        </p>
+      )}
+      {trouble && <p className="trouble">{trouble}</p>}
+    </Notes>
   );
 }

@@ -97,6 +97,10 @@ export const Rows = styled.div`
       -webkit-box-orient: vertical;
       overflow: hidden;
     }
+    .dead {
+      color: var(--brick);
+      font-weight: 600;
+    }
     .goes {
       display: flex;
       gap: 8px;

@@ -1,26 +1,27 @@
 'use client';
 /** Score: one grid for the whole quiz, what it comes to below, and the ruler of the chosen column beside it. */
-import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { isKeyed } from '../../core/questions/registry';
-import type { Quiz } from '../../core/schema/quiz';
-import { quizIndex, isQuestion, nameOf, questionsOf } from '../../core/document/lookup';
-import { type Weighed, weighedIn } from '../../core/document/weighed';
-import { Choose, TextButton } from '../../ui/controls';
+import { questionsOf } from '../../core/document/lookup';
+import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
-import { addOutcome, addScale, weighMany } from '../edits/weigh-edits';
+import { weighMany } from '../edits/weigh-edits';
 import { useRehearsal } from '../shared/rehearsal';
 import { useArrival } from '../shared/place';
-import { signed, type Measure, measuresOf } from '../edits/measures';
+import { signed, measuresOf } from '../edits/measures';
+import { AddColumns } from './add-columns';
 import { Column } from './column';
 import { Feet } from './column-totals';
-import { type Change, Grid } from './grid';
+import type { Change } from './cell-editing';
+import { Grid } from './grid';
 import { GUESS, RIGHT } from '../edits/weigh-edits';
-import { type GridRow, guessSaid, hasKey as isKeyedRow, isSpecial, valueOf, wordsOf } from './cells';
+import { isSpecial, valueOf } from './cells';
 import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';
+import { CellWords } from './cell-words';
 import { KeyPanel } from './key-panel';
+import { guessColumn, isIn, partsOf, rightColumn, rowsOf, sortsOf } from './narrowed';
 import { at, cellsIn, rangeOf, type Selection } from './selection';
 import { CellFindings, FindingList, useSaid } from './cell-findings';
 import { TrialPart, useTrial } from './trial';
@@ -151,7 +152,7 @@ export function Score() {
             {trouble ? (
               <span style={{ color: 'var(--brick)' }}>{trouble}</span>
             ) : (
-              <Said row={activeRow} target={column} />
+              <CellWords row={activeRow} target={column} />
             )}
           </span>
           {chosen.length > 1 && (
@@ -240,124 +241,5 @@ export function Score() {
         </Column>
       )}
     </Split>
-  );
-}
-
-const rightColumn: Measure = { id: RIGHT, name: 'Right', colour: null, verdict: null };
-const guessColumn: Measure = { id: GUESS, name: 'Guess', colour: null, verdict: null };
-
-/** What the grid can be narrowed to: a topic or a page. */
-const partsOf = (quiz: Quiz): { id: string; label: string }[] => [
-  { id: '', label: 'All questions' },
-  ...quiz.topics.map((t) => ({ id: `topic ${t.id}`, label: `About ${t.name}` })),
-  ...quiz.pages
-    .filter((p) => p.blocks.some(isQuestion))
-    .map((p, i) => ({ id: `page ${p.id}`, label: `On ${p.name || `page ${i + 1}`}` })),
-];
-const sortsOf = (quiz: Quiz): { id: string; label: string }[] => [
-  { id: '', label: 'All columns' },
-  ...(quiz.scales.length ? [{ id: 'scales', label: 'Scales alone' }] : []),
-  ...quiz.verdicts.filter((v) => v.outcomes.length).map((v) => ({ id: v.id, label: `${v.name} alone` })),
-];
-const isIn = (quiz: Quiz, { question }: Weighed, part: string): boolean => {
-  const [what, id] = part.split(' ');
-  return what === 'topic'
-    ? question.topic === id
-    : what === 'page'
-      ? quizIndex(quiz).pageOf.get(question.id)?.id === id
-      : true;
-};
-
-function rowsOf(quiz: Quiz): GridRow[] {
-  const numbers = new Map(questionsOf(quiz).map((q, i) => [q.id, i + 1]));
-  const all = weighedIn(quiz);
-  return all.map((of, i) => ({
-    of,
-    first: all[i - 1]?.question.id !== of.question.id,
-    number: numbers.get(of.question.id) ?? 0,
-    name: nameOf(of.question),
-  }));
-}
-
-function guessWords(guess: GridRow['of']['guess']): string {
-  if (!guess) return 'is answered evenly';
-  if (guess.value !== undefined) return `${guessSaid(guess)}, you guess`;
-  const ofEach = guess.of === 'chosen' || guess.of === 'first';
-  return `has no guess: it ${ofEach ? 'shares what is left' : 'is answered evenly'}`;
-}
-
-/** The active cell in words. */
-function Said({ row, target }: { row: GridRow | undefined; target: Measure | undefined }) {
-  if (!row || !target) return null;
-  const value = valueOf(row, target);
-  const words = wordsOf(row);
-  if (target.id === GUESS)
-    return (
-      <>
-        <b>{row.of.guess?.of === 'chosen' || row.of.guess?.of === 'first' ? words : row.name}</b>:{' '}
-        {guessWords(row.of.guess)}
-      </>
-    );
-  if (row.of.times === 'key')
-    return (
-      <>
-        <b>{row.name}</b>:{' '}
-        {target.id === RIGHT
-          ? words
-          : row.of.question.marksTo === target.id
-            ? `its marks count for ${target.name}`
-            : `what is typed adds nothing to ${target.name} by itself`}
-      </>
-    );
-  if (target.id === RIGHT)
-    return (
-      <>
-        <b>{words}</b>{' '}
-        {!row.of.keyed
-          ? isKeyedRow(row)
-            ? 'has a key, which stands in Write'
-            : 'can be neither right nor wrong here'
-          : `is ${value === 1 ? 'right' : value > 0 ? `partly right, worth ${value} of the marks` : 'not right'}`}
-        {row.of.keyed && <span style={{ color: 'var(--ink-3)' }}>. Y, M and N set ● ◐ ○</span>}
-      </>
-    );
-  return (
-    <>
-      <b style={{ font: '700 18px/1 var(--heading)', display: 'inline-block', minWidth: 40 }}>
-        {value === 0 ? '0' : signed(value)}
-      </b>
-      <b>{words}</b>{' '}
-      {value === 0
-        ? `adds nothing to ${target.name}`
-        : target.colour === null
-          ? `${value > 0 ? 'adds' : 'takes'} ${Math.abs(value)} ${value > 0 ? 'to' : 'from'} ${target.name}`
-          : `speaks ${value > 0 ? 'for' : 'against'} ${target.name}, by ${Math.abs(value)}`}
-    </>
-  );
-}
-
-function AddColumns({ onAdded, onKey }: { onAdded: (index: number) => void; onKey?: () => void }) {
-  const store = useDocumentStore();
-  const add = (what: 'scale' | 'outcome') => {
-    const { quiz, edit } = store.getState();
-    const made = what === 'scale' ? addScale(quiz) : addOutcome(quiz);
-    edit(made.edit);
-    const id = 'scale' in made ? made.scale.id : made.outcome.id;
-    onAdded(measuresOf(store.getState().quiz).findIndex((t) => t.id === id));
-  };
-  return (
-    <span style={{ display: 'flex', gap: 18 }}>
-      {onKey && (
-        <TextButton onPress={onKey}>
-          <Plus size={15} /> Right answers
-        </TextButton>
-      )}
-      <TextButton onPress={() => add('scale')}>
-        <Plus size={15} /> Scale
-      </TextButton>
-      <TextButton onPress={() => add('outcome')}>
-        <Plus size={15} /> Outcome
-      </TextButton>
-    </span>
   );
 }

@@ -75,3 +75,17 @@ export function readTable(text: string, readNumber: (text: string) => number | n
   }
   return table;
 }
+
+/** What is chosen after a block was pasted; null where a single number went into the cells that were chosen. */
+export function pastedSelection(values: number[][], range: Range, size: Size): Selection | null {
+  const width = values[0]?.length ?? 1;
+  if (values.length <= 1 && width <= 1) return null;
+  const height = values.length === 1 ? range.bottom - range.top + 1 : values.length;
+  return {
+    anchor: { row: range.top, column: range.left },
+    active: {
+      row: Math.min(size.rows - 1, range.top + height - 1),
+      column: Math.min(size.columns - 1, range.left + width - 1),
+    },
+  };
+}

@@ -24,7 +24,8 @@ import { type Cursor, useFocusLater } from '../fields/cursor';
 import { Landing } from './drag';
 import { begun } from './preset-edits';
 import { OtherPart } from './block';
-import { isEmptyQuestion, QuestionPart } from './question';
+import { QuestionPart } from './question';
+import { isEmptyQuestion } from './use-prompt';
 import { Row } from '../shared/sheet';
 
 const Section = styled.section`

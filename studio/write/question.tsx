@@ -1,37 +1,20 @@
 'use client';
 /** A question in the manuscript: its wording, its answers, and the settings that unfold under it. */
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { type ClipboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
+import { memo, useState } from 'react';
 import styled from 'styled-components';
-import type { Page, Picture, Question, RichText, Topic } from '../../core/schema/quiz';
-import { readQuestions } from '../../core/formats/read';
-import { isQuestion } from '../../core/document/lookup';
-import { kindOf, offeredBy } from '../../core/questions/registry';
-import { plainText, toDoc } from '../../core/text/rich';
+import type { Page, Picture, Question, Topic } from '../../core/schema/quiz';
+import { plainText } from '../../core/text/rich';
 import { TextButton } from '../../ui/controls';
 import { useAfterPause } from '../shared/after-pause';
-import { useDocumentStore } from '../document';
-import { pastedText } from '../shared/pasted';
-import {
-  addPage,
-  addToList,
-  makeQuestion,
-  moveBlock,
-  newId,
-  pasteInList,
-  placeOfBlock,
-  removeBlock,
-  setField,
-} from '../edits/edits';
 import type { Measure } from '../edits/measures';
-import { type Cursor, useFocusLater } from '../fields/cursor';
+import type { Cursor } from '../fields/cursor';
 import { Handle } from './drag';
 import { TextField } from '../fields/text-field';
 import { QuestionBody, studioKind } from '../questions/registry';
-import { type Hands, Keys, lineField, linesOf } from '../questions/lines';
+import { Keys } from '../questions/lines';
 import { QuestionSettings, settingsInWords } from './question-settings';
-import { useReading } from './reading';
-import { begun } from './preset-edits';
+import { promptField, usePrompt } from './use-prompt';
 import { Numeral } from './selected';
 import { RichField } from '../fields/rich-field';
 import { Row } from '../shared/sheet';
@@ -49,15 +32,6 @@ type Props = {
   openKinds: (anchor: HTMLElement) => void;
 };
 
-/** A key as both kinds of field tell it. */
-type Pressed = Pick<
-  globalThis.KeyboardEvent,
-  'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey' | 'currentTarget'
-> & {
-  preventDefault: () => void;
-};
-const promptField = (block: string) => `prompt ${block}`;
-
 const Quiet = styled(TextButton)`
   font-size: 13px;
   color: var(--ink-2);
@@ -73,112 +47,10 @@ export const QuestionPart = memo(function QuestionPart({
   cursor,
   openKinds,
 }: Props) {
-  const store = useDocumentStore();
-  const focusLater = useFocusLater();
-  const offerReading = useReading();
   const [unfolded, setUnfolded] = useState(false);
-  const [formatting, setFormatting] = useState(false);
   const prompt = plainText(question.prompt);
   const dragName = useAfterPause(prompt) || 'this question';
-
-  const nextQuestion = () => {
-    const { quiz, edit } = store.getState();
-    const made = begun(quiz, makeQuestion());
-    edit(addPage(quiz, page.id, made).edit);
-    focusLater(promptField(made.id));
-  };
-  const setPrompt = (to: RichText) =>
-    store
-      .getState()
-      .edit(
-        setField('set-prompt', placeOfBlock(store.getState().quiz, question.id), ['prompt'], question.prompt, to),
-        `prompt ${question.id}`,
-      );
-  /** Plain words become rich text: from then on it can have bold, italic, links and inserts. */
-  const format = () => {
-    setFormatting(true);
-    setPrompt(toDoc(question.prompt));
-  };
-  const promptKeys = (event: Pressed) => {
-    const { quiz, edit } = store.getState();
-    if (event.key === 'Enter' && !event.shiftKey) {
-      event.preventDefault();
-      if (event.ctrlKey || event.metaKey) nextQuestion();
-      else below();
-    } else if (event.key === '/' && prompt === '') {
-      event.preventDefault();
-      if (event.currentTarget instanceof HTMLElement) openKinds(event.currentTarget);
-    } else if (event.key === 'Backspace' && prompt === '' && isEmptyQuestion(question)) {
-      event.preventDefault();
-      const index = page.blocks.findIndex((b) => b.id === question.id);
-      const above = page.blocks[index - 1];
-      edit(removeBlock(quiz, question.id));
-      if (above) focusLater(promptField(above.id));
-    } else if (typeof question.prompt === 'string' && (event.ctrlKey || event.metaKey) && /^[bi]$/.test(event.key)) {
-      event.preventDefault();
-      format();
-    } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      event.preventDefault();
-      const move = moveBlock(quiz, question.id, event.key === 'ArrowUp' ? -1 : 1);
-      if (move) {
-        edit(move);
-        focusLater(promptField(question.id));
-      }
-    }
-  };
-  /** From the wording on to the first line of what is typed under it, made where there is none. */
-  const below = () => {
-    const kind = studioKind(question);
-    const { list } = kind;
-    const first = kind.firstField?.(question);
-    if (first) {
-      focusLater(first);
-      return;
-    }
-    if (!list) return;
-    const { quiz, edit } = store.getState();
-    const line = { id: newId(list.charAt(0)), text: '' };
-    edit(addToList(placeOfBlock(quiz, question.id), list, null, [line]));
-    focusLater(lineField(line.id));
-  };
-  const promptPaste = (event: ClipboardEvent<HTMLTextAreaElement>) => {
-    const pasted = pastedText(event.clipboardData);
-    if (prompt === '' && isEmptyQuestion(question) && holdsQuestions(pasted)) {
-      event.preventDefault();
-      offerReading(pasted, page.id, question.id);
-      return;
-    }
-    const lines = linesOf(event);
-    const offered = offeredBy(question);
-    const first = offered?.options[0];
-    if (lines.length < 2 || prompt !== '' || !offered || !first || offered.options.some((o) => o.text)) return;
-    event.preventDefault();
-    const { quiz, edit } = store.getState();
-    const [wording = '', ...answers] = lines;
-    const put = pasteInList(placeOfBlock(quiz, question.id), 'options', first, answers);
-    edit({
-      name: 'paste-question',
-      ops: [
-        { op: 'set', at: placeOfBlock(quiz, question.id), field: ['prompt'], was: question.prompt, to: wording },
-        ...put.ops,
-      ],
-    });
-    focusLater(promptField(question.id));
-  };
-
-  // What stands under the wording is not drawn anew for each key of it: what it calls stays the same, and does what it does now.
-  const now = useRef({ nextQuestion, openKinds, format });
-  now.current = { nextQuestion, openKinds, format };
-  const formatNow = useCallback(() => now.current.format(), []);
-  const hands = useMemo<Hands>(
-    () => ({
-      nextQuestion: () => now.current.nextQuestion(),
-      openKinds: (anchor) => now.current.openKinds(anchor),
-      above: promptField(question.id),
-    }),
-    [question.id],
-  );
-
+  const { set, keys, paste, hands, format, isFormatting } = usePrompt(question, page, openKinds);
   return (
     <div data-block={question.id}>
       <Row
@@ -205,17 +77,17 @@ export const QuestionPart = memo(function QuestionPart({
               field={promptField(question.id)}
               value={prompt}
               placeholder="Type a question, or / for other kinds"
-              onChange={setPrompt}
-              onKeyDown={promptKeys}
-              onPaste={promptPaste}
+              onChange={set}
+              onKeyDown={keys}
+              onPaste={paste}
             />
           ) : (
             <RichField
               label={`Question ${number}`}
               value={question.prompt}
               placeholder="Type a question"
-              onChange={setPrompt}
-              wording={{ field: promptField(question.id), onKeyDown: promptKeys, takeFocus: formatting }}
+              onChange={set}
+              wording={{ field: promptField(question.id), onKeyDown: keys, takeFocus: isFormatting }}
             />
           )}
         </h3>
@@ -227,7 +99,7 @@ export const QuestionPart = memo(function QuestionPart({
           margin={
             <span style={{ color: 'var(--ink-3)', display: 'flex', flexWrap: 'wrap', gap: '0 18px' }}>
               {!unfolded && !studioKind(question).saysKeys && <Keys keys={['Ctrl Enter']} words="next question" />}
-              {typeof question.prompt === 'string' && <FormatButton format={formatNow} />}
+              {typeof question.prompt === 'string' && <FormatButton format={format} />}
             </span>
           }
         >
@@ -269,18 +141,6 @@ const FormatButton = memo(function FormatButton({ format }: { format: () => void
     </Quiet>
   );
 });
-
-/** Whether a pasted text is a list of questions, rather than one with its answers. */
-function holdsQuestions(text: string): boolean {
-  if (text.split(/\r?\n/).filter((line) => line.trim()).length < 3) return false;
-  const read = readQuestions(text);
-  if (!('quiz' in read)) return false;
-  const found = read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion));
-  return found.length > 1 && found.some((q) => !isEmptyQuestion(q));
-}
-
-/** Whether nothing has been typed under its wording yet, so that it can go or become another kind without a loss. */
-export const isEmptyQuestion = (question: Question): boolean => kindOf(question).isEmpty(question);
 
 const PictureLine = ({ picture }: { picture: Picture }) => (
   <img
