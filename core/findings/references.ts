@@ -1,10 +1,10 @@
 /** Ids that are spoken of but do not exist, and tests that cannot be asked of what they ask. */
 import { verdictKind } from '../verdicts/registry';
-import type { There } from '../blocks/kind';
+import type { OtherBlock, There } from '../blocks/kind';
 import { blockKind } from '../blocks/registry';
 import { idsOf, isBounded, listOperatorNames } from '../conditions/operators';
 import { kindOf } from '../questions/registry';
-import type { Block, Carry, Condition, Quiz, Target } from '../schema/quiz';
+import type { Carry, Condition, Page, Question, Quiz, Target, Verdict } from '../schema/quiz';
 import { quizIndex, isQuestion, nameOf } from '../document/lookup';
 import { isWebAddress } from '../schema/address';
 import { insertsIn } from '../text/rich';
@@ -17,122 +17,172 @@ export type Around = {
   /** quizzes that are published; a hand-over to another leads nowhere */ published?: ReadonlySet<string>;
 };
 
-export function referenceFindings(quiz: Quiz, { published }: Around = {}): Finding[] {
-  const { pages, questions, outcomes, contactOf } = quizIndex(quiz);
-  const scales = new Set([...quiz.scales.map((s) => s.id), 'marks']);
-  const topics = new Set(quiz.topics.map((t) => t.id));
-  const found: Finding[] = [];
-  const gone = (tab: Tab, where: string[], what: string) => found.push(error('unknown-reference', tab, where, what));
-  const wrongType = (tab: Tab, where: string[], what: string) => found.push(error('condition-type', tab, where, what));
+/** @param around what stands outside the quiz */
+export function referenceFindings(quiz: Quiz, around: Around = {}): Finding[] {
+  const found = new References(quiz, around);
+  quiz.pages.forEach((page) => found.ofPage(page));
+  quiz.verdicts.forEach((verdict) => found.ofVerdict(verdict));
+  quiz.messages.forEach((letter) => found.ofLetter(letter));
+  return [...found.findings, ...formulaFindings(quiz)];
+}
 
-  const test = (tab: Tab, where: string[], t: Test) => {
-    if ('answer' in t) answerTest(tab, where, t);
-    if ('scale' in t && !scales.has(t.scale)) gone(tab, where, 'A condition asks about a scale that is gone.');
-    if ('topic' in t && !topics.has(t.topic)) gone(tab, where, 'A condition asks about a topic that is gone.');
-    if ('topic' in t && !scales.has(t.of)) gone(tab, where, 'A condition asks about a scale that is gone.');
-    if ('verdict' in t && !quiz.verdicts.some((v) => v.id === t.verdict && v.outcomes.some((o) => o.id === t.is)))
-      gone(tab, where, 'A condition asks about an outcome that is gone.');
-    if ('known' in t && !quiz.known.some((k) => k.id === t.known))
-      gone(tab, where, 'A condition asks about a known value that is gone.');
-    if ('contact' in t && !contactOf.has(t.contact))
-      gone(tab, where, 'A condition asks about a contact field that is gone.');
-  };
-  const answerTest = (tab: Tab, where: string[], t: Extract<Test, { answer: string }>) => {
-    const question = questions.get(t.answer);
-    if (!question) return gone(tab, where, 'A condition asks about a question that is gone.');
-    const ids = listOperatorNames.flatMap((name) => idsOf(t[name] ?? []));
+/** Looks everything up that is spoken of. */
+class References {
+  readonly findings: Finding[] = [];
+  private readonly scales: ReadonlySet<string>;
+  private readonly topics: ReadonlySet<string>;
+  private readonly index: ReturnType<typeof quizIndex>;
+  private readonly there: There;
+
+  constructor(
+    private readonly quiz: Quiz,
+    { published }: Around,
+  ) {
+    this.scales = new Set([...quiz.scales.map((s) => s.id), 'marks']);
+    this.topics = new Set(quiz.topics.map((t) => t.id));
+    this.index = quizIndex(quiz);
+    this.there = {
+      verdict: (id) => quiz.verdicts.some((v) => v.id === id),
+      scale: (id) => this.scales.has(id),
+      topic: (id) => this.topics.has(id),
+      question: (id) => this.index.questions.has(id),
+      known: (id) => quiz.known.some((k) => k.id === id),
+      published,
+    };
+  }
+
+  ofPage(page: Page): void {
+    const at = [page.id];
+    this.condition('route', at, page.showIf);
+    for (const { when, to } of page.routes ?? []) {
+      this.condition('route', at, when);
+      this.target(at, to);
+    }
+    this.target(at, page.otherwise);
+    this.target(at, page.hold?.then);
+    if (page.draw && page.draw.from !== 'bank' && page.draw.from.some((id) => !this.there.question(id)))
+      this.gone('write', at, `“${page.name}” draws a question that is gone.`);
+    for (const block of page.blocks) {
+      const place = [page.id, block.id];
+      this.condition('write', place, block.showIf);
+      if (isQuestion(block)) this.ofQuestion(place, block);
+      else this.ofOther(place, block);
+    }
+  }
+
+  ofVerdict(verdict: Verdict): void {
+    const at = [verdict.id];
+    const { conditions, measure } = verdictKind(verdict);
+    for (const one of conditions?.(verdict) ?? []) this.condition('score', at, one);
+    const read = measure?.of(verdict);
+    if (read && !this.scales.has(read.scale))
+      this.gone('score', at, `The verdict “${verdict.name}” reads a scale that is gone.`);
+    if (read?.topic !== undefined && !this.topics.has(read.topic))
+      this.gone('score', at, `The verdict “${verdict.name}” reads a topic that is gone.`);
+  }
+
+  ofLetter(letter: Quiz['messages'][number]): void {
+    this.condition('mail', [letter.id], letter.when);
+    for (const insert of [...insertsIn(letter.subject), ...insertsIn(letter.body)])
+      if (this.isGone(insert)) this.gone('mail', [letter.id], `“${letter.name}” puts in a value that is gone.`);
+  }
+
+  private ofQuestion(at: string[], question: Question): void {
+    const name = nameOf(question);
+    const { outcomes } = this.index;
+    const lost = measuresOfQuestion(question).find(
+      (id) => id === 'marks' || (!this.scales.has(id) && !outcomes.has(id)),
+    );
+    if (lost !== undefined) this.gone('score', at, `“${name}” speaks for an outcome or scale that is gone.`);
+    if (question.topic !== undefined && !this.topics.has(question.topic))
+      this.gone('write', at, `“${name}” is filed under a topic that is gone.`);
+    this.findings.push(...(kindOf(question).dangling?.(question, { at, name }) ?? []));
+  }
+
+  private ofOther(at: string[], block: OtherBlock): void {
+    for (const { code, message, at: part } of blockKind(block).dangling?.(block, this.there) ?? [])
+      this.findings.push(error(code, 'write', part === undefined ? at : [...at, part], message));
+    if ('carry' in block) this.carry('write', at, 'The result', block.carry);
+  }
+
+  private gone(tab: Tab, where: string[], what: string): void {
+    this.findings.push(error('unknown-reference', tab, where, what));
+  }
+
+  private wrongType(tab: Tab, where: string[], what: string): void {
+    this.findings.push(error('condition-type', tab, where, what));
+  }
+
+  private condition(tab: Tab, where: string[], condition: Condition | undefined): void {
+    for (const test of condition ? testsIn(condition) : []) {
+      if ('answer' in test) this.answerTest(tab, where, test);
+      const lost = this.lostIn(test);
+      if (lost) this.gone(tab, where, `A condition asks about ${lost} that is gone.`);
+    }
+  }
+
+  /** What a test asks about and is not there. */
+  private lostIn(test: Test): string | null {
+    const { quiz } = this;
+    if ('scale' in test) return this.scales.has(test.scale) ? null : 'a scale';
+    if ('topic' in test) return !this.topics.has(test.topic) ? 'a topic' : this.scales.has(test.of) ? null : 'a scale';
+    if ('verdict' in test) {
+      const verdict = quiz.verdicts.find((v) => v.id === test.verdict);
+      return verdict?.outcomes.some((o) => o.id === test.is) ? null : 'an outcome';
+    }
+    if ('known' in test) return this.there.known(test.known) ? null : 'a known value';
+    return 'contact' in test && !this.index.contactOf.has(test.contact) ? 'a contact field' : null;
+  }
+
+  private answerTest(tab: Tab, where: string[], test: Extract<Test, { answer: string }>): void {
+    const question = this.index.questions.get(test.answer);
+    if (!question) return this.gone(tab, where, 'A condition asks about a question that is gone.');
+    const ids = listOperatorNames.flatMap((name) => idsOf(test[name] ?? []));
     const name = nameOf(question);
     const { options, number, words } = kindOf(question).comparable(question);
     if (ids.length && !options)
-      wrongType(tab, where, `A condition compares “${name}” with answers to choose, but it has none.`);
+      this.wrongType(tab, where, `A condition compares “${name}” with answers to choose, but it has none.`);
     else if (ids.some((id) => !options?.includes(id)))
-      gone(tab, where, `A condition asks about an answer of “${name}” that is gone.`);
-    if (isBounded(t) && !number)
-      wrongType(tab, where, `A condition compares “${name}” with a number, but it is not answered by one.`);
-    if (t.contains !== undefined && !words)
-      wrongType(tab, where, `A condition looks for words in “${name}”, but it is not answered in words.`);
-  };
-  const condition = (tab: Tab, where: string[], c: Condition | undefined) => {
-    for (const one of c ? testsIn(c) : []) test(tab, where, one);
-  };
-  const insertGone = ({ value, ref }: { value: string; ref?: string }): boolean =>
-    (value === 'outcome' && ref !== undefined && !quiz.verdicts.some((v) => v.id === ref)) ||
-    ((value === 'points' || value === 'percent') && ref !== undefined && !scales.has(ref)) ||
-    (value === 'right' && ref !== undefined && !topics.has(ref)) ||
-    (value === 'answer' && !questions.has(ref ?? '')) ||
-    (value === 'known' && !quiz.known.some((k) => k.id === ref));
-  const carry = (tab: Tab, where: string[], name: string, values: Carry = []) => {
-    if (values.some((v) => insertGone(v) || (v.value === 'contact' && !contactOf.has(v.ref ?? ''))))
-      gone(tab, where, `${name} takes along a value that is gone.`);
-  };
-  const target = (where: string[], to: Target | undefined) => {
+      this.gone(tab, where, `A condition asks about an answer of “${name}” that is gone.`);
+    if (isBounded(test) && !number)
+      this.wrongType(tab, where, `A condition compares “${name}” with a number, but it is not answered by one.`);
+    if (test.contains !== undefined && !words)
+      this.wrongType(tab, where, `A condition looks for words in “${name}”, but it is not answered in words.`);
+  }
+
+  /** Whether what is put in, or taken along, is not there. */
+  private isGone({ value, ref }: { value: string; ref?: string }): boolean {
+    const isThere: Partial<Record<string, (ref: string) => boolean>> = {
+      points: this.there.scale,
+      percent: this.there.scale,
+      outcome: this.there.verdict,
+      right: this.there.topic,
+    };
+    // These need not say which: then it is the first, or all of them.
+    if (ref !== undefined && isThere[value]?.(ref) === false) return true;
+    return (
+      (value === 'answer' && !this.there.question(ref ?? '')) || (value === 'known' && !this.there.known(ref ?? ''))
+    );
+  }
+
+  private carry(tab: Tab, where: string[], name: string, values: Carry = []): void {
+    const { contactOf } = this.index;
+    if (values.some((v) => this.isGone(v) || (v.value === 'contact' && !contactOf.has(v.ref ?? ''))))
+      this.gone(tab, where, `${name} takes along a value that is gone.`);
+  }
+
+  private target(where: string[], to: Target | undefined): void {
     if (typeof to !== 'object') return;
-    const name = pages.get(where[0] ?? '')?.name ?? '';
-    if ('page' in to && !pages.has(to.page))
-      found.push(error('route-target-missing', 'route', where, `“${name}” leads to a page that is gone.`));
+    const { published } = this.there;
+    const { pages } = this.index;
+    const name = `“${pages.get(where[0] ?? '')?.name ?? ''}”`;
+    const tell = (code: string, what: string) => this.findings.push(error(code, 'route', where, `${name} ${what}`));
+    if ('page' in to && !pages.has(to.page)) tell('route-target-missing', 'leads to a page that is gone.');
     if ('quiz' in to && published && !published.has(to.quiz))
-      found.push(
-        error('handover-unpublished', 'route', where, `“${name}” hands over to a quiz that is not published.`),
-      );
-    if ('carry' in to) carry('route', where, `“${name}”`, to.carry);
+      tell('handover-unpublished', 'hands over to a quiz that is not published.');
+    if ('carry' in to) this.carry('route', where, name, to.carry);
     if ('url' in to && !isWebAddress(to.url))
-      found.push(
-        error('redirect-unsafe', 'route', where, `“${name}” leads to an address that does not start with https://.`),
-      );
-  };
-
-  const there: There = {
-    verdict: (id) => quiz.verdicts.some((v) => v.id === id),
-    scale: (id) => scales.has(id),
-    topic: (id) => topics.has(id),
-    question: (id) => questions.has(id),
-    known: (id) => quiz.known.some((k) => k.id === id),
-    published,
-  };
-  for (const page of quiz.pages) {
-    condition('route', [page.id], page.showIf);
-    for (const route of page.routes ?? []) {
-      condition('route', [page.id], route.when);
-      target([page.id], route.to);
-    }
-    target([page.id], page.otherwise);
-    target([page.id], page.hold?.then);
-    if (page.draw && page.draw.from !== 'bank' && page.draw.from.some((id) => !questions.has(id)))
-      gone('write', [page.id], `“${page.name}” draws a question that is gone.`);
-    for (const block of page.blocks) blockReferences(page.id, block);
-  }
-  for (const verdict of quiz.verdicts) {
-    const { conditions, measure } = verdictKind(verdict);
-    for (const one of conditions?.(verdict) ?? []) condition('score', [verdict.id], one);
-    const read = measure?.of(verdict);
-    if (read && !scales.has(read.scale))
-      gone('score', [verdict.id], `The verdict “${verdict.name}” reads a scale that is gone.`);
-    if (read?.topic !== undefined && !topics.has(read.topic))
-      gone('score', [verdict.id], `The verdict “${verdict.name}” reads a topic that is gone.`);
-  }
-  for (const letter of quiz.messages) {
-    condition('mail', [letter.id], letter.when);
-    for (const insert of [...insertsIn(letter.subject), ...insertsIn(letter.body)]) {
-      if (insertGone(insert)) gone('mail', [letter.id], `“${letter.name}” puts in a value that is gone.`);
-    }
-  }
-  found.push(...formulaFindings(quiz));
-  return found;
-
-  function blockReferences(page: string, block: Block) {
-    const at = [page, block.id];
-    condition('write', at, block.showIf);
-    if (!isQuestion(block)) {
-      for (const { code, message, at: part } of blockKind(block).dangling?.(block, there) ?? [])
-        found.push(error(code, 'write', part === undefined ? at : [...at, part], message));
-      if ('carry' in block) carry('write', at, 'The result', block.carry);
-      return;
-    }
-    const lost = measuresOfQuestion(block).find((id) => id === 'marks' || (!scales.has(id) && !outcomes.has(id)));
-    if (lost !== undefined) gone('score', at, `“${nameOf(block)}” speaks for an outcome or scale that is gone.`);
-    if (block.topic !== undefined && !topics.has(block.topic))
-      gone('write', at, `“${nameOf(block)}” is filed under a topic that is gone.`);
-    found.push(...(kindOf(block).dangling?.(block, { at, name: nameOf(block) }) ?? []));
+      tell('redirect-unsafe', 'leads to an address that does not start with https://.');
   }
 }
 

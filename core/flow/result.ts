@@ -97,40 +97,36 @@ export function contactOf(run: Run): Record<string, string> {
 
 /** The value of each insert for this run, as it stands in pages and letters. */
 export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, run)): Fill {
-  const contact = contactOf(run);
-  const name = (contact['name'] ?? '').trim();
-  return ({ value, ref }: Insert['attrs']) => {
-    switch (value) {
-      case 'name':
-        return name;
-      case 'firstName':
-        return name.split(/\s+/)[0] ?? '';
-      case 'title':
-        return quiz.title;
-      case 'known':
-        return run.known[ref ?? ''] ?? null;
-      case 'answer': {
-        const question = quizIndex(quiz).questions.get(ref ?? '');
-        if (!question) return null;
-        const words = answerText(question, run.answers[question.id]);
-        return kindOf(question).isDay ? dayIn(quiz.language, words) : words;
-      }
-      case 'outcome': {
-        const ids = result.verdicts[ref ?? quiz.verdicts[0]?.id ?? '']?.outcomes ?? [];
-        const names = ids.map((id) => quizIndex(quiz).outcomes.get(id)?.outcome.name ?? '');
-        return listIn(quiz.language, names);
-      }
-      case 'right':
-        return String(readRight(quiz, ledgerOf(quiz, run), ref).right);
-      case 'points':
-      case 'percent': {
-        if (ref === undefined || ref === 'marks') {
-          return value === 'points' ? number(result.marks.awarded, 2) : number(result.marks.percent, 0);
-        }
-        const scale = quiz.scales.find((s) => s.id === ref);
-        const reading = result.scales[ref];
-        return value === 'points' ? number(reading?.points, scale?.decimals ?? 2) : number(reading?.percent, 0);
-      }
-    }
+  const name = (contactOf(run)['name'] ?? '').trim();
+  const values: Record<Insert['attrs']['value'], (ref: string | undefined) => string | null> = {
+    name: () => name,
+    firstName: () => name.split(/\s+/)[0] ?? '',
+    title: () => quiz.title,
+    known: (ref) => run.known[ref ?? ''] ?? null,
+    answer: (ref) => answerFill(quiz, run, ref),
+    outcome: (ref) => outcomeFill(quiz, result, ref),
+    right: (ref) => String(readRight(quiz, ledgerOf(quiz, run), ref).right),
+    points: (ref) => {
+      if (isMarks(ref)) return number(result.marks.awarded, 2);
+      const decimals = quiz.scales.find((s) => s.id === ref)?.decimals;
+      return number(result.scales[ref]?.points, decimals ?? 2);
+    },
+    percent: (ref) => number(isMarks(ref) ? result.marks.percent : result.scales[ref]?.percent, 0),
   };
+  return ({ value, ref }: Insert['attrs']) => values[value](ref);
+}
+
+const isMarks = (ref: string | undefined): ref is undefined | 'marks' => ref === undefined || ref === 'marks';
+
+function answerFill(quiz: Quiz, run: Run, id = ''): string | null {
+  const question = quizIndex(quiz).questions.get(id);
+  if (!question) return null;
+  const words = answerText(question, run.answers[question.id]);
+  return kindOf(question).isDay ? dayIn(quiz.language, words) : words;
+}
+
+function outcomeFill(quiz: Quiz, result: Result, id = quiz.verdicts[0]?.id ?? ''): string {
+  const { outcomes } = quizIndex(quiz);
+  const names = (result.verdicts[id]?.outcomes ?? []).map((one) => outcomes.get(one)?.outcome.name ?? '');
+  return listIn(quiz.language, names);
 }

@@ -5,7 +5,7 @@ import { mediaOf } from '../questions/asked';
 import type { Question } from '../schema/quiz';
 import { wordingOf } from '../document/lookup';
 import type { Answer } from '../values/answer';
-import { marksOf } from '../questions/credit';
+import { type Marked, marksOf } from '../questions/credit';
 
 type Allowed = { right?: boolean; marks?: boolean; explanations?: boolean };
 
@@ -19,30 +19,41 @@ export function reviewLine(
   allowed: Allowed,
   { counted = answer, byHand }: { counted?: Answer | undefined; byHand?: number | undefined } = {},
 ): ReviewLine {
-  const scored = isKeyed(question) || isReviewed(question);
-  const marked = scored ? marksOf(question, counted, byHand) : null;
-  const credit = marked?.credit ?? 0;
-  const state = !marked ? null : marked.pending ? 'waiting' : credit >= 1 ? 'right' : credit > 0 ? 'partly' : 'wrong';
-  const told = question.explain ?? {};
-  const explanations = [
-    ...(state === 'right' && told.right !== undefined ? [told.right] : []),
-    ...((state === 'wrong' || state === 'partly') && told.wrong !== undefined ? [told.wrong] : []),
-    ...(told.always === undefined ? [] : [told.always]),
-  ];
-  const right = kindOf(question).rightText(question);
-  const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
+  const marked = isKeyed(question) || isReviewed(question) ? marksOf(question, counted, byHand) : null;
+  const state = stateOf(marked);
+  const { rightText, isDay } = kindOf(question);
+  const right = allowed.right && state !== null && state !== 'right' ? rightText(question) : '';
   return {
     id: question.id,
     prompt: wordingOf(question),
-    // The one that is marked: what was mended after it, on a page that was held, would seem to be called wrong.
+    // The one that is marked: what was mended after it, behind a gate, would seem to be called wrong.
     given: answerText(question, counted),
-    ...(kindOf(question).isDay ? { isDay: true as const } : {}),
     state,
-    ...(allowed.right && state !== null && state !== 'right' && right ? { right } : {}),
+    ...(isDay ? { isDay } : {}),
+    ...(right ? { right } : {}),
     ...(allowed.marks && marked && !marked.pending
       ? { marks: `${number(marked.awarded)} / ${number(question.marks ?? 1)}` }
       : {}),
-    ...(allowed.explanations && explanations.length ? { explanations } : {}),
-    ...(allowed.explanations && told.media ? { media: mediaOf(told.media) } : {}),
+    ...(allowed.explanations ? explained(question, state) : {}),
   };
+}
+
+const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
+
+function stateOf(marked: Marked | null): ReviewLine['state'] {
+  if (!marked) return null;
+  if (marked.pending) return 'waiting';
+  const credit = marked.credit ?? 0;
+  return credit >= 1 ? 'right' : credit > 0 ? 'partly' : 'wrong';
+}
+
+/** What is said of a question once it has been answered. */
+function explained({ explain = {} }: Question, state: ReviewLine['state']): Pick<ReviewLine, 'explanations' | 'media'> {
+  const { right, wrong, always, media } = explain;
+  const explanations = [
+    state === 'right' ? right : undefined,
+    state === 'wrong' || state === 'partly' ? wrong : undefined,
+    always,
+  ].filter((text) => text !== undefined);
+  return { ...(explanations.length ? { explanations } : {}), ...(media ? { media: mediaOf(media) } : {}) };
 }

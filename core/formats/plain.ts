@@ -58,26 +58,15 @@ export function readPlain(text: string, id = 'quiz'): Read {
       apart = true;
       return;
     }
-    const named = field.exec(words);
-    const name = named ? fold(named[1] ?? '') : '';
     const answer = (lettered.exec(words) ?? bulleted.exec(words))?.[1];
-    const listed = fieldNames[name];
-    if (here && named && (rightFields.has(name) || listed)) {
-      const value = (named[2] ?? '').trim();
-      if (rightFields.has(name)) here.right = value;
-      else if (listed) here.fields[listed] = value;
+    if (here && readField(here, words)) {
+      // It is kept by now.
     } else if (here && answer !== undefined && !asked.test(words)) {
       here.answers.push(answerFrom(answer, ticked.test(words)));
       here.letters.push(/^\(?([A-Za-z])\s?[.)]/.exec(words)?.[1]?.toLowerCase() ?? '');
     } else if (isQuestion(words) || apart || !here) {
-      here = {
-        line,
-        prompt: (numbered.exec(words) ?? asked.exec(words))?.[1] ?? words,
-        answers: [],
-        fields: {},
-        letters: [],
-      };
-      questions.push(here);
+      const prompt = (numbered.exec(words) ?? asked.exec(words))?.[1] ?? words;
+      questions.push((here = { line, prompt, answers: [], fields: {}, letters: [] }));
     } else {
       here.answers.push(answerFrom(words, false));
       here.letters.push('');
@@ -90,6 +79,17 @@ export function readPlain(text: string, id = 'quiz'): Read {
   const titled = first && second && first.answers.length === 0 && !first.prompt.endsWith('?') && !first.right;
   const title = titled ? (questions.shift()?.prompt ?? '') : '';
   return quizFromList({ title, description: '', questions }, id, notes);
+}
+
+/** Keeps a line that says something of the question above it. @returns whether it was one */
+function readField(question: Lettered, words: string): boolean {
+  const [, named, text = ''] = field.exec(words) ?? [];
+  if (named === undefined) return false;
+  const name = fold(named);
+  const listed = fieldNames[name];
+  if (rightFields.has(name)) question.right = text.trim();
+  else if (listed) question.fields[listed] = text.trim();
+  return rightFields.has(name) || listed !== undefined;
 }
 
 const isQuestion = (words: string): boolean => numbered.test(words) || asked.test(words) || /\?\s*$/.test(words);

@@ -3,7 +3,7 @@ import { idsOffered, isKeyed, isReviewed, offeredBy } from '../questions/registr
 import type { Question, Quiz } from '../schema/quiz';
 import { questionsOf } from '../document/lookup';
 import { chosenIn, isAnswered } from '../values/answer';
-import { resultOf } from '../flow/result';
+import { type Result, resultOf } from '../flow/result';
 import { contribution, weighs } from '../scoring/weights';
 import { questionsOnWay, type Run } from '../flow/run';
 import { Alpha, Correlation, Moments } from './moments';
@@ -78,40 +78,39 @@ export class RunReader {
     this.runs += 1;
     const result = resultOf(this.quiz, run);
     const onWay = questionsOnWay(this.quiz, run);
-    const answered = (q: Question) => onWay.includes(q) && isAnswered(run.answers[q.id]);
-
-    for (const q of onWay) {
-      const sums = this.questions.get(q.id);
-      if (!sums) continue;
-      const answer = run.answers[q.id];
-      if (isAnswered(answer)) {
-        sums.answered += 1;
-        if (offeredBy(q)) for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
-      }
-      const marked = result.questions[q.id];
-      if (!marked || !isKeyed(q)) continue;
-      sums.credit.add(marked.credit ?? 0);
-      sums.discrimination.add(marked.awarded, result.marks.awarded - marked.awarded);
-    }
-
+    for (const question of onWay) this.addQuestion(question, run, result);
+    const answered = new Set(onWay.filter((q) => isAnswered(run.answers[q.id])));
+    const areAnswered = (items: Question[]) => items.length > 0 && items.every((q) => answered.has(q));
     for (const [id, scale] of this.scales) {
       const points = result.scales[id]?.points;
       if (points !== null && points !== undefined) scale.value.add(points);
-      if (scale.items.length > 0 && scale.items.every(answered)) {
+      if (areAnswered(scale.items))
         scale.alpha.add(scale.items.map((q) => contribution(q, id, run.answers[q.id], run.reviews[q.id])?.value ?? 0));
-      }
     }
     this.marks.value.add(result.marks.awarded);
-    if (this.marks.items.length > 0 && this.marks.items.every(answered)) {
+    if (areAnswered(this.marks.items))
       this.marks.alpha.add(this.marks.items.map((q) => result.questions[q.id]?.awarded ?? 0));
-    }
-
     for (const { id } of this.quiz.verdicts) {
       const reached = result.verdicts[id]?.outcomes ?? [];
       const counts = this.outcomes.get(id);
       for (const o of reached) counts?.set(o, (counts.get(o) ?? 0) + 1);
-      for (const q of this.choices) if (answered(q)) this.drive(id, q, chosenIn(run.answers[q.id]), reached);
+      for (const q of this.choices) if (answered.has(q)) this.drive(id, q, chosenIn(run.answers[q.id]), reached);
     }
+  }
+
+  private addQuestion(question: Question, run: Run, result: Result): void {
+    const sums = this.questions.get(question.id);
+    if (!sums) return;
+    const answer = run.answers[question.id];
+    if (isAnswered(answer)) {
+      sums.answered += 1;
+      if (offeredBy(question))
+        for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
+    }
+    const marked = result.questions[question.id];
+    if (!marked || !isKeyed(question)) return;
+    sums.credit.add(marked.credit ?? 0);
+    sums.discrimination.add(marked.awarded, result.marks.awarded - marked.awarded);
   }
 
   private drive(verdict: string, question: Question, chosen: string[], reached: string[]): void {

@@ -12,6 +12,7 @@ import { Choose, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
 import { Mend } from '../shell/check-sheet';
+import { useFields } from '../fields/use-fields';
 import { placeOfPage, setField } from '../edits/edits';
 import { useRehearsal } from '../shared/rehearsal';
 import { NumberField } from '../fields/number-field';
@@ -68,29 +69,53 @@ const List = styled.ol`
   }
 `;
 
-export function Rules({
-  quiz,
-  page,
-  taken,
-  rule,
-  onRule,
-}: {
+type Props = {
   quiz: Quiz;
   page: Page;
   taken: Taken | null;
   rule: Move | null;
   onRule: (rule: Move | null) => void;
-}) {
+};
+
+export function Rules({ quiz, page, taken, rule, onRule }: Props) {
   const store = useDocumentStore();
   const { findings } = useRehearsal();
-  const list = useRef<HTMLOListElement>(null);
   const at = placeOfPage(page.id);
   const set = (field: string, was: unknown, to: unknown, join?: string) =>
     store.getState().edit(setField(`set-${field}`, at, [field], was, to), join && `${join} ${page.id}`);
-  const routes = page.routes ?? [];
-  const setRoutes = (to: Rule[], join?: string) => set('routes', page.routes, to.length ? to : undefined, join);
   const told = findings.filter((f) => f.tab === 'route' && f.where[0] === page.id);
   const isAsk = page.stage === 'ask';
+  const keyed = page.blocks.some((b) => isQuestion(b) && isKeyed(b));
+  return (
+    <section aria-label={`Where ${page.name || 'this page'} leads`}>
+      <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 16 }}>
+        <h2 style={{ font: '700 24px/1.4 var(--heading)' }}>
+          {isAsk ? `After ${page.name || 'this page'}` : page.name || 'Result'}
+        </h2>
+        {isAsk && <span style={{ fontSize: 13, color: 'var(--ink-2)' }}>First match wins</span>}
+      </div>
+      {isAsk && <Ways {...{ quiz, page, taken, rule, onRule }} />}
+      {told.map((f) => (
+        <p key={f.message} style={{ display: 'flex', gap: 8, alignItems: 'baseline', margin: '6px 0' }}>
+          <Mark kind={f.severity === 'error' ? 'no' : 'maybe'} size={12} />
+          <span style={{ flex: 1 }}>{f.message}</span>
+          <Mend finding={f} />
+        </p>
+      ))}
+      <Shown quiz={quiz} page={page} set={set} />
+      {isAsk && <Placed quiz={quiz} page={page} set={set} />}
+      {isAsk && <Dealt quiz={quiz} page={page} set={set} />}
+      {isAsk && <GateSettings quiz={quiz} page={page} keyed={keyed} set={set} />}
+    </section>
+  );
+}
+
+/** The rules of a page from the top, and where it leads otherwise. */
+function Ways({ quiz, page, taken, rule, onRule }: Props) {
+  const { set } = useFields(page, () => placeOfPage(page.id));
+  const list = useRef<HTMLOListElement>(null);
+  const routes = page.routes ?? [];
+  const setRoutes = (to: Rule[], join?: string) => set('routes', to.length ? to : undefined, join);
   const move = (from: number, to: number) => {
     const moved = routes[from];
     if (to === from || to < 0 || to >= routes.length || !moved) return;
@@ -105,81 +130,59 @@ export function Rules({
     event.preventDefault();
     move(i, i + by);
   };
-  const keyed = page.blocks.some((b) => isQuestion(b) && isKeyed(b));
   return (
-    <section aria-label={`Where ${page.name || 'this page'} leads`}>
-      <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 16 }}>
-        <h2 style={{ font: '700 24px/1.4 var(--heading)' }}>
-          {isAsk ? `After ${page.name || 'this page'}` : page.name || 'Result'}
-        </h2>
-        {isAsk && <span style={{ fontSize: 13, color: 'var(--ink-2)' }}>First match wins</span>}
-      </div>
-      {isAsk && (
-        <List ref={list}>
-          {routes.map((one, i) => (
-            <RuleLine
-              key={i}
-              {...{ quiz, page, taken, i }}
-              rule={one}
-              on={rule === i}
-              onReach={() => onRule(i)}
-              onKeyDown={(event) => byKeys(event, i)}
-              onDropped={(from) => move(from, i)}
-              onChange={(to, join) =>
-                setRoutes(
-                  routes.map((r, k) => (k === i ? to : r)),
-                  join && `rule ${i} ${join}`,
-                )
-              }
-              onRemove={() => {
-                setRoutes(routes.filter((_, k) => k !== i));
-                onRule(null);
-              }}
-            />
-          ))}
-          <li data-on={rule === 'otherwise' ? '' : undefined} onFocus={() => onRule('otherwise')}>
-            <span />
-            <div>
-              {routes.length ? 'Otherwise, go on to ' : 'Go on to '}
-              <TargetChoice
-                quiz={quiz}
-                page={page}
-                value={page.otherwise ?? 'next'}
-                onChange={(to, join) => set('otherwise', page.otherwise, to === 'next' ? undefined : to, join && 'to')}
-              />
-            </div>
-            <span className="share">
-              <Share taken={taken} page={page.id} move="otherwise" />
-            </span>
-          </li>
-        </List>
-      )}
-      {isAsk && (
-        <div style={{ padding: '8px 0' }}>
-          <TextButton
-            onPress={() => {
-              const next = quiz.pages[quiz.pages.indexOf(page) + 2] ?? quiz.pages.at(-1);
-              const to: Target = next && next.stage === 'ask' ? { page: next.id } : 'finish';
-              setRoutes([...routes, { when: firstTest(quiz, page.id), to }]);
-              onRule(routes.length);
+    <>
+      <List ref={list}>
+        {routes.map((one, i) => (
+          <RuleLine
+            key={i}
+            {...{ quiz, page, taken, i }}
+            rule={one}
+            on={rule === i}
+            onReach={() => onRule(i)}
+            onKeyDown={(event) => byKeys(event, i)}
+            onDropped={(from) => move(from, i)}
+            onChange={(to, join) =>
+              setRoutes(
+                routes.map((r, k) => (k === i ? to : r)),
+                join && `rule ${i} ${join}`,
+              )
+            }
+            onRemove={() => {
+              setRoutes(routes.filter((_, k) => k !== i));
+              onRule(null);
             }}
-          >
-            <Plus size={15} /> Add a sentence
-          </TextButton>
-        </div>
-      )}
-      {told.map((f) => (
-        <p key={f.message} style={{ display: 'flex', gap: 8, alignItems: 'baseline', margin: '6px 0' }}>
-          <Mark kind={f.severity === 'error' ? 'no' : 'maybe'} size={12} />
-          <span style={{ flex: 1 }}>{f.message}</span>
-          <Mend finding={f} />
-        </p>
-      ))}
-      <Shown quiz={quiz} page={page} set={set} />
-      {isAsk && <Placed quiz={quiz} page={page} set={set} />}
-      {isAsk && <Dealt quiz={quiz} page={page} set={set} />}
-      {isAsk && <GateSettings quiz={quiz} page={page} keyed={keyed} set={set} />}
-    </section>
+          />
+        ))}
+        <li data-on={rule === 'otherwise' ? '' : undefined} onFocus={() => onRule('otherwise')}>
+          <span />
+          <div>
+            {routes.length ? 'Otherwise, go on to ' : 'Go on to '}
+            <TargetChoice
+              quiz={quiz}
+              page={page}
+              value={page.otherwise ?? 'next'}
+              onChange={(to, join) => set('otherwise', to === 'next' ? undefined : to, join && 'to')}
+            />
+          </div>
+          <span className="share">
+            <Share taken={taken} page={page.id} move="otherwise" />
+          </span>
+        </li>
+      </List>
+      <div style={{ padding: '8px 0' }}>
+        <TextButton
+          onPress={() => {
+            const next = quiz.pages[quiz.pages.indexOf(page) + 2] ?? quiz.pages.at(-1);
+            const to: Target = next && next.stage === 'ask' ? { page: next.id } : 'finish';
+            setRoutes([...routes, { when: firstTest(quiz, page.id), to }]);
+            onRule(routes.length);
+          }}
+        >
+          <Plus size={15} /> Add a sentence
+        </TextButton>
+      </div>
+    </>
   );
 }
 

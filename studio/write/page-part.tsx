@@ -9,17 +9,9 @@ import { newBlock, type Offered } from '../../core/blocks/new-block';
 import { isContact, isQuestion, nameOf } from '../../core/document/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import {
-  addBlock,
-  joinWithAbove,
-  movePage,
-  newId,
-  placeOfPage,
-  removePage,
-  replaceBlock,
-  setField,
-} from '../edits/edits';
+import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock } from '../edits/edits';
 import type { Measure } from '../edits/measures';
+import { useFields } from '../fields/use-fields';
 import { type Cursor, useFocusLater } from '../fields/cursor';
 import { Landing } from './drag';
 import { begun } from './preset-edits';
@@ -118,36 +110,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
   const isAsk = page.stage === 'ask';
   return (
     <Section data-page={page.id} id={page.id} aria-label={`Page ${place}, ${page.name}`}>
-      <Row
-        gutter={<span style={{ fontSize: 13, color: 'var(--ink-3)' }}>{isAsk ? `Page ${place}` : 'Result'}</span>}
-        margin={
-          <span>
-            {leadsTo && (
-              <>
-                goes to <b style={{ color: 'var(--ink)', fontWeight: 600 }}>{leadsTo}</b>
-              </>
-            )}
-          </span>
-        }
-      >
-        <div style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
-          <PageName
-            aria-label={`Name of page ${place}`}
-            value={page.name}
-            maxLength={200}
-            placeholder="Name of the page"
-            onChange={(e) =>
-              store
-                .getState()
-                .edit(
-                  setField('name-page', placeOfPage(page.id), ['name'], page.name, e.target.value),
-                  `page ${page.id}`,
-                )
-            }
-          />
-          <PageMenu page={id} place={place} isAsk={isAsk} />
-        </div>
-      </Row>
+      <PageHead page={page} place={place} leadsTo={leadsTo} />
       {page.blocks.map((block, i) => {
         const here = cursor?.block === block.id ? cursor : null;
         const above = page.blocks[i - 1]?.id ?? null;
@@ -183,35 +146,7 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
         words={`Put it at the end of ${page.name || `page ${place}`}`}
       />
       {(cursor || page.blocks.length === 0) && (
-        <Row
-          margin={
-            isAsk && (
-              <label style={{ color: 'var(--ink-3)', display: 'flex', gap: 6 }}>
-                Button:
-                <LineInput
-                  style={{ width: 130, fontSize: 13, padding: 0 }}
-                  value={page.button ?? ''}
-                  maxLength={60}
-                  placeholder={page.blocks.some((b) => isQuestion(b) || isContact(b)) ? 'Next' : 'Start'}
-                  onChange={(e) =>
-                    store
-                      .getState()
-                      .edit(
-                        setField(
-                          'name-button',
-                          placeOfPage(page.id),
-                          ['button'],
-                          page.button,
-                          e.target.value || undefined,
-                        ),
-                        `button ${page.id}`,
-                      )
-                  }
-                />
-              </label>
-            )
-          }
-        >
+        <Row margin={isAsk && <ButtonWords page={page} />}>
           <AddMenu place={place} isAsk={isAsk} put={put} />
         </Row>
       )}
@@ -227,6 +162,64 @@ export const PagePart = memo(function PagePart({ page, place, firstNumber, leads
     </Section>
   );
 });
+
+const Head = styled.div`
+  display: flex;
+  gap: 10px;
+  align-items: center;
+`;
+const Stage = styled.span`
+  font-size: 13px;
+  color: var(--ink-3);
+`;
+
+/** The name of a page, and where it leads. */
+function PageHead({ page, place, leadsTo }: Pick<Props, 'page' | 'place' | 'leadsTo'>) {
+  const { set } = useFields(page, () => placeOfPage(page.id));
+  const isAsk = page.stage === 'ask';
+  return (
+    <Row
+      gutter={<Stage>{isAsk ? `Page ${place}` : 'Result'}</Stage>}
+      margin={
+        <span>
+          {leadsTo && (
+            <>
+              goes to <b style={{ color: 'var(--ink)', fontWeight: 600 }}>{leadsTo}</b>
+            </>
+          )}
+        </span>
+      }
+    >
+      <Head>
+        <PageName
+          aria-label={`Name of page ${place}`}
+          value={page.name}
+          maxLength={200}
+          placeholder="Name of the page"
+          onChange={(e) => set('name', e.target.value)}
+        />
+        <PageMenu page={page.id} place={place} isAsk={isAsk} />
+      </Head>
+    </Row>
+  );
+}
+
+/** What stands on the button that goes on. */
+function ButtonWords({ page }: { page: Page }) {
+  const { set } = useFields(page, () => placeOfPage(page.id));
+  return (
+    <label style={{ color: 'var(--ink-3)', display: 'flex', gap: 6 }}>
+      Button:
+      <LineInput
+        style={{ width: 130, fontSize: 13, padding: 0 }}
+        value={page.button ?? ''}
+        maxLength={60}
+        placeholder={page.blocks.some((b) => isQuestion(b) || isContact(b)) ? 'Next' : 'Start'}
+        onChange={(e) => set('button', e.target.value || undefined)}
+      />
+    </label>
+  );
+}
 
 /** What can be done with a page. Apart, so that typing on the page leaves it as it is. */
 const PageMenu = memo(function PageMenu({ page, place, isAsk }: { page: string; place: number; isAsk: boolean }) {

@@ -1,12 +1,13 @@
 'use client';
 /** The settings of a question that are seldom needed, unfolded under it. */
+import type { Edit } from '../../core/document/edits';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { isKeyed, isReviewed, kindLabel, kindNames, kindOf } from '../../core/questions/registry';
 import { changeKind } from '../../core/document/change-kind';
 import type { Place } from '../../core/document/edits';
-import type { Page, Question, RichDoc } from '../../core/schema/quiz';
+import type { Page, Question, Quiz, RichDoc } from '../../core/schema/quiz';
 import { without } from '../../core/document/lookup';
 import { isBlank, toDoc } from '../../core/text/rich';
 import { Choose, LineInput, MenuButton, TextButton, Toggle } from '../../ui/controls';
@@ -50,14 +51,6 @@ export function QuestionSettings({ question, page }: { question: Question; page:
   const store = useDocumentStore();
   const at = () => placeOfBlock(store.getState().quiz, question.id);
   const { set } = useBlockFields(question);
-  const first = page.blocks[0]?.id === question.id;
-  const apply = (
-    make: typeof breakBefore | ((...args: Parameters<typeof breakBefore>) => ReturnType<typeof moveBlock>),
-  ) => {
-    const { quiz, edit } = store.getState();
-    const made = make(quiz, question.id);
-    if (made) edit(made);
-  };
   const { Settings, MoreSettings, hasOwnPicture } = studioKind(question);
   const kind = kindOf(question);
   const scored = isKeyed(question) || isReviewed(question);
@@ -77,35 +70,7 @@ export function QuestionSettings({ question, page }: { question: Question; page:
         )}
         {MoreSettings && <MoreSettings question={question} />}
       </div>
-      {scored && (
-        <div className="row">
-          <NumberField
-            label="Marks"
-            value={question.marks}
-            placeholder="1"
-            above={-1}
-            onChange={(to) => set('marks', to)}
-          />
-          <NumberField
-            label="Taken off when wrong"
-            value={question.penalty}
-            placeholder="0"
-            above={-1}
-            onChange={(to) => set('penalty', to)}
-          />
-          {kind.hasRightParts?.(question) && (
-            <Choose
-              label="Partly right"
-              value={question.credit ?? 'all'}
-              options={[
-                { id: 'all', label: 'all must be right' },
-                { id: 'share', label: 'each right part counts' },
-              ]}
-              onChange={(to) => set('credit', to === 'all' ? undefined : to)}
-            />
-          )}
-        </div>
-      )}
+      {scored && <MarksRow question={question} />}
       <div className="wide">
         <span>Hint</span>
         <RichField
@@ -142,27 +107,70 @@ export function QuestionSettings({ question, page }: { question: Question; page:
       <ShownWhen block={question.id} page={page.id} value={question.showIf} />
       <PresetLine question={question} />
       {!isBank && <BankLine question={question} />}
-      <div className="row">
-        <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, -1))}>
-          Move up
-        </TextButton>
-        <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, 1))}>
-          Move down
-        </TextButton>
-        {!first && (
-          <TextButton $weight={500} onPress={() => apply(breakBefore)}>
-            New page from here
-          </TextButton>
-        )}
-        <TextButton
-          $danger
-          $weight={500}
-          onPress={() => store.getState().edit(removeBlock(store.getState().quiz, question.id))}
-        >
-          Delete question
-        </TextButton>
-      </div>
+      <PlaceRow question={question} isFirst={page.blocks[0]?.id === question.id} />
     </Lines>
+  );
+}
+
+/** What a right answer is worth, and a wrong one costs. */
+function MarksRow({ question }: { question: Question }) {
+  const { set } = useBlockFields(question);
+  return (
+    <div className="row">
+      <NumberField
+        label="Marks"
+        value={question.marks}
+        placeholder="1"
+        above={-1}
+        onChange={(to) => set('marks', to)}
+      />
+      <NumberField
+        label="Taken off when wrong"
+        value={question.penalty}
+        placeholder="0"
+        above={-1}
+        onChange={(to) => set('penalty', to)}
+      />
+      {kindOf(question).hasRightParts?.(question) && (
+        <Choose
+          label="Partly right"
+          value={question.credit ?? 'all'}
+          options={[
+            { id: 'all', label: 'all must be right' },
+            { id: 'share', label: 'each right part counts' },
+          ]}
+          onChange={(to) => set('credit', to === 'all' ? undefined : to)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Where the question stands. */
+function PlaceRow({ question, isFirst }: { question: Question; isFirst: boolean }) {
+  const store = useDocumentStore();
+  const apply = (make: (quiz: Quiz, id: string) => Edit | null) => {
+    const { quiz, edit } = store.getState();
+    const made = make(quiz, question.id);
+    if (made) edit(made);
+  };
+  return (
+    <div className="row">
+      <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, -1))}>
+        Move up
+      </TextButton>
+      <TextButton $weight={500} onPress={() => apply((quiz, id) => moveBlock(quiz, id, 1))}>
+        Move down
+      </TextButton>
+      {!isFirst && (
+        <TextButton $weight={500} onPress={() => apply(breakBefore)}>
+          New page from here
+        </TextButton>
+      )}
+      <TextButton $danger $weight={500} onPress={() => apply(removeBlock)}>
+        Delete question
+      </TextButton>
+    </div>
   );
 }
 

@@ -119,6 +119,44 @@ const Line = styled.div`
   box-shadow: inset 4px 0 0 var(--saffron);
 `;
 
+type Acts = {
+  release: () => void;
+  remove: () => void;
+  copy: () => void;
+  cut: () => void;
+  move: (by: -1 | 1) => void;
+};
+
+/** What a key does with the chosen questions; null where it is left to the browser. */
+function actOf(event: globalThis.KeyboardEvent, acts: Acts): (() => void) | null {
+  const isCommand = event.ctrlKey || event.metaKey;
+  if (event.key === 'Delete') return acts.remove;
+  if (isCommand && event.key === 'c') return acts.copy;
+  if (isCommand && event.key === 'x') return acts.cut;
+  if (event.altKey && event.key === 'ArrowUp') return () => acts.move(-1);
+  if (event.altKey && event.key === 'ArrowDown') return () => acts.move(1);
+  return null;
+}
+
+function useSelectedKeys(isOn: boolean, acts: Acts): void {
+  useEffect(() => {
+    if (!isOn) return;
+    const keys = (event: globalThis.KeyboardEvent) => {
+      const { target } = event;
+      if (!(target instanceof HTMLElement)) return;
+      if (event.key === 'Escape') return acts.release();
+      // In a field, the keys are the field's own.
+      if (target.matches('input, textarea, select, [contenteditable="true"]')) return;
+      const act = actOf(event, acts);
+      if (!act) return;
+      event.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  });
+}
+
 /** What can be done with the chosen questions: each act is one step of undo. */
 export function SelectedLine({ bank }: { bank: boolean }) {
   const keep = useKeep();
@@ -141,28 +179,12 @@ export function SelectedLine({ bank }: { bank: boolean }) {
     choose([], null);
   };
   const move = (by: -1 | 1) => act(moveMany(store.getState().quiz, ids, by));
-  useEffect(() => {
-    if (ids.length === 0) return;
-    const keys = (event: globalThis.KeyboardEvent) => {
-      const { target } = event;
-      if (!(target instanceof HTMLElement)) return;
-      if (event.key === 'Escape') {
-        choose([], null);
-        return;
-      }
-      // In a field, the keys are the field's own.
-      if (target.matches('input, textarea, select, [contenteditable="true"]')) return;
-      const command = event.ctrlKey || event.metaKey;
-      if (event.key === 'Delete') act(removeMany(store.getState().quiz, ids));
-      else if (command && event.key === 'c') void copy(false);
-      else if (command && event.key === 'x') void copy(true);
-      else if (event.altKey && event.key === 'ArrowUp') move(-1);
-      else if (event.altKey && event.key === 'ArrowDown') move(1);
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
+  useSelectedKeys(ids.length > 0, {
+    release: () => choose([], null),
+    remove: () => act(removeMany(store.getState().quiz, ids)),
+    copy: () => void copy(false),
+    cut: () => void copy(true),
+    move,
   });
   if (ids.length === 0) return null;
   const topic = (id: string) => {

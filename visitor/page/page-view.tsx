@@ -43,6 +43,42 @@ type Props = {
 const offerCounted = (plain: Plain) => (id: string) =>
   `${plain.home}/offer?${new URLSearchParams({ run: plain.token, of: id })}`;
 
+/** The focus goes to the heading of a page that is new, and to the first field that the server refused. */
+function useFocusedPanel(place: string | undefined, faults: Refusal[], takeFocus: boolean) {
+  const panel = useRef<HTMLFormElement>(null);
+  const shownBefore = useRef(place);
+  useEffect(() => {
+    if (!takeFocus || shownBefore.current === place) return;
+    shownBefore.current = place;
+    panel.current?.querySelector<HTMLElement>('[data-heading]')?.focus({ preventScroll: true });
+  }, [place, takeFocus]);
+  useEffect(() => {
+    const [first] = faults;
+    if (takeFocus && first?.block) fieldToFill(panel.current, first.block)?.focus();
+  }, [faults, takeFocus]);
+  return panel;
+}
+
+/** What a plain form sends along, and the button that Enter presses in a field: it must be the one that goes on. */
+function HiddenFields({ plain, isExplaining }: { plain: Plain | undefined; isExplaining: boolean }) {
+  return (
+    <>
+      {plain && <input type="hidden" name="token" value={plain.token} />}
+      {Object.entries(plain?.params ?? {}).map(([name, value]) => (
+        <input key={name} type="hidden" name={`k.${name}`} value={value} />
+      ))}
+      <button
+        type="submit"
+        name="do"
+        value={isExplaining ? 'on' : 'go'}
+        className="v-hidden"
+        tabIndex={-1}
+        aria-hidden="true"
+      />
+    </>
+  );
+}
+
 export function PageView({
   view,
   values,
@@ -67,22 +103,8 @@ export function PageView({
   // Only a script keeps the browser's own checks off the form: without one they are what there is.
   const [alive, setAlive] = useState(false);
   useEffect(() => setAlive(true), []);
-  const panel = useRef<HTMLFormElement>(null);
   const page = view.page;
-  const place = explained ? 'explained' : page?.id;
-  const shownBefore = useRef(place);
-  useEffect(() => {
-    if (!takeFocus || shownBefore.current === place) return;
-    shownBefore.current = place;
-    panel.current?.querySelector<HTMLElement>('[data-heading]')?.focus({ preventScroll: true });
-  }, [place, takeFocus]);
-
-  // What the server refused is where the visitor goes on: the first field that is wrong.
-  useEffect(() => {
-    const [first] = faults;
-    if (takeFocus && first?.block) fieldToFill(panel.current, first.block)?.focus();
-  }, [faults, takeFocus]);
-
+  const panel = useFocusedPanel(explained ? 'explained' : page?.id, faults, takeFocus ?? false);
   const todo = explained ? null : missing(view, values, say);
   const blocks = explained ? [] : (page?.blocks ?? []);
   const button = explained ? { key: 'goOn' as const } : buttonFor(view);
@@ -109,19 +131,7 @@ export function PageView({
       }}
     >
       {view.quiz.progress && (explained || !isResult(view)) && <ProgressLine view={view} />}
-      {plain && <input type="hidden" name="token" value={plain.token} />}
-      {Object.entries(plain?.params ?? {}).map(([name, value]) => (
-        <input key={name} type="hidden" name={`k.${name}`} value={value} />
-      ))}
-      {/* Enter in a field presses the first button that sends: it must be the one that goes on. */}
-      <button
-        type="submit"
-        name="do"
-        value={explained ? 'on' : 'go'}
-        className="v-hidden"
-        tabIndex={-1}
-        aria-hidden="true"
-      />
+      <HiddenFields plain={plain} isExplaining={explained !== undefined} />
       <div className="v-inside">
         <Header
           view={view}

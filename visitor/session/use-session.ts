@@ -35,6 +35,27 @@ export function useSession(address: string, start: () => State, say: Words['say'
   return { state, session: own };
 }
 
+/** What the address of the page says of the visitor, and the address without what was said once. */
+function readAddress() {
+  const query = new URLSearchParams(location.search);
+  // A page without scripts that scripts have come to after all. Its run gets a token of this browser's own: what stands in an address
+  // may stand there because somebody else has put it there.
+  const ticket = query.get('run');
+  for (const own of ['run', 'told', 'wrong']) query.delete(own);
+  const rest = new URLSearchParams(query);
+  const place = query.get('in');
+  query.delete('in');
+  rest.delete('handed');
+  return {
+    // Who comes from another quiz begins here with what it says of them, whatever was begun before.
+    isHanded: query.has('handed'),
+    ticket,
+    params: Object.fromEntries([...query].slice(0, 40)),
+    source: query.get('utm_source') ?? place ?? 'link',
+    without: `${location.pathname}${rest.size ? `?${rest}` : ''}`,
+  };
+}
+
 export class Session {
   private readonly store;
   private readonly channel;
@@ -73,22 +94,16 @@ export class Session {
 
   /** Opens the run of the token this device has, or a new one. */
   private async open(isAnew: boolean): Promise<void> {
-    const query = new URLSearchParams(location.search);
-    // Who comes from another quiz begins here with what it says of them, whatever was begun before.
-    const isHanded = query.has('handed');
-    // A page without scripts that scripts have come to after all. Its run gets a token of this browser's own: what stands in an address
-    // may stand there because somebody else has put it there.
-    const ticket = isAnew ? null : query.get('run');
+    const address = readAddress();
+    const { isHanded } = address;
+    const ticket = isAnew ? null : address.ticket;
     const kept = isAnew || isHanded || ticket !== null ? null : this.store.read();
     const token = this.channel.take(kept?.token);
-    for (const own of ['run', 'told', 'wrong']) query.delete(own);
-    const place = query.get('in');
-    query.delete('in');
     const answer = await post('POST /runs/open', {
       address: this.address,
       token,
-      params: Object.fromEntries([...query].slice(0, 40)),
-      source: query.get('utm_source') ?? place ?? 'link',
+      params: address.params,
+      source: address.source,
       ...(ticket === null ? {} : { ticket }),
     });
     if (answer.is === 'passed' && ticket !== null) {
@@ -98,11 +113,7 @@ export class Session {
     if (answer.is === 'passed' && kept) return this.open(true);
     if (answer.is !== 'taken') throw new Error('message' in answer ? answer.message : answer.is);
     if (!kept) this.store.write({ token });
-    if (isHanded || ticket !== null) {
-      query.delete('handed');
-      if (place !== null) query.set('in', place);
-      history.replaceState(null, '', `${location.pathname}${query.size ? `?${query}` : ''}`);
-    }
+    if (isHanded || ticket !== null) history.replaceState(null, '', address.without);
     const { standing } = answer;
     this.hasStarted = standing.seq > 0;
     // By a form that went before its scripts had come: nobody has told of it yet.
