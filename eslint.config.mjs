@@ -10,6 +10,12 @@ const kindByName = {
     'Ask the kind (core/questions/kind.ts, visitor/questions/kind.ts, studio/questions/kind.ts) instead of its name.',
 };
 
+/** The ways to decide a verdict, alike. */
+const verdictByName = {
+  selector: 'BinaryExpression[operator=/^[!=]==$/][left.property.name="by"][right.value=/^(strongest|bands|rules)$/]',
+  message: 'Ask the way it is decided (core/verdicts/kind.ts, studio/verdicts/kind.ts) instead of its name.',
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -72,7 +78,7 @@ export default tseslint.config(
   {
     files: ['{app,cli,contract,core,server,studio,ui,visitor}/**/*.{ts,tsx}'],
     ignores: ['core/questions/**', 'visitor/questions/**', 'studio/questions/**', '**/*.test.ts'],
-    rules: { 'no-restricted-syntax': ['error', kindByName] },
+    rules: { 'no-restricted-syntax': ['error', kindByName, verdictByName] },
   },
   {
     // What a test reads is looked at by its expectations.

@@ -5,31 +5,42 @@
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 type Kept = {
   fields: Map<Field, string | boolean>;
-  /** where the caret stood last */ caret: { field: HTMLInputElement; from: number; to: number } | null;
+  /** where the caret stood last */ caret: {
+    field: HTMLInputElement | HTMLTextAreaElement;
+    from: number;
+    to: number;
+  } | null;
   /** a form that was sent */ sent: HTMLFormElement | null;
 };
-type Early = { early?: { kept: Kept; look: () => void; end: () => void } };
+declare global {
+  interface Window {
+    early?: { kept: Kept; look: () => void; end: () => void };
+  }
+}
 
 /** Runs in the page before anything else of it. @param holds whether forms wait for the scripts too, where they come to nothing without */
-function keep(window: Window & Early, holds: boolean): void {
+function keep(window: Window, holds: boolean): void {
   const kept: Kept = { fields: new Map(), caret: null, sent: null };
   const moves = ['input', 'keyup', 'pointerup', 'select'];
   const note = (event: Event) => {
-    const field = event.target as HTMLInputElement;
+    const { target } = event;
+    const isTyped = target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
+    if (!isTyped && !(target instanceof HTMLInputElement)) return;
     // What came last goes in last: of radios one takes the place of another.
-    kept.fields.delete(field);
-    kept.fields.set(field, /^(radio|checkbox)$/.test(field.type) ? field.checked : field.value);
+    kept.fields.delete(target);
+    kept.fields.set(target, !isTyped && /^(radio|checkbox)$/.test(target.type) ? target.checked : target.value);
   };
   const look = (event?: Event) => {
-    const field = document.activeElement as HTMLInputElement | null;
+    const field = document.activeElement;
+    if (!(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) return;
     // Drawing a field puts its caret to the start: that is no selecting of the visitor's.
-    if (event?.type === 'select' && field?.selectionStart === field?.selectionEnd) return;
-    if (typeof field?.selectionStart === 'number')
+    if (event?.type === 'select' && field.selectionStart === field.selectionEnd) return;
+    if (field.selectionStart !== null)
       kept.caret = { field, from: field.selectionStart, to: field.selectionEnd ?? field.selectionStart };
   };
   const send = (event: Event) => {
     event.preventDefault();
-    kept.sent = event.target as HTMLFormElement;
+    if (event.target instanceof HTMLFormElement) kept.sent = event.target;
   };
   window.addEventListener('input', note, true);
   for (const move of moves) window.addEventListener(move, look, true);
@@ -43,7 +54,7 @@ function keep(window: Window & Early, holds: boolean): void {
 }
 export const keepEarly = (holds: boolean): string => `(${keep.toString()})(window,${holds})`;
 
-const early = () => (typeof window === 'undefined' ? undefined : (window as Window & Early).early);
+const early = () => (typeof window === 'undefined' ? undefined : window.early);
 
 /** Looks where the caret stands, just before the fields are put back. */
 export const lookEarly = (): void => early()?.look();
@@ -63,10 +74,10 @@ export async function putInEarly(): Promise<void> {
   for (const [field, value] of kept?.fields ?? []) {
     if (!field.isConnected) continue;
     if (typeof value === 'boolean') {
-      if ((field as HTMLInputElement).checked !== value) field.click();
+      if ('checked' in field && field.checked !== value) field.click();
     } else if (field.value !== value && field.type !== 'file') {
       // By the setter of its kind, since React watches the field's own: so it learns of the change.
-      Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field) as object, 'value')?.set?.call(field, value);
+      Reflect.getOwnPropertyDescriptor(field.constructor.prototype, 'value')?.set?.call(field, value);
       field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
     }
     // The next one sees the page as this one has left it.
@@ -74,5 +85,5 @@ export async function putInEarly(): Promise<void> {
   }
   if (kept?.fields.size) caretEarly();
   if (kept?.sent?.isConnected) kept.sent.requestSubmit();
-  delete (window as Window & Early).early;
+  delete window.early;
 }

@@ -5,7 +5,6 @@
  */
 import type { Condition, Page, Question, Quiz, Target } from '../schema/quiz';
 import { type Test, testsIn } from '../conditions/evaluate';
-import type { Answer } from '../values/answer';
 import { destinations, documentOrder, exitsOf, gateExit, type Move } from '../flow/navigate';
 import type { Way } from '../rehearsal/answers';
 import { type Budget, newBudget } from './budget';
@@ -97,8 +96,6 @@ function knownValues(quiz: Quiz): Map<string, string>[] {
   }
   return sets;
 }
-
-const NOTHING: Answer = '';
 
 /** Every way to answer that a test, a key or a weight can tell from the others; not answering, where that is allowed. */
 export function possibleWays(question: Question, tests: Test[]): Way[] {

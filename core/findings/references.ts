@@ -72,9 +72,9 @@ class References {
 
   ofVerdict(verdict: Verdict): void {
     const at = [verdict.id];
-    const { conditions, measure } = verdictKind(verdict);
-    for (const one of conditions?.(verdict) ?? []) this.condition('score', at, one);
-    const read = measure?.of(verdict);
+    const kind = verdictKind(verdict);
+    for (const one of kind.conditions?.(verdict) ?? []) this.condition('score', at, one);
+    const read = kind.measure?.of(verdict);
     if (read && !this.scales.has(read.scale))
       this.gone('score', at, `The verdict “${verdict.name}” reads a scale that is gone.`);
     if (read?.topic !== undefined && !this.topics.has(read.topic))

@@ -21,8 +21,9 @@ export function reviewLine(
 ): ReviewLine {
   const marked = isKeyed(question) || isReviewed(question) ? marksOf(question, counted, byHand) : null;
   const state = stateOf(marked);
-  const { rightText, isDay } = kindOf(question);
-  const right = allowed.right && state !== null && state !== 'right' ? rightText(question) : '';
+  const kind = kindOf(question);
+  const { isDay } = kind;
+  const right = allowed.right && state !== null && state !== 'right' ? kind.rightText(question) : '';
   return {
     id: question.id,
     prompt: wordingOf(question),

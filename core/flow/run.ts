@@ -214,7 +214,7 @@ export function questionsOnWay(quiz: Quiz, run: Run): Question[] {
   const seen = new Set<string>();
   for (let i = way.length - 1; i >= 0; i--) {
     const shown = way[i]?.shown ?? [];
-    for (const id of shown.toReversed()) {
+    for (const id of shown.slice().reverse()) {
       const question = questions.get(id);
       if (!question || seen.has(id)) continue;
       seen.add(id);

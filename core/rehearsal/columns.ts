@@ -105,7 +105,8 @@ export function sums(
 }
 
 export function neededByVerdict(quiz: Quiz, verdict: Verdict, until: number): Column[] {
-  const { measure, conditions, tallies } = verdictKind(verdict);
+  const kind = verdictKind(verdict);
+  const { measure, tallies } = kind;
   const needed: Column[] = [];
   if (measure) {
     const { scale, topic, unit } = measure.of(verdict);
@@ -114,7 +115,7 @@ export function neededByVerdict(quiz: Quiz, verdict: Verdict, until: number): Co
   }
   // A rule that asks about its own verdict, or one decided later, finds nothing there.
   const earlier = new Set(quiz.verdicts.slice(0, quiz.verdicts.indexOf(verdict)).map((v) => v.id));
-  for (const test of (conditions?.(verdict) ?? []).flatMap((condition) => testsIn(condition)))
+  for (const test of (kind.conditions?.(verdict) ?? []).flatMap((condition) => testsIn(condition)))
     if (!('verdict' in test) || earlier.has(test.verdict)) needed.push(...neededByTest(quiz, test, until));
   if (!tallies) return needed;
   const { greatest, last } = tallies.looksAt(verdict);

@@ -104,8 +104,7 @@ export class RunReader {
     const answer = run.answers[question.id];
     if (isAnswered(answer)) {
       sums.answered += 1;
-      if (offeredBy(question))
-        for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
+      if (offeredBy(question)) for (const id of chosenIn(answer)) sums.options.set(id, (sums.options.get(id) ?? 0) + 1);
     }
     const marked = result.questions[question.id];
     if (!marked || !isKeyed(question)) return;

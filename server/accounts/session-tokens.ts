@@ -10,14 +10,16 @@ type Adapter = ReturnType<Make>;
 type Row = Record<string, unknown>;
 type Where = { field: string; value: unknown };
 
+type Asked = { model: string; where?: Where[]; data?: Row; update?: Row };
+
 const SESSION = 'session';
 const hashed = (value: unknown): unknown =>
   typeof value === 'string' ? hashToken(value) : Array.isArray(value) ? value.map(hashed) : value;
 
 /** What is asked for, with hashes in the place of tokens. */
-function inHashes<T extends { model: string }>(asked: T): T {
+function inHashes<T extends Asked>(asked: T): T {
   if (asked.model !== SESSION) return asked;
-  const { where, data, update } = asked as T & { where?: Where[]; data?: Row; update?: Row };
+  const { where, data, update } = asked;
   const within = (row: Row | undefined) => (row && 'token' in row ? { ...row, token: hashed(row['token']) } : row);
   return {
     ...asked,
@@ -28,8 +30,9 @@ function inHashes<T extends { model: string }>(asked: T): T {
 }
 
 /** The tokens that were asked with, by their hashes. */
-function tokensIn(asked: { where?: unknown; data?: unknown; update?: unknown }): Map<string, string> {
-  const { where = [], data, update } = asked as { where?: Where[]; data?: Row; update?: Row };
+function tokensIn(asked: Asked): Map<string, string> {
+  if (asked.model !== SESSION) return new Map();
+  const { where = [], data, update } = asked;
   const given = [...where.filter((w) => w.field === 'token').map((w) => w.value), data?.['token'], update?.['token']];
   const texts = given.flat().filter((value) => typeof value === 'string');
   return new Map(texts.map((token) => [hashToken(token), token]));
@@ -48,24 +51,17 @@ function withTokens<R>(rows: R, tokens: Map<string, string>): R {
 /** A storage of accounts in which no session's token stands as it is. */
 export function withHashedSessions(make: Make): Make {
   const wrap = (inner: Adapter): Adapter => {
-    const through =
-      <A extends { model: string }, R>(work: (asked: A) => Promise<R>) =>
-      async (asked: A): Promise<R> =>
-        withTokens(
-          await work(inHashes(asked)),
-          asked.model === SESSION ? tokensIn(asked as object) : new Map<string, string>(),
-        );
     return {
       ...inner,
-      create: through(inner.create.bind(inner)) as Adapter['create'],
-      findOne: through(inner.findOne.bind(inner)) as Adapter['findOne'],
-      findMany: through(inner.findMany.bind(inner)) as Adapter['findMany'],
-      update: through(inner.update.bind(inner)) as Adapter['update'],
-      updateMany: through(inner.updateMany.bind(inner)),
-      delete: through(inner.delete.bind(inner)),
-      deleteMany: through(inner.deleteMany.bind(inner)),
-      count: through(inner.count.bind(inner)),
-      transaction: (work) => inner.transaction((tx) => work(wrap(tx as Adapter))),
+      create: async (asked) => withTokens(await inner.create(inHashes(asked)), tokensIn(asked)),
+      findOne: async (asked) => withTokens(await inner.findOne(inHashes(asked)), tokensIn(asked)),
+      findMany: async (asked) => withTokens(await inner.findMany(inHashes(asked)), tokensIn(asked)),
+      update: async (asked) => withTokens(await inner.update(inHashes(asked)), tokensIn(asked)),
+      updateMany: (asked) => inner.updateMany(inHashes(asked)),
+      delete: (asked) => inner.delete(inHashes(asked)),
+      deleteMany: (asked) => inner.deleteMany(inHashes(asked)),
+      count: (asked) => inner.count(inHashes(asked)),
+      transaction: (work) => inner.transaction((tx) => work(wrap({ ...inner, ...tx }))),
     };
   };
   return (options: Parameters<Make>[0]) => wrap(make(options));

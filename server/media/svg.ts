@@ -10,7 +10,6 @@ const MOST_COPIES = 500;
 /** A copy of something that has copies in it multiplies: it may do so once. */
 const MOST_NESTING = 1;
 
-type Node = Record<string, unknown>;
 const refused = new Set(['script', 'foreignobject', 'filter', 'image', 'iframe', 'animate', 'set', 'animatetransform']);
 
 /** Why an SVG is not taken, in words; null where it is. */

@@ -11,6 +11,11 @@ export const RELEASE = 'release-results';
 /** Results to be released: of one run, or of all finished runs of a quiz. */
 export type Release = { workspaceId: string; quizId: string; runId?: string };
 
+declare module './of-process' {
+  interface OfProcess {
+    jobs?: Promise<PgBoss>;
+  }
+}
 /** How often a letter is tried, the first time aside: with growing pauses, over some six hours. */
 export const LETTER_TRIES = 12;
 

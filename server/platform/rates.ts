@@ -30,6 +30,11 @@ export type RateName = keyof typeof RATES;
 const USUAL_SIGN_IN_LIMIT = 12;
 
 export type Bucket = { left: number; at: number };
+declare module './of-process' {
+  interface OfProcess {
+    buckets?: LRUCache<string, Bucket>;
+  }
+}
 const buckets = (ofProcess.buckets ??= new LRUCache({ max: 50_000 }));
 
 /**

@@ -11,6 +11,11 @@ export type RequestContext = {
   path: string;
 };
 
+declare module './of-process' {
+  interface OfProcess {
+    requests?: AsyncLocalStorage<RequestContext>;
+  }
+}
 const requests = (ofProcess.requests ??= new AsyncLocalStorage());
 
 export const requestContext = (): RequestContext | undefined => requests.getStore();

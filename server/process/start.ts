@@ -12,7 +12,6 @@ const LONGEST_PAUSE = 15_000;
 
 declare global {
   // Shared with scripts/serve.mjs, which knows of the process, and no TypeScript.
-  // eslint-disable-next-line no-var -- a property of the global object is declared by `var`
   var yesMaybeDraining: boolean | undefined, yesMaybeStop: (() => Promise<void>) | undefined;
 }
 

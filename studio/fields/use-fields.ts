@@ -12,11 +12,11 @@ export type Fields<T> = {
    * Sets a field; undefined takes it out.
    * @param join settings of the same name that follow each other are one step of undo; by itself those of the same field are
    */
-  set<K extends keyof T & string>(field: K, to: T[K] | undefined, join?: string): void;
+  set: <K extends keyof T & string>(field: K, to: T[K] | undefined, join?: string) => void;
   /** Words that may be left out. */
-  words(field: KeyOf<T, string>): { field: string; value: string; onChange: (to: string) => void };
+  words: (field: KeyOf<T, string>) => { field: string; value: string; onChange: (to: string) => void };
   /** What is so or not; not is left out. */
-  flag(field: KeyOf<T, boolean>): { selected: boolean; onChange: (to: boolean) => void };
+  flag: (field: KeyOf<T, boolean>) => { selected: boolean; onChange: (to: boolean) => void };
 };
 
 /** @param at its place, wherever it stands by then */

@@ -58,5 +58,5 @@ export function onLineKey(pressed: Pressed, line: LineState, hands: LineHands): 
   if (command.do === 'move') hands.move?.(command.by);
   else if (done === 'openKinds') {
     if (pressed.currentTarget instanceof HTMLElement) hands.openKinds?.(pressed.currentTarget);
-  } else if (done !== 'move') hands[done]?.();
+  } else if (done !== 'move') hands[done]();
 }

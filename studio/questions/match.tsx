@@ -106,39 +106,17 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
   return (
     <>
       {pairs.map((pair, i) => (
-        <Row
+        <PairRow
           key={pair.left.id}
-          option={pair.left.id}
-          active={cursor?.option === pair.left.id}
-          gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{i + 1}</span>}
-          margin={
-            cursor?.option === pair.left.id && (
-              <PairPictures
-                at={at}
-                pair={pair}
-                number={i + 1}
-                keep={(to) => set(pairs.map((p, k) => (k === i ? to : p)))}
-              />
-            )
-          }
-        >
-          <Two>
-            {(['left', 'right'] as const).map((side, k) => (
-              <span key={side} style={{ display: 'contents' }}>
-                {k === 1 && <i aria-hidden="true" />}
-                <TextField
-                  label={side === 'left' ? `Pair ${i + 1}` : `What belongs to pair ${i + 1}`}
-                  field={lineField(pair[side].id)}
-                  value={pair[side].text}
-                  placeholder={side === 'left' ? 'One thing' : 'what belongs to it'}
-                  onChange={(to) => say(i, side, to)}
-                  onKeyDown={(event) => keys(event, i, side)}
-                  onPaste={(event) => paste(event, i)}
-                />
-              </span>
-            ))}
-          </Two>
-        </Row>
+          at={at}
+          pair={pair}
+          number={i + 1}
+          isOpen={cursor?.option === pair.left.id}
+          onChange={(to) => set(pairs.map((p, k) => (k === i ? to : p)))}
+          onType={(side, text) => say(i, side, text)}
+          onKeyDown={(event, side) => keys(event, i, side)}
+          onPaste={(event) => paste(event, i)}
+        />
       ))}
       {cursor && (
         <Row margin={<span style={{ color: 'var(--ink-3)' }}>two columns of a table can be pasted</span>}>
@@ -168,6 +146,45 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
         </>
       )}
     </>
+  );
+}
+
+type PairProps = {
+  at: Place;
+  pair: Pair;
+  number: number;
+  isOpen: boolean;
+  onChange: (pair: Pair) => void;
+  onType: (side: Side, text: string) => void;
+  onKeyDown: (event: Pressed, side: Side) => void;
+  onPaste: (event: ClipboardEvent<HTMLTextAreaElement>) => void;
+};
+
+function PairRow({ at, pair, number, isOpen, onChange, onType, onKeyDown, onPaste }: PairProps) {
+  return (
+    <Row
+      option={pair.left.id}
+      active={isOpen}
+      gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{number}</span>}
+      margin={isOpen && <PairPictures at={at} pair={pair} number={number} keep={onChange} />}
+    >
+      <Two>
+        {(['left', 'right'] as const).map((side, k) => (
+          <span key={side} style={{ display: 'contents' }}>
+            {k === 1 && <i aria-hidden="true" />}
+            <TextField
+              label={side === 'left' ? `Pair ${number}` : `What belongs to pair ${number}`}
+              field={lineField(pair[side].id)}
+              value={pair[side].text}
+              placeholder={side === 'left' ? 'One thing' : 'what belongs to it'}
+              onChange={(to) => onType(side, to)}
+              onKeyDown={(event) => onKeyDown(event, side)}
+              onPaste={onPaste}
+            />
+          </span>
+        ))}
+      </Two>
+    </Row>
   );
 }
 

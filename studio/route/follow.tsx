@@ -63,7 +63,6 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
     () => (alone === null ? foldRun(quiz, { seed: 1 }, sent) : rehearsedRun(quiz, alone)),
     [quiz, sent, alone],
   );
-  const result = useMemo(() => resultOf(quiz, run), [quiz, run]);
   const begun = alone !== null || sent.length > 0;
   useEffect(() => {
     onWay(begun ? run.way.map((v) => v.page) : []);
@@ -72,18 +71,6 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
     setSent([]);
     setAlone(null);
   };
-  const { pages, questions } = quizIndex(quiz);
-  const passed = run.finished ? run.way : run.way.slice(0, -1);
-  const targets = measuresOf(quiz);
-  const values = targets.map((t) => {
-    const points =
-      t.verdict === null
-        ? (result.scales[t.id]?.points ?? null)
-        : (result.verdicts[t.verdict]?.tallies?.[t.id] ?? null);
-    const leads = t.verdict !== null && result.verdicts[t.verdict]?.outcomes.includes(t.id) === true;
-    return { target: t, points, leads };
-  });
-  const most = Math.max(1, ...values.map((v) => Math.abs(v.points ?? 0)));
   return (
     <section aria-label="Follow a visitor" style={{ borderTop: '1px solid var(--ink)', marginTop: 28, paddingTop: 10 }}>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'baseline', marginBottom: 8 }}>
@@ -105,29 +92,7 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
       </div>
       <Two>
         <div>
-          {passed.length > 0 && (
-            <ol className="way" aria-label="The way so far">
-              {passed.map((visit, i) => (
-                <li key={i}>
-                  <b>{quiz.pages.findIndex((p) => p.id === visit.page) + 1}</b>
-                  <span>
-                    {pages.get(visit.page)?.name || 'A page'}
-                    {visit.shown.flatMap((id) => {
-                      const question = questions.get(id);
-                      const words = question && answerText(question, run.answers[id]);
-                      return words ? (
-                        <span key={id} title={nameOf(question)}>
-                          : <b>{words}</b>
-                        </span>
-                      ) : (
-                        []
-                      );
-                    })}
-                  </span>
-                </li>
-              ))}
-            </ol>
-          )}
+          <WaySoFar quiz={quiz} run={run} />
           {alone === null && (
             <div style={{ maxWidth: 390 }}>
               <TryPage
@@ -140,29 +105,72 @@ export function Follow({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) => 
             </div>
           )}
         </div>
-        <div aria-label="Scores so far" role="group">
-          {values.map(({ target, points, leads }) => (
-            <div key={target.id}>
-              <div className="score">
-                <span style={leads && begun ? { fontWeight: 600 } : undefined}>
-                  {target.colour !== null && <Bar $n={target.colour} />}
-                  {target.name}
-                  {leads && begun ? (run.finished ? ' it is' : ' leads') : ''}
-                </span>
-                <b>{points === null ? '' : String(points).replace('-', '−')}</b>
-              </div>
-              <div className="bar">
-                <i
-                  style={{
-                    width: `${(Math.abs(points ?? 0) / most) * 100}%`,
-                    background: target.colour === null ? 'var(--data-8)' : `var(--data-${(target.colour % 8) + 1})`,
-                  }}
-                />
-              </div>
-            </div>
-          ))}
-        </div>
+        <ScoresSoFar quiz={quiz} run={run} begun={begun} />
       </Two>
     </section>
+  );
+}
+
+/** The pages that were passed, with what was answered there. */
+function WaySoFar({ quiz, run }: { quiz: Quiz; run: Run }) {
+  const { pages, questions, position } = quizIndex(quiz);
+  const passed = run.finished ? run.way : run.way.slice(0, -1);
+  if (passed.length === 0) return null;
+  return (
+    <ol className="way" aria-label="The way so far">
+      {passed.map((visit, i) => (
+        <li key={i}>
+          <b>{(position.get(visit.page) ?? -1) + 1}</b>
+          <span>
+            {pages.get(visit.page)?.name || 'A page'}
+            {visit.shown.flatMap((id) => {
+              const question = questions.get(id);
+              const words = question && answerText(question, run.answers[id]);
+              return words ? (
+                <span key={id} title={nameOf(question)}>
+                  : <b>{words}</b>
+                </span>
+              ) : (
+                []
+              );
+            })}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function ScoresSoFar({ quiz, run, begun }: { quiz: Quiz; run: Run; begun: boolean }) {
+  const result = useMemo(() => resultOf(quiz, run), [quiz, run]);
+  const values = measuresOf(quiz).map((target) => {
+    const verdict = target.verdict === null ? undefined : result.verdicts[target.verdict];
+    const points = target.verdict === null ? result.scales[target.id]?.points : verdict?.tallies?.[target.id];
+    return { target, points: points ?? null, leads: begun && verdict?.outcomes.includes(target.id) === true };
+  });
+  const most = Math.max(1, ...values.map((v) => Math.abs(v.points ?? 0)));
+  return (
+    <div aria-label="Scores so far" role="group">
+      {values.map(({ target, points, leads }) => (
+        <div key={target.id}>
+          <div className="score">
+            <span style={leads ? { fontWeight: 600 } : undefined}>
+              {target.colour !== null && <Bar $n={target.colour} />}
+              {target.name}
+              {leads ? (run.finished ? ' it is' : ' leads') : ''}
+            </span>
+            <b>{points === null ? '' : String(points).replace('-', '−')}</b>
+          </div>
+          <div className="bar">
+            <i
+              style={{
+                width: `${(Math.abs(points ?? 0) / most) * 100}%`,
+                background: target.colour === null ? 'var(--data-8)' : `var(--data-${(target.colour % 8) + 1})`,
+              }}
+            />
+          </div>
+        </div>
+      ))}
+    </div>
   );
 }

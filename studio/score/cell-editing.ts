@@ -53,19 +53,26 @@ export function useCellEditing({ rows, targets, selection, onSelect, onChange, o
     const [columnAt, rowAt] = [(c: Cell) => targets[c.column], (c: Cell) => rows[c.row]];
     switch (command.do) {
       case 'keep':
-        return keep(command.to);
+        keep(command.to);
+        break;
       case 'give-up':
-        return go(selection);
+        go(selection);
+        break;
       case 'go':
-        return go(command.to);
+        go(command.to);
+        break;
       case 'fill':
-        return fill(command.value, command.isEmptied);
+        fill(command.value, command.isEmptied);
+        break;
       case 'type':
-        return setTyping(command.text);
+        setTyping(command.text);
+        break;
       case 'fill-down':
-        return onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[range.top], columnAt(c)) })));
+        onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rows[range.top], columnAt(c)) })));
+        break;
       case 'fill-right':
-        return onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rowAt(c), targets[range.left]) })));
+        onChange(cellsIn(range).map((c) => ({ ...c, value: valueOf(rowAt(c), targets[range.left]) })));
+        break;
     }
   };
   const onKeyDown = (event: KeyboardEvent) => {

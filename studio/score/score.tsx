@@ -1,22 +1,23 @@
 'use client';
 /** Score: one grid for the whole quiz, what it comes to below, and the ruler of the chosen column beside it. */
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { isKeyed } from '../../core/questions/registry';
+import type { Quiz } from '../../core/schema/quiz';
 import { questionsOf } from '../../core/document/lookup';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { weighMany } from '../edits/weigh-edits';
 import { useRehearsal } from '../shared/rehearsal';
 import { useArrival } from '../shared/place';
-import { signed, measuresOf } from '../edits/measures';
+import { type Measure, measuresOf, signed } from '../edits/measures';
 import { AddColumns } from './add-columns';
 import { Column } from './column';
 import { Feet } from './column-totals';
 import type { Change } from './cell-editing';
 import { Grid } from './grid';
 import { GUESS, RIGHT } from '../edits/weigh-edits';
-import { isSpecial, valueOf } from './cells';
+import { type GridRow, valueOf } from './cells';
 import { GuessPanel } from './guess-panel';
 import { Heads } from './heads';
 import { CellWords } from './cell-words';
@@ -82,26 +83,9 @@ const Split = styled.div`
 
 export function Score() {
   const quiz = useQuiz();
-  const store = useDocumentStore();
-  const { odds, stale, mixKind } = useRehearsal();
   const said = useSaid(quiz);
   const trial = useTrial(quiz);
-  const [keyWanted, setKeyWanted] = useState(false);
-  const [part, setPart] = useState('');
-  const [sort, setSort] = useState('');
-  const rows = useMemo(() => rowsOf(quiz).filter(({ of }) => isIn(quiz, of, part)), [quiz, part]);
-  const hasKey = keyWanted || questionsOf(quiz).some(isKeyed);
-  const weighed = measuresOf(quiz);
-  const guesses = mixKind === 'guess';
-  const targets = useMemo(
-    () => [
-      ...(hasKey ? [rightColumn] : []),
-      ...(guesses ? [guessColumn] : []),
-      ...weighed.filter((t) => sort === '' || (sort === 'scales' ? t.verdict === null : t.verdict === sort)),
-    ],
-    [hasKey, guesses, weighed, sort],
-  );
-  const specials = (hasKey ? 1 : 0) + (guesses ? 1 : 0);
+  const { rows, targets, part, setPart, sort, setSort, hasKey, wantKey, specials } = useShownCells(quiz);
   const [selection, setSelection] = useState<Selection>(at(0, 0));
   const [trouble, setTrouble] = useState('');
   const range = rangeOf(selection);
@@ -112,29 +96,9 @@ export function Score() {
     if (columnAt >= 0 || rowAt >= 0) setSelection(at(Math.max(0, rowAt), Math.max(0, columnAt)));
   });
 
-  const change = (changes: Change[]) => {
-    // An outcome of a verdict by bands or rules is not spoken for; a weight that is left from before can be taken away.
-    const closed = changes.find(({ column: c, value }) => value !== 0 && targets[c]?.decidedBy);
-    const outcome = closed && targets[closed.column];
-    setTrouble(outcome ? `“${outcome.name}” is decided by ${outcome.decidedBy}: no answer speaks for it.` : '');
-    const edit = weighMany(
-      changes
-        .filter(({ column: c, value }) => value === 0 || !targets[c]?.decidedBy)
-        .flatMap(({ row, column: c, value, blank }) => {
-          const [of, target] = [rows[row]?.of, targets[c]];
-          return of && target ? [{ of, target: target.id, value, blank }] : [];
-        }),
-    );
-    if (edit) store.getState().edit(edit);
-  };
+  const change = useWeighing(rows, targets, setTrouble);
   const activeRow = rows[selection.active.row];
   const told = [...(activeRow ? said.ofRow(activeRow) : []), ...(column ? said.ofColumn(column.id) : [])];
-  const below = (
-    <>
-      <FindingList findings={told} />
-      <TrialPart quiz={quiz} trial={trial} />
-    </>
-  );
   const chosen = cellsIn(range);
   const sum = chosen.reduce((total, c) => total + valueOf(rows[c.row], targets[c.column]), 0);
   if (rows.length === 0 && part === '') {
@@ -169,7 +133,7 @@ export function Score() {
               ? {}
               : {
                   onKey: () => {
-                    setKeyWanted(true);
+                    wantKey();
                     setSelection(at(selection.active.row, 0));
                   },
                 })}
@@ -227,19 +191,77 @@ export function Score() {
           </div>
         )}
       </div>
-      {column?.id === RIGHT && <KeyPanel row={activeRow}>{below}</KeyPanel>}
-      {column?.id === GUESS && <GuessPanel row={activeRow}>{below}</GuessPanel>}
-      {column && !isSpecial(column) && (
-        <Column
-          key={column.id}
-          quiz={quiz}
-          target={column}
-          stale={stale}
-          spread={odds?.scales[column.id] ?? odds?.tallies[column.id]}
-        >
-          {below}
-        </Column>
+      {column && (
+        <Beside quiz={quiz} column={column} row={activeRow}>
+          <FindingList findings={told} />
+          <TrialPart quiz={quiz} trial={trial} />
+        </Beside>
       )}
     </Split>
   );
+}
+
+/** The rows and columns that are shown, and what they are narrowed to. */
+function useShownCells(quiz: Quiz) {
+  const { mixKind } = useRehearsal();
+  const [isKeyWanted, setKeyWanted] = useState(false);
+  const [part, setPart] = useState('');
+  const [sort, setSort] = useState('');
+  const rows = useMemo(() => rowsOf(quiz).filter(({ of }) => isIn(quiz, of, part)), [quiz, part]);
+  const hasKey = isKeyWanted || questionsOf(quiz).some(isKeyed);
+  const weighed = measuresOf(quiz);
+  const special = useMemo(
+    () => [...(hasKey ? [rightColumn] : []), ...(mixKind === 'guess' ? [guessColumn] : [])],
+    [hasKey, mixKind],
+  );
+  const targets = useMemo(
+    () => [
+      ...special,
+      ...weighed.filter((t) => sort === '' || (sort === 'scales' ? t.verdict === null : t.verdict === sort)),
+    ],
+    [special, weighed, sort],
+  );
+  const wantKey = () => setKeyWanted(true);
+  return { rows, targets, part, setPart, sort, setSort, hasKey, wantKey, specials: special.length };
+}
+
+type BesideProps = { quiz: Quiz; column: Measure; row: GridRow | undefined; children: ReactNode };
+
+/** What belongs to the column with the active cell. */
+function Beside({ quiz, column, row, children }: BesideProps) {
+  const { odds, stale } = useRehearsal();
+  if (column.id === RIGHT) return <KeyPanel row={row}>{children}</KeyPanel>;
+  if (column.id === GUESS) return <GuessPanel row={row}>{children}</GuessPanel>;
+  return (
+    <Column
+      key={column.id}
+      quiz={quiz}
+      target={column}
+      stale={stale}
+      spread={odds?.scales[column.id] ?? odds?.tallies[column.id]}
+    >
+      {children}
+    </Column>
+  );
+}
+
+/** Puts numbers into cells, and says where none can stand. */
+function useWeighing(rows: GridRow[], targets: Measure[], setTrouble: (words: string) => void) {
+  const store = useDocumentStore();
+  return (changes: Change[]) => {
+    // An outcome of a verdict by bands or rules is not spoken for; a weight that is left from before can be taken away.
+    const isClosed = ({ value, column }: Change) => value !== 0 && targets[column]?.decidedBy !== undefined;
+    const closed = changes.find(isClosed);
+    const outcome = closed && targets[closed.column];
+    setTrouble(outcome ? `“${outcome.name}” is decided by ${outcome.decidedBy}: no answer speaks for it.` : '');
+    const edit = weighMany(
+      changes
+        .filter((change) => !isClosed(change))
+        .flatMap(({ row, column, value, blank }) => {
+          const [of, target] = [rows[row]?.of, targets[column]];
+          return of && target ? [{ of, target: target.id, value, blank }] : [];
+        }),
+    );
+    if (edit) store.getState().edit(edit);
+  };
 }

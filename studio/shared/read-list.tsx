@@ -160,22 +160,7 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
           <p style={{ color: 'var(--brick)' }}>{trouble || (read && 'trouble' in read ? read.trouble : '')}</p>
         )}
       </div>
-      {read && 'quiz' in read && (
-        <>
-          <p role="status" style={{ margin: '8px 0' }}>
-            Read as {formats[read.format]}: <b>{questions.length}</b>{' '}
-            {questions.length === 1 ? 'question' : 'questions'}.
-          </p>
-          {questions.length > 0 && (
-            <ol className="questions" aria-label="What was understood">
-              {questions.map((q, i) => (
-                <Understood key={q.id} question={q} number={i + 1} topic={topicOf(read.quiz, q)} />
-              ))}
-            </ol>
-          )}
-          <Notes notes={read.notes} />
-        </>
-      )}
+      {read && 'quiz' in read && <WhatWasRead {...read} questions={questions} />}
       <div className="bar" style={{ justifyContent: 'flex-end' }}>
         {children}
         <PrimaryButton
@@ -193,6 +178,26 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
         </PrimaryButton>
       </div>
     </Box>
+  );
+}
+
+type WhatProps = { quiz: Quiz; format: Format; notes: Note[]; questions: Question[] };
+
+function WhatWasRead({ quiz, format, notes, questions }: WhatProps) {
+  return (
+    <>
+      <p role="status" style={{ margin: '8px 0' }}>
+        Read as {formats[format]}: <b>{questions.length}</b> {questions.length === 1 ? 'question' : 'questions'}.
+      </p>
+      {questions.length > 0 && (
+        <ol className="questions" aria-label="What was understood">
+          {questions.map((q, i) => (
+            <Understood key={q.id} question={q} number={i + 1} topic={topicOf(quiz, q)} />
+          ))}
+        </ol>
+      )}
+      <Notes notes={notes} />
+    </>
   );
 }
 

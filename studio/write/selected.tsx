@@ -144,7 +144,10 @@ function useSelectedKeys(isOn: boolean, acts: Acts): void {
     const keys = (event: globalThis.KeyboardEvent) => {
       const { target } = event;
       if (!(target instanceof HTMLElement)) return;
-      if (event.key === 'Escape') return acts.release();
+      if (event.key === 'Escape') {
+        acts.release();
+        return;
+      }
       // In a field, the keys are the field's own.
       if (target.matches('input, textarea, select, [contenteditable="true"]')) return;
       const act = actOf(event, acts);

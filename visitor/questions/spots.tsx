@@ -14,6 +14,13 @@ const arrows: Record<string, [number, number]> = {
   ArrowDown: [0, STEP],
 };
 
+/** A place on the picture. */
+const Numbered = ({ number, at: [x, y] }: { number: number; at: [number, number] }) => (
+  <span className="v-spot" aria-hidden="true" style={{ left: `${x * 100}%`, top: `${y * 100}%` }}>
+    {number}
+  </span>
+);
+
 /** Places to name have a field each; a place to point at is a cross that is tapped into place or moved by arrow keys. */
 function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsView>) {
   const { say } = useWords();
@@ -51,28 +58,10 @@ function SpotsQuestion({ block, answer, fault, onAnswer }: Asked<SpotsView>) {
         }}
       >
         {block.picture && <img src={block.picture.src} alt={block.picture.text} width={640} height={320} />}
-        {named.map((s, i) => (
-          <span
-            key={s.id}
-            className="v-spot"
-            aria-hidden="true"
-            style={{ left: `${(s.at?.[0] ?? 0) * 100}%`, top: `${(s.at?.[1] ?? 0) * 100}%` }}
-          >
-            {i + 1}
-          </span>
-        ))}
+        {named.map((s, i) => s.at && <Numbered key={s.id} number={i + 1} at={s.at} />)}
         {pointed.map((s, i) => {
           const point = pointOf(s.id);
-          return point ? (
-            <span
-              key={s.id}
-              className="v-spot"
-              aria-hidden="true"
-              style={{ left: `${point[0] * 100}%`, top: `${point[1] * 100}%` }}
-            >
-              {i + 1}
-            </span>
-          ) : null;
+          return point && <Numbered key={s.id} number={i + 1} at={point} />;
         })}
       </div>
       {pointed.map((s, i) => {

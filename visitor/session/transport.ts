@@ -20,6 +20,9 @@ const send = (url: string, body: unknown, keepalive = false): Promise<Response> 
     keepalive,
   });
 
+/** The one cast at this door: the server holds its answers to the same contract. */
+const said = async <T>(response: Response) => (await response.json()) as T;
+
 /** Sends to one of the two endpoints of a run. @throws where there is no connection */
 export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   endpoint: E,
@@ -29,11 +32,9 @@ export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   const response = await send(endpoint.slice('POST '.length), body, keepalive);
   const { status } = response;
   if (status >= 500 || status === 429) return { is: 'not-now' };
-  // The one cast at this door: the server holds its answers to the same contract.
-  const said: unknown = await response.json();
-  if (status === 200) return { is: 'taken', standing: said as Standing };
-  if (status === 422) return { is: 'refused', why: said as StepRefused };
-  const { message = '', details } = said as Said;
+  if (status === 200) return { is: 'taken', standing: await said<Standing>(response) };
+  if (status === 422) return { is: 'refused', why: await said<StepRefused>(response) };
+  const { message = '', details } = await said<Said>(response);
   if (status === 409) return { is: 'passed', message, ...(details ? { standing: details } : {}) };
   return { is: 'told', message };
 }

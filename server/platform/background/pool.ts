@@ -22,6 +22,11 @@ export type Background = {
   /** What each workspace has under way: one piece of work at a time, the others behind it. */
   lines: Map<string, { tail: Promise<unknown>; waiting: number }>;
 };
+declare module '../of-process' {
+  interface OfProcess {
+    background?: Background;
+  }
+}
 const kept: Background = (ofProcess.background ??= {
   free: THREADS,
   waiting: [],
