@@ -3,7 +3,7 @@
  * first page that is kept whole for the live edition.
  */
 import { type NextRequest, NextResponse } from 'next/server';
-import { type Live, liveQuiz, markOf } from './server/publishing/editions';
+import { type LiveEdition, liveQuiz, markOf } from './server/publishing/editions';
 import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/platform/policy';
 import { HttpError } from './server/platform/http-error';
 import { languageFor, likedBest } from './visitor/languages';
@@ -53,7 +53,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   return kept(request, decodeURIComponent(address), live).catch(() => madeWith(request, visitorPolicy));
 }
 
-async function liveOrNot(address: string): Promise<Live | null> {
+async function liveOrNot(address: string): Promise<LiveEdition | null> {
   try {
     return await liveQuiz(address);
   } catch (error) {
@@ -62,7 +62,7 @@ async function liveOrNot(address: string): Promise<Live | null> {
   }
 }
 
-async function kept(request: NextRequest, address: string, live: Live): Promise<NextResponse> {
+async function kept(request: NextRequest, address: string, live: LiveEdition): Promise<NextResponse> {
   const url = new URL(request.url);
   const language = languageFor(live.quiz, request.headers.get('accept-language'));
   url.pathname = `/editions/${encodeURIComponent(address)}/${markOf(live)}/${encodeURIComponent(language)}`;

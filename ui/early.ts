@@ -3,7 +3,7 @@
  * lines that come with the page keep it until then, and it is put in as if it happened now.
  */
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
-type Kept = {
+type EarlyInput = {
   fields: Map<Field, string | boolean>;
   /** where the caret stood last */ caret: {
     field: HTMLInputElement | HTMLTextAreaElement;
@@ -14,13 +14,13 @@ type Kept = {
 };
 declare global {
   interface Window {
-    early?: { kept: Kept; look: () => void; end: () => void };
+    early?: { kept: EarlyInput; look: () => void; end: () => void };
   }
 }
 
 /** Runs in the page before anything else of it. @param holds whether forms wait for the scripts too, where they come to nothing without */
 function keep(window: Window, holds: boolean): void {
-  const kept: Kept = { fields: new Map(), caret: null, sent: null };
+  const kept: EarlyInput = { fields: new Map(), caret: null, sent: null };
   const moves = ['input', 'keyup', 'pointerup', 'select'];
   const note = (event: Event) => {
     const { target } = event;

@@ -22,7 +22,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
   };
   const [seconds, setSeconds] = useState(() => secondsTo(until));
   /** What is said aloud, and how many seconds were left when it was. */
-  const [told, setTold] = useState<number | null>(null);
+  const [spokenAt, setSpokenAt] = useState<number | null>(null);
   const passed = useRef<number | undefined>(undefined);
   const over = useRef(onTime);
   useEffect(() => {
@@ -35,7 +35,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
       const moment = TOLD.findLast((s) => now <= s);
       if (moment !== passed.current) {
         passed.current = moment;
-        setTold(now);
+        setSpokenAt(now);
       }
       if (now > 0) return;
       clearInterval(timer);
@@ -45,7 +45,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
     return () => clearInterval(timer);
   }, [until]);
   // What was said stays true for a moment only; then it is taken away, so that nobody comes across it later.
-  const words = told === null || told - seconds > STANDS ? '' : spoken(told);
+  const words = spokenAt === null || spokenAt - seconds > STANDS ? '' : spoken(spokenAt);
   return (
     <>
       <span className="v-clock" role="timer" aria-live="off">

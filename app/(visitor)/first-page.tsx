@@ -2,7 +2,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { readConfig } from '../../server/platform/config';
-import type { Live } from '../../server/publishing/editions';
+import type { LiveEdition } from '../../server/publishing/editions';
 import { HttpError } from '../../server/platform/http-error';
 import { shareOf } from '../../server/visitor/share';
 import { firstLook } from '../../server/visitor/take-step';
@@ -19,7 +19,7 @@ export const orNotFound = async <T,>(look: Promise<T>): Promise<T> => {
 };
 
 /** @param shared the mark of an outcome that somebody shares */
-export function metadataOf(address: string, live: Live, shared?: string): Metadata {
+export function metadataOf(address: string, live: LiveEdition, shared?: string): Metadata {
   const { publicUrl } = readConfig();
   const share = shareOf(address, live, shared);
   const asked = new URLSearchParams({ url: `${publicUrl}/q/${address}`, format: 'json' });
@@ -34,7 +34,7 @@ export function metadataOf(address: string, live: Live, shared?: string): Metada
 
 type Props = {
   address: string;
-  live: Live;
+  live: LiveEdition;
   language: string;
   params?: Record<string, string>;
   /** Somebody came back to a page without scripts that was sent already. */

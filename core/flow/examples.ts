@@ -6,9 +6,9 @@ import { resultOf } from './result';
 import type { Run } from './run';
 import { type Recorded, recordFault, walk } from './walk';
 
-type Kept = Omit<Example, 'expect'>;
+type ExampleRun = Omit<Example, 'expect'>;
 
-const recorded = ({ id, answers, contact, known }: Kept): Recorded => ({
+const recorded = ({ id, answers, contact, known }: ExampleRun): Recorded => ({
   id,
   answers: answers as Record<string, Answer>,
   ...(contact ? { contact } : {}),
@@ -16,7 +16,7 @@ const recorded = ({ id, answers, contact, known }: Kept): Recorded => ({
 });
 
 /** Where the answers of an example lead now. They must fit the quiz. */
-export function comesTo(quiz: Quiz, example: Kept): Example['expect'] {
+export function comesTo(quiz: Quiz, example: ExampleRun): Example['expect'] {
   const { way, marks, scales, verdicts } = resultOf(quiz, walk(quiz, recorded(example)).run);
   return {
     way,
@@ -33,7 +33,7 @@ export function exampleOf(quiz: Quiz, run: Run, { id, name }: { id: string; name
     shown.has(block) && 'fields' in given ? Object.entries(given.fields) : [],
   );
   const known = Object.entries(run.known).filter(([, value]) => value !== '');
-  const kept: Kept = {
+  const kept: ExampleRun = {
     id,
     name,
     answers: Object.fromEntries(Object.entries(run.answers).filter(([question]) => shown.has(question))),

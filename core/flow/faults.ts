@@ -53,8 +53,8 @@ function questionFaults(question: Question, answer: Answer | undefined): Refusal
     if (!question.required) return [];
     return [at({ code: 'required', message: kind.toldOfNothing?.(question) ?? 'Please answer this.' })];
   }
-  const told = kind.refusal(question, answer);
-  return told ? [at(told)] : [];
+  const refusal = kind.refusal(question, answer);
+  return refusal ? [at(refusal)] : [];
 }
 
 /** One sign @, something with a dot behind it, no white space: a letter decides the rest. */

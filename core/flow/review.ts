@@ -20,7 +20,7 @@ export function reviewLine(
   { counted = answer, byHand }: { counted?: Answer | undefined; byHand?: number | undefined } = {},
 ): ReviewLine {
   const marked = isKeyed(question) || isReviewed(question) ? marksOf(question, counted, byHand) : null;
-  const state = stateOf(marked);
+  const state = reviewState(marked);
   const kind = kindOf(question);
   const { isDay } = kind;
   const right = allowed.right && state !== null && state !== 'right' ? kind.rightText(question) : '';
@@ -41,7 +41,7 @@ export function reviewLine(
 
 const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
 
-function stateOf(marked: Marked | null): ReviewLine['state'] {
+function reviewState(marked: Marked | null): ReviewLine['state'] {
   if (!marked) return null;
   if (marked.pending) return 'waiting';
   const credit = marked.credit ?? 0;

@@ -101,9 +101,9 @@ function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Quest
     note('refused', 'There is no question here, so its answers are left out.');
     return null;
   }
-  const told = listed.kind ? kindNamed(fold(listed.kind)) : undefined;
-  if (listed.kind && !told) note('guessed', `“${listed.kind}” is not a kind that is known here; one was guessed.`);
-  const { kind, variant } = told ?? guessKind(listed);
+  const named = listed.kind ? kindNamed(fold(listed.kind)) : undefined;
+  if (listed.kind && !named) note('guessed', `“${listed.kind}” is not a kind that is known here; one was guessed.`);
+  const { kind, variant } = named ?? guessKind(listed);
   const number = (field: ListedField): number | undefined => {
     const value = readDecimal(fields[field]);
     if (fields[field]?.trim() && value === undefined)
@@ -143,7 +143,7 @@ function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Quest
   const made = questionFromRow(kind, {
     common,
     variant,
-    isNamed: told !== undefined,
+    isNamed: named !== undefined,
     answers,
     right: listed.right?.trim() ?? '',
     number,

@@ -15,7 +15,7 @@ export async function listStates(member: Membership, quizId: string): Promise<Ea
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
 }
 
-export async function stateOf(member: Membership, quizId: string, revision: number): Promise<Quiz> {
+export async function draftAt(member: Membership, quizId: string, revision: number): Promise<Quiz> {
   await getQuiz(member, quizId);
   const document = await findState(database(), member.workspaceId, quizId, revision);
   if (!document) throw notFound('This state');

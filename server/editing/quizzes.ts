@@ -33,7 +33,9 @@ import { newId, slugOf } from '../platform/ids';
 import { logFailure } from '../platform/log';
 import { notFound, HttpError } from '../platform/http-error';
 
-export const stateOf = (row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' | 'revision'>): QuizLine['state'] =>
+export const publicationState = (
+  row: Pick<QuizRow, 'liveEdition' | 'publishedRevision' | 'revision'>,
+): QuizLine['state'] =>
   row.liveEdition === null ? 'draft' : row.publishedRevision === row.revision ? 'live' : 'changed';
 
 const DAYS = 30;
@@ -62,7 +64,7 @@ export async function listQuizzes(member: Membership, now = new Date()): Promise
       id: row.quizId,
       title: row.title,
       description: row.description,
-      state: stateOf(row),
+      state: publicationState(row),
       edition: row.liveEdition,
       faults:
         checked?.revision === row.revision ? { errors: checked.errors + nowhere, warnings: checked.warnings } : null,

@@ -29,10 +29,10 @@ export async function editionOf(
   return document;
 }
 
-export type Live = { workspaceId: string; quizId: string; edition: number; quiz: Quiz };
+export type LiveEdition = { workspaceId: string; quizId: string; edition: number; quiz: Quiz };
 
 /** What stands live at an address. */
-export async function liveQuiz(address: string): Promise<Live> {
+export async function liveQuiz(address: string): Promise<LiveEdition> {
   const live = await liveAt(database(), address);
   if (!live) throw notFound('This quiz');
   return { ...live, quiz: await editionOf(live.workspaceId, live.quizId, live.edition) };
@@ -41,7 +41,7 @@ export async function liveQuiz(address: string): Promise<Live> {
 const marks = new WeakMap<Quiz, string>();
 
 /** What an edition is kept by in caches: its number, and a digest of all that its first page is made of. It never means anything else. */
-export function markOf({ workspaceId, quizId, edition, quiz }: Live): string {
+export function markOf({ workspaceId, quizId, edition, quiz }: LiveEdition): string {
   const known = marks.get(quiz);
   if (known) return known;
   const made = createHash('sha256').update(JSON.stringify([workspaceId, quizId, readConfig().publicUrl, quiz]));
@@ -51,7 +51,7 @@ export function markOf({ workspaceId, quizId, edition, quiz }: Live): string {
 }
 
 /** The edition of a mark, at its address, live or not any more. */
-export async function markedQuiz(address: string, mark: string): Promise<Live> {
+export async function markedQuiz(address: string, mark: string): Promise<LiveEdition> {
   const live = await liveQuiz(address);
   const edition = Number(/^\d{1,9}(?=-)/.exec(mark)?.[0]);
   if (!edition) throw notFound('This edition');

@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { quizIndex } from '../../core/document/lookup';
 import type { Outcome, Quiz } from '../../core/schema/quiz';
 import { readConfig } from '../platform/config';
-import { type Live, liveQuiz, markOf } from '../publishing/editions';
+import { type LiveEdition, liveQuiz, markOf } from '../publishing/editions';
 import { setWords } from '../media/glyph-paths';
 import { pictureOf } from '../media/pictures';
 
@@ -22,7 +22,7 @@ export const sharedMark = (quizId: string, outcome: string): string => `${outcom
 
 /** The outcome that a mark stands for; null where it is forged, or there is no such outcome any more. */
 export function sharedOutcome(
-  { quizId, quiz }: Pick<Live, 'quizId' | 'quiz'>,
+  { quizId, quiz }: Pick<LiveEdition, 'quizId' | 'quiz'>,
   mark: string | undefined,
 ): Outcome | null {
   const [outcome = '', signature = ''] = (mark ?? '').split('.');
@@ -32,7 +32,7 @@ export function sharedOutcome(
 }
 
 /** What sites are told that show an address with a picture (Open Graph). */
-export function shareOf(address: string, live: Live, mark: string | undefined) {
+export function shareOf(address: string, live: LiveEdition, mark: string | undefined) {
   const outcome = sharedOutcome(live, mark);
   const { publicUrl } = readConfig();
   return {

@@ -11,7 +11,7 @@ import { hasContact } from '../../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf, type Live, liveQuiz } from '../publishing/editions';
+import { editionOf, type LiveEdition, liveQuiz } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
@@ -21,7 +21,7 @@ import { plainTicket, readPlainTicket } from './plain-ticket';
 import { deadlineFor, pageNow, standingOf } from './standing';
 
 /** The first page of a quiz as everybody gets it, before there is a run. */
-export function firstLook({ quiz, edition }: Pick<Live, 'quiz' | 'edition'>): Standing {
+export function firstLook({ quiz, edition }: Pick<LiveEdition, 'quiz' | 'edition'>): Standing {
   return { seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
 }
 

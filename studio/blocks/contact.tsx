@@ -10,7 +10,7 @@ import { newId, placeOfBlock } from '../edits/edits';
 import { RichField } from '../fields/rich-field';
 import { TextField } from '../fields/text-field';
 import { useBlockFields, useFields } from '../fields/use-fields';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 import type { StudioBlock } from './kind';
 
 const Form = styled.div`
@@ -138,7 +138,7 @@ function FieldLine({ block, field }: { block: string; field: ContactField }) {
 
 /** What was agreed to is kept with its version: other words, another version. */
 function Consent({ block }: { block: ContactBlock }) {
-  const { live } = useLive();
+  const { live } = usePublication();
   const { set } = useBlockFields(block);
   const { consent } = block;
   const version = (live.edition ?? 0) + 1;

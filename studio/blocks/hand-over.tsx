@@ -3,14 +3,14 @@ import { useQuiz } from '../document';
 import { TextField } from '../fields/text-field';
 import { useBlockFields } from '../fields/use-fields';
 import { CarryPart, QuizChoice } from '../shared/hand-over';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 import type { Of, StudioBlock } from './kind';
 import { Stack } from './stack';
 
 export const handOver: StudioBlock<Of<'hand-over'>> = {
   Body({ block }) {
     const quiz = useQuiz();
-    const { live } = useLive();
+    const { live } = usePublication();
     const { set, words } = useBlockFields(block);
     return (
       <Stack>

@@ -14,7 +14,7 @@ import { useDocument, useDocumentStore, useQuiz } from '../document';
 import { addLetter, setField } from '../edits/edits';
 import { useAskAgain } from '../shared/ask-again';
 import { call } from '../../contract/call';
-import { useArrival } from '../shared/place';
+import { useArrival } from '../shared/arrival';
 import { Views } from '../shell/view-switch';
 import { dayAndTime } from '../shared/time';
 import { RichField } from '../fields/rich-field';
@@ -206,14 +206,14 @@ function SendTest({ letter, own }: { letter: Letter; own: string }) {
   const quizId = useDocument((s) => s.quizId);
   const store = useDocumentStore();
   const [to, setTo] = useState(own);
-  const [told, setTold] = useState<{ words: string; good: boolean } | null>(null);
+  const [notice, setNotice] = useState<{ words: string; good: boolean } | null>(null);
   const send = async () => {
     try {
       await store.getState().flush();
       await call('POST /api/quizzes/{quiz}/letters', { quiz: quizId, body: { message: letter.id, to } });
-      setTold({ words: `On its way to ${to}; the tray shows when it has arrived.`, good: true });
+      setNotice({ words: `On its way to ${to}; the tray shows when it has arrived.`, good: true });
     } catch (error) {
-      setTold({ words: error instanceof Error ? error.message : 'That did not work just now.', good: false });
+      setNotice({ words: error instanceof Error ? error.message : 'That did not work just now.', good: false });
     }
   };
   return (
@@ -235,8 +235,8 @@ function SendTest({ letter, own }: { letter: Letter; own: string }) {
           onChange={(e) => setTo(e.target.value)}
         />
       </label>
-      <span role="status" style={{ color: told?.good === false ? 'var(--brick)' : 'var(--pine)' }}>
-        {told?.words}
+      <span role="status" style={{ color: notice?.good === false ? 'var(--brick)' : 'var(--pine)' }}>
+        {notice?.words}
       </span>
     </form>
   );

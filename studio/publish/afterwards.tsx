@@ -78,15 +78,15 @@ function Waiting({ waiting }: { waiting: number }) {
   const { id } = useQuiz();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
-  const [told, setTold] = useState('');
+  const [notice, setNotice] = useState('');
   const release = async () => {
     setBusy(true);
     try {
       const { released } = await call('POST /api/quizzes/{quiz}/release', { quiz: id });
-      setTold(released === 1 ? 'One result is released.' : `${released} results are released.`);
+      setNotice(released === 1 ? 'One result is released.' : `${released} results are released.`);
       router.refresh();
     } catch (error) {
-      setTold(error instanceof Error ? error.message : 'That did not work. Nothing was released.');
+      setNotice(error instanceof Error ? error.message : 'That did not work. Nothing was released.');
     } finally {
       setBusy(false);
     }
@@ -101,7 +101,7 @@ function Waiting({ waiting }: { waiting: number }) {
           </TextButton>
         </>
       )}
-      <span role="status">{told}</span>
+      <span role="status">{notice}</span>
     </div>
   );
 }

@@ -6,7 +6,7 @@ import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { useRehearsal } from '../shared/rehearsal';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 import { stateWords } from '../shell/studio';
 import { dayAndTime } from '../shared/time';
 import { Afterwards } from './afterwards';
@@ -68,7 +68,7 @@ const Sheet = styled.div`
   }
 `;
 export function Publish({ editions, waiting }: { editions: EditionLine[]; waiting: number }) {
-  const { live } = useLive();
+  const { live } = usePublication();
   return (
     <Sheet>
       <div>
@@ -94,7 +94,7 @@ export function Publish({ editions, waiting }: { editions: EditionLine[]; waitin
 
 /** Whether visitors get it, and which edition. */
 function State() {
-  const { live, publish, publishing } = useLive();
+  const { live, publish, publishing } = usePublication();
   const revision = useDocument((s) => s.revision + s.pending.length);
   const state = stateWords(live, revision);
   const isUnchanged = live.edition !== null && live.revision === revision;
@@ -123,7 +123,7 @@ function State() {
 
 /** How much the check still says. */
 function Check() {
-  const { openCheck } = useLive();
+  const { openCheck } = usePublication();
   const { findings } = useRehearsal();
   const errors = findings.filter((f) => f.severity === 'error').length;
   const warnings = findings.filter((f) => f.severity === 'warning').length;
@@ -155,7 +155,7 @@ function Check() {
 }
 
 function Editions({ editions }: { editions: EditionLine[] }) {
-  const { live } = useLive();
+  const { live } = usePublication();
   return (
     <div>
       <h2>Editions</h2>

@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { embedCode } from '../../core/formats/embed-code';
 import { Choose } from '../../ui/controls';
 import { useDocument } from '../document';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 import { Views } from '../shell/view-switch';
 import { Code, Copy } from './code';
 import { Measure } from './measure';
 
 export function AsALink() {
-  const { live } = useLive();
+  const { live } = usePublication();
   const link = `${live.publicUrl}/q/${live.address}`;
   return (
     <section>
@@ -37,7 +37,7 @@ function attributes(as: Stands, title: string, when: string, free: string): Reco
 }
 
 export function InAPage() {
-  const { live } = useLive();
+  const { live } = usePublication();
   const title = useDocument((s) => s.quiz.title);
   const [free, setFree] = useState('');
   const [as, setAs] = useState<Stands>('text');

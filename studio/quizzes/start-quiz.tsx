@@ -7,7 +7,7 @@ import { Kbd, PrimaryButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { ReadList } from '../shared/read-list';
 import { call } from '../../contract/call';
-import { START } from '../shared/place';
+import { START } from '../shared/arrival';
 
 const textOf = (field: FormDataEntryValue | null): string => (typeof field === 'string' ? field : '');
 

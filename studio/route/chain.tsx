@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/flow/chain';
 import type { Quiz } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 
 const Journey = styled.section`
   border-top: 1px solid var(--ink);
@@ -19,7 +19,7 @@ const Journey = styled.section`
 `;
 
 export function Chain({ quiz }: { quiz: Quiz }) {
-  const { live } = useLive();
+  const { live } = usePublication();
   const own = { id: quiz.id, title: quiz.title, live: live.edition !== null, handOvers: handOversIn(quiz) };
   const before = leadingTo(quiz.id, live.quizzes);
   if (own.handOvers.length === 0 && before.length === 0) return null;

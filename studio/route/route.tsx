@@ -8,7 +8,7 @@ import { useDocumentStore, useQuiz } from '../document';
 import { placeOfPage, setField } from '../edits/edits';
 import { Nobody } from '../shared/empty-odds';
 import { useRehearsal } from '../shared/rehearsal';
-import { useArrival } from '../shared/place';
+import { useArrival } from '../shared/arrival';
 import { measuresOf } from '../edits/measures';
 import { MixChoice } from '../shared/mix-choice';
 import { Bar } from '../shared/sheet';

@@ -83,7 +83,7 @@ export function Rules({ quiz, page, taken, rule, onRule }: Props) {
   const at = placeOfPage(page.id);
   const set = (field: string, was: unknown, to: unknown, join?: string) =>
     store.getState().edit(setField(`set-${field}`, at, [field], was, to), join && `${join} ${page.id}`);
-  const told = findings.filter((f) => f.tab === 'route' && f.where[0] === page.id);
+  const own = findings.filter((f) => f.tab === 'route' && f.where[0] === page.id);
   const isAsk = page.stage === 'ask';
   const keyed = page.blocks.some((b) => isQuestion(b) && isKeyed(b));
   return (
@@ -95,7 +95,7 @@ export function Rules({ quiz, page, taken, rule, onRule }: Props) {
         {isAsk && <span style={{ fontSize: 13, color: 'var(--ink-2)' }}>First match wins</span>}
       </div>
       {isAsk && <Ways {...{ quiz, page, taken, rule, onRule }} />}
-      {told.map((f) => (
+      {own.map((f) => (
         <p key={f.message} style={{ display: 'flex', gap: 8, alignItems: 'baseline', margin: '6px 0' }}>
           <Mark kind={f.severity === 'error' ? 'no' : 'maybe'} size={12} />
           <span style={{ flex: 1 }}>{f.message}</span>

@@ -5,7 +5,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { type Move, targetOf } from '../../core/flow/navigate';
 import type { Quiz, Target } from '../../core/schema/quiz';
 import { TextButton } from '../../ui/controls';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 import { useRehearsal } from '../shared/rehearsal';
 import { useDrawnWay } from './drawn-way';
 import { type Arc, counted, flowsOf, rowsOf, type Taken } from './flows';
@@ -31,7 +31,7 @@ type SpineProps = {
 export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRule }: SpineProps) {
   const flows = useMemo(() => flowsOf(quiz, taken), [quiz, taken]);
   const { findings } = useRehearsal();
-  const { live } = useLive();
+  const { live } = usePublication();
   const [unfolded, setUnfolded] = useState<number[]>([]);
   const layout = useMemo(() => {
     const keep = new Set([...unfolded, quiz.pages.findIndex((p) => p.id === chosen)]);

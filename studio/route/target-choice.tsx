@@ -4,7 +4,7 @@ import type { Page, Quiz, Target } from '../../core/schema/quiz';
 import { targetWords } from '../../core/conditions/describe';
 import { Choose, LineInput } from '../../ui/controls';
 import { CarryPart, QuizChoice } from '../shared/hand-over';
-import { useLive } from '../shared/live';
+import { usePublication } from '../shared/publication';
 
 /** Where to: a page by its name, the result, the start, or an address. */
 export function TargetChoice({
@@ -21,7 +21,7 @@ export function TargetChoice({
   bare?: boolean;
   onChange: (target: Target, join?: string) => void;
 }) {
-  const { live } = useLive();
+  const { live } = usePublication();
   const id =
     typeof value === 'string' ? value : 'page' in value ? `page ${value.page}` : 'url' in value ? 'url' : 'quiz';
   const asks = quiz.pages.filter((p) => p.stage === 'ask');

@@ -41,7 +41,7 @@ export function FormulaField({
   onChange: (formula: string) => void;
 }) {
   const field = useRef<HTMLInputElement>(null);
-  const told = useId();
+  const faultId = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [caret, setCaret] = useState(0);
   const shown = typed ?? shownFormula(value, names);
@@ -87,7 +87,7 @@ export function FormulaField({
         ref={field}
         aria-label="Formula"
         aria-invalid={fault !== null}
-        aria-describedby={told}
+        aria-describedby={faultId}
         value={shown}
         maxLength={1000}
         spellCheck={false}
@@ -99,7 +99,7 @@ export function FormulaField({
         onKeyDown={keys}
       />
       {fault && <Under aria-hidden="true">{`${' '.repeat(fault.at)}^`}</Under>}
-      <div id={told} style={{ fontSize: 13, color: fault ? 'var(--brick)' : 'var(--ink-3)' }}>
+      <div id={faultId} style={{ fontSize: 13, color: fault ? 'var(--brick)' : 'var(--ink-3)' }}>
         {fault
           ? `At character ${fault.at + 1}: ${fault.reason}. What stood there before still counts.`
           : 'Numbers, + − × ÷, brackets, min, max, round and if(a < b, x, y).'}

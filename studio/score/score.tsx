@@ -9,7 +9,7 @@ import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { weighMany } from '../edits/weigh-edits';
 import { useRehearsal } from '../shared/rehearsal';
-import { useArrival } from '../shared/place';
+import { useArrival } from '../shared/arrival';
 import { type Measure, measuresOf, signed } from '../edits/measures';
 import { AddColumns } from './add-columns';
 import { Column } from './column';
@@ -98,7 +98,7 @@ export function Score() {
 
   const change = useWeighing(rows, targets, setTrouble);
   const activeRow = rows[selection.active.row];
-  const told = [...(activeRow ? said.ofRow(activeRow) : []), ...(column ? said.ofColumn(column.id) : [])];
+  const findings = [...(activeRow ? said.ofRow(activeRow) : []), ...(column ? said.ofColumn(column.id) : [])];
   const chosen = cellsIn(range);
   const sum = chosen.reduce((total, c) => total + valueOf(rows[c.row], targets[c.column]), 0);
   if (rows.length === 0 && part === '') {
@@ -193,7 +193,7 @@ export function Score() {
       </div>
       {column && (
         <Beside quiz={quiz} column={column} row={activeRow}>
-          <FindingList findings={told} />
+          <FindingList findings={findings} />
           <TrialPart quiz={quiz} trial={trial} />
         </Beside>
       )}

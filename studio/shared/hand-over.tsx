@@ -6,11 +6,11 @@ import type { Carry, Quiz } from '../../core/schema/quiz';
 import { carriable, type Carriable, knownName, knownParam, matchedCarry } from '../../core/flow/carry';
 import { Choose, LineInput, MenuButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { type OtherQuiz, useLive } from './live';
+import { type OtherQuiz, usePublication } from './publication';
 
 /** The quizzes that one can go on to; the one chosen is named even where it is gone. */
 export function QuizChoice({ value, onChange }: { value: string; onChange: (quiz: string) => void }) {
-  const { quizzes } = useLive().live;
+  const { quizzes } = usePublication().live;
   const gone = value !== '' && !quizzes.some((q) => q.id === value);
   return (
     <Choose

@@ -225,11 +225,11 @@ function Understood({ question, number, topic }: { question: Question; number: n
 }
 
 function Notes({ notes }: { notes: Note[] }) {
-  const told = notes.filter((n) => n.is !== 'understood');
-  if (told.length === 0) return null;
+  const notable = notes.filter((n) => n.is !== 'understood');
+  if (notable.length === 0) return null;
   return (
     <ul className="notes" aria-label="What was guessed or left out">
-      {told.map((n, i) => (
+      {notable.map((n, i) => (
         <li key={i}>
           <Mark kind={n.is === 'guessed' ? 'maybe' : 'no'} size={11} />
           <span>

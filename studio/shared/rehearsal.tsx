@@ -20,7 +20,7 @@ import { type SeenWays, seenWays } from '../../core/stats/ways';
 import { useQuiz } from '../document';
 import type { RehearsalApi } from './rehearsal.worker';
 import { call } from '../../contract/call';
-import type { OtherQuiz } from './live';
+import type { OtherQuiz } from './publication';
 
 /** How rehearsed visitors answer: evenly, by the creator's guess, or as real visitors did. */
 export type MixKind = 'even' | 'guess' | 'real';
@@ -101,10 +101,10 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
         busy.current = true;
         const begun = Date.now();
         const published = quizzes.filter((q) => q.live || q.id === quiz.id).map((q) => q.id);
-        const told = (done: number) => {
+        const onProgress = (done: number) => {
           if (!over && Date.now() - begun > LONG) setProgress(done);
         };
-        void api.look(quiz, published, mix, proxy(told)).then((now) => {
+        void api.look(quiz, published, mix, proxy(onProgress)).then((now) => {
           if (over) return;
           busy.current = false;
           setProgress(null);

@@ -19,8 +19,8 @@ import { CheckSheet } from './check-sheet';
 
 import { Frame, homeTabs } from './frame';
 import { HistorySheet } from './history-sheet';
-import { type Live, LiveContext, useLive } from '../shared/live';
-import { type Place, PlaceContext } from '../shared/place';
+import { type Publication, PublicationContext, usePublication } from '../shared/publication';
+import { type Arrival, ArrivalContext } from '../shared/arrival';
 import { PreviewSheet } from './preview-sheet';
 
 type Open = { quizId: string; quiz: Quiz; revision: number; savedAt: string };
@@ -32,7 +32,7 @@ export function Studio({
   children,
 }: {
   open: Open;
-  live: Live;
+  live: Publication;
   /** It is the question bank that is edited, which has one screen alone. */
   bank?: boolean;
   children: ReactNode;
@@ -77,12 +77,12 @@ const tabs = [
   { id: 'findings', label: 'Findings' },
 ];
 
-function Shell({ first, children }: { first: Live; children: ReactNode }) {
+function Shell({ first, children }: { first: Publication; children: ReactNode }) {
   const [live, setLive] = useState(first);
   const [publishing, setPublishing] = useState(false);
   const [trouble, setTrouble] = useState('');
   const [sheet, setSheet] = useState<'check' | 'preview' | 'history' | null>(null);
-  const [place, setPlace] = useState<Place>(null);
+  const [place, setPlace] = useState<Arrival>(null);
   const store = useDocumentStore();
   const quizId = useDocument((s) => s.quizId);
   const { findings } = useRehearsal();
@@ -116,7 +116,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
   const count = (tab: string, severity: string) =>
     findings.filter((f) => f.tab === tab && f.severity === severity).length;
   return (
-    <LiveContext.Provider value={around}>
+    <PublicationContext.Provider value={around}>
       <Frame
         paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
         current={current}
@@ -136,7 +136,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
         }
       >
         <Notice />
-        <PlaceContext.Provider value={place}>{children}</PlaceContext.Provider>
+        <ArrivalContext.Provider value={place}>{children}</ArrivalContext.Provider>
       </Frame>
       <CheckSheet
         open={sheet === 'check'}
@@ -148,7 +148,7 @@ function Shell({ first, children }: { first: Live; children: ReactNode }) {
       />
       {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
       {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
-    </LiveContext.Provider>
+    </PublicationContext.Provider>
   );
 }
 
@@ -223,7 +223,7 @@ const State = styled.span`
 `;
 
 /** How the draft stands to what is live. */
-export function stateWords(live: Live, revision: number): { kind: MarkKind; words: string } {
+export function stateWords(live: Publication, revision: number): { kind: MarkKind; words: string } {
   if (live.edition === null) return { kind: 'not-yet', words: 'Draft' };
   return live.revision === revision
     ? { kind: 'yes', words: `Live as edition ${live.edition}` }
@@ -243,7 +243,7 @@ function TopLine({
   const title = useDocument((s) => s.quiz.title);
   const revision = useDocument((s) => s.revision + s.pending.length);
   const store = useDocumentStore();
-  const { live, publish, publishing } = useLive();
+  const { live, publish, publishing } = usePublication();
   const { findings, looking } = useRehearsal();
   const state = stateWords(live, revision);
   const errors = findings.filter((f) => f.severity === 'error').length;
@@ -364,7 +364,7 @@ const Bar = styled.div`
 function Notice() {
   const notice = useDocument((s) => s.notice);
   const store = useDocumentStore();
-  const { trouble } = useLive();
+  const { trouble } = usePublication();
   if (!notice && !trouble) return null;
   return (
     <Bar role="alert">

@@ -232,7 +232,7 @@ function Explanations({ question, at, scored }: { question: Question; at: Place;
       );
   };
   const media = explain.media ?? {};
-  const told = explanations.some(([part]) => explain[part] !== undefined) || explain.media !== undefined;
+  const isExplained = explanations.some(([part]) => explain[part] !== undefined) || explain.media !== undefined;
   const offered = explanations.filter(([part]) => explain[part] === undefined && (scored || part === 'always'));
   return (
     <>
@@ -254,7 +254,7 @@ function Explanations({ question, at, scored }: { question: Question; at: Place;
             />
           </div>
         ))}
-      {told && (
+      {isExplained && (
         <div className="wide">
           <span>With it</span>
           <span style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>

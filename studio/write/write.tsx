@@ -20,7 +20,7 @@ import { BankButton } from '../shared/from-bank';
 import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore, useQuiz } from '../document';
 import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits/edits';
-import { START, useArrival } from '../shared/place';
+import { START, useArrival } from '../shared/arrival';
 import { weighedMeasures } from '../edits/measures';
 import { pasteEdit } from './bulk';
 import { FieldsProvider } from '../fields/registry';

@@ -1,7 +1,7 @@
 import type { Edit } from '../../core/document/edits';
 import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
 import { editionOf } from '../../server/publishing/editions';
-import { listStates, stateOf } from '../../server/editing/history';
+import { listStates, draftAt } from '../../server/editing/history';
 import { goBackTo } from '../../studio/edits/edits';
 import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
@@ -217,12 +217,12 @@ describe('earlier states', () => {
       [0, member.name],
     ]);
     expect(states[0]?.at).toBe(at(30).toISOString());
-    const state = await stateOf(member, quizId, 2);
+    const state = await draftAt(member, quizId, 2);
     expect(state.pages[0]?.blocks[0]).toMatchObject({ hint: 'hint 2' });
-    await expect(stateOf(member, quizId, 1)).rejects.toMatchObject({ status: 404 });
+    await expect(draftAt(member, quizId, 1)).rejects.toMatchObject({ status: 404 });
     const stranger = await somebody();
     await expect(listStates(stranger, quizId)).rejects.toMatchObject({ status: 404 });
-    await expect(stateOf(stranger, quizId, 2)).rejects.toMatchObject({ status: 404 });
+    await expect(draftAt(stranger, quizId, 2)).rejects.toMatchObject({ status: 404 });
 
     const { draft: now, revision } = await getQuiz(member, quizId);
     const back = goBackTo(now, state);

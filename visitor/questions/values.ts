@@ -29,8 +29,8 @@ const filledIn = (view: View): Record<string, ContactValues> =>
 /** What the waiting button says is missing, or null when the page can be left. */
 export function missing(view: View, values: Values, say: Words['say']): { block: string; say: string } | null {
   for (const block of view.page?.blocks ?? []) {
-    const told = missingIn(block, values, say);
-    if (told) return { block: block.id, say: told };
+    const what = missingIn(block, values, say);
+    if (what) return { block: block.id, say: what };
   }
   return null;
 }

@@ -8,7 +8,7 @@ import type { Sent } from '../../core/flow/sent';
 import type { ReviewLine } from '../../core/flow/view';
 import type { Key } from '../languages/phrases';
 import { type Values, valuesFrom } from '../questions/values';
-import type { Kept, Waiting } from './storage';
+import type { KeptRun, Waiting } from './storage';
 
 export type Trouble = Key | { told: string };
 /** A page that was gone on from without a connection, to go back to. */
@@ -39,7 +39,7 @@ export type Event =
   | {
       type: 'opened';
       standing: Standing;
-      kept: Kept | null;
+      kept: KeptRun | null;
       isOther: boolean;
       isAnew: boolean;
       isPlain: boolean;
@@ -57,7 +57,7 @@ export type Event =
   | { type: 'sent-later'; seq: number }
   /** Something that waited was not taken: what came after it was answered to pages that may not come. */
   | { type: 'given-up'; standing?: Standing; refused?: Refusal[]; trouble: Trouble | null; now: number }
-  | { type: 'caught-up'; standing: Standing; kept: Kept | null; now: number }
+  | { type: 'caught-up'; standing: Standing; kept: KeptRun | null; now: number }
   | { type: 'offer-taken'; seq: number }
   | { type: 'gone-on' };
 

@@ -4,7 +4,7 @@ import type { Values } from '../questions/values';
 
 /** Something that could not be sent yet: the `seq`th thing of the run. */
 export type Waiting = { seq: number; sent: Sent };
-export type Kept = { token: string; page?: string; values?: Values; waiting?: Waiting[] };
+export type KeptRun = { token: string; page?: string; values?: Values; waiting?: Waiting[] };
 
 export const newToken = (): string =>
   btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))
@@ -15,14 +15,14 @@ export const newToken = (): string =>
 export function runStorage(address: string) {
   const key = `yes-maybe ${address}`;
   return {
-    read(): Kept | null {
+    read(): KeptRun | null {
       try {
-        return JSON.parse(localStorage.getItem(key) ?? 'null') as Kept | null;
+        return JSON.parse(localStorage.getItem(key) ?? 'null') as KeptRun | null;
       } catch {
         return null;
       }
     },
-    write(kept: Kept) {
+    write(kept: KeptRun) {
       try {
         localStorage.setItem(key, JSON.stringify(kept));
       } catch {

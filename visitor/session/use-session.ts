@@ -7,7 +7,7 @@ import type { Values } from '../questions/values';
 import type { Words } from '../languages/say';
 import { channelTo } from './channel';
 import { type Event, pageOf, reduce, type State, waitingIn } from './state';
-import { type Kept, runStorage } from './storage';
+import { type KeptRun, runStorage } from './storage';
 import { post } from './transport';
 
 /** What had to wait is tried again this often. Milliseconds. */
@@ -147,7 +147,7 @@ export class Session {
     this.keepValues();
   };
 
-  private keep(more: Partial<Kept> = {}): void {
+  private keep(more: Partial<KeptRun> = {}): void {
     const waiting = waitingIn(this.state);
     this.store.write({ token: this.token, ...more, ...(waiting.length ? { waiting } : {}) });
   }
@@ -283,11 +283,11 @@ export class Session {
       this.happens({ type: 'given-up', standing, refused, trouble: null, now });
     } else {
       const standing = answer.is === 'passed' ? answer.standing : undefined;
-      const told = { told: answer.message || this.say('lost') };
+      const reason = { told: answer.message || this.say('lost') };
       this.happens({
         type: 'given-up',
         ...(standing ? { standing } : {}),
-        trouble: standing ? 'elsewhere' : told,
+        trouble: standing ? 'elsewhere' : reason,
         now,
       });
     }

@@ -28,14 +28,14 @@ export const POST = (request: Request) =>
     const least = SAME_TIME.some((end) => path.endsWith(end)) ? LEAST : 0;
     const [response] = await Promise.all([handlers.POST(request), new Promise((resume) => setTimeout(resume, least))]);
     if (response.ok || !(response.headers.get('content-type') ?? '').startsWith('application/json')) return response;
-    const told: unknown = await response.json().catch(() => ({}));
+    const answered: unknown = await response.json().catch(() => ({}));
     const message =
-      WORDS[textOf(told, 'code') ?? ''] ??
+      WORDS[textOf(answered, 'code') ?? ''] ??
       (response.status === 429
         ? 'That was too often in a minute. Wait a moment, then try again.'
-        : textOf(told, 'message'));
+        : textOf(answered, 'message'));
     return Response.json(
-      { ...(isObject(told) ? told : {}), message },
+      { ...(isObject(answered) ? answered : {}), message },
       { status: response.status, headers: response.headers },
     );
   });

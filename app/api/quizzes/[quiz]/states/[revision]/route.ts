@@ -1,7 +1,7 @@
-import { stateOf } from '../../../../../../server/editing/history';
+import { draftAt } from '../../../../../../server/editing/history';
 import { memberEndpoint } from '../../../../../endpoint';
 import { wholeNumber } from '../../../../../http';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/states/{revision}', async (member, { params }) => ({
-  quiz: await stateOf(member, params.quiz, wholeNumber(params.revision, 'revision')),
+  quiz: await draftAt(member, params.quiz, wholeNumber(params.revision, 'revision')),
 }));

@@ -4,7 +4,7 @@ import type { HandOver } from '../../core/flow/chain';
 import type { Known } from '../../core/schema/quiz';
 
 /** Where the quiz stands outside the draft. */
-export type Live = {
+export type Publication = {
   edition: number | null;
   /** the revision that is live */ revision: number | null;
   address: string;
@@ -14,8 +14,8 @@ export type Live = {
   quizzes: OtherQuiz[];
 };
 export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
-export const LiveContext = createContext<{
-  live: Live;
+export const PublicationContext = createContext<{
+  live: Publication;
   publish: () => Promise<void>;
   publishing: boolean;
   trouble: string;
@@ -27,4 +27,4 @@ export const LiveContext = createContext<{
   trouble: '',
   openCheck: () => undefined,
 });
-export const useLive = () => useContext(LiveContext);
+export const usePublication = () => useContext(PublicationContext);

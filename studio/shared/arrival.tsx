@@ -2,15 +2,15 @@
 /** Going to the place of a finding: a page, a question, an answer, a column or a letter, by its id. */
 import { createContext, useContext, useEffect } from 'react';
 
-export type Place = { id: string; /** one has been there */ reached: boolean } | null;
-export const PlaceContext = createContext<Place>(null);
+export type Arrival = { id: string; /** one has been there */ reached: boolean } | null;
+export const ArrivalContext = createContext<Arrival>(null);
 
 /** In the address of a quiz that was just begun: the caret goes to its first question. No thing has such an id. */
 export const START = '$start';
 
 /** Calls `go` with the id one has come for: named in the address when the screen opens, or chosen later in the check. */
 export function useArrival(go: (id: string) => void): void {
-  const place = useContext(PlaceContext);
+  const place = useContext(ArrivalContext);
   useEffect(() => {
     if (place?.reached) return;
     const id = place?.id ?? decodeURIComponent(location.hash.slice(1));
