@@ -133,6 +133,7 @@ export class RunsFile {
       if (!text.trim()) continue;
       let run: Recorded;
       try {
+        // What it is of is looked at by `shapeFault`, with the line at hand.
         run = JSON.parse(line === 1 ? text.replace(/^\ufeff/, '') : text) as Recorded;
       } catch {
         throw bad(this.name, `line ${line}`, 'this is not JSON');

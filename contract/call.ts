@@ -20,6 +20,7 @@ export class HttpError extends Error {
 
 /** The address and the rest of a request. */
 export function requestFor<E extends Endpoint>(endpoint: E, asked: Asked<E>): [url: string, init: RequestInit] {
+  // A contract's body and query are told apart from the ids in its path here, once for all contracts.
   const { body, query, ...params } = asked as { body?: unknown; query?: Record<string, string | undefined> } & Record<
     string,
     string

@@ -33,6 +33,7 @@ const RUNS = Number(process.env['DEMO_RUNS'] ?? 400);
 /** Reads a quiz file; addresses on slowspoke.test lead to the sample website. */
 function readQuiz(name: string): Quiz {
   const text = readFileSync(join(process.cwd(), 'demo', `${name}.json`), 'utf8');
+  // Our own files, which a test validates.
   return JSON.parse(
     text.replaceAll('https://slowspoke.test', readConfig().sampleSite ?? 'https://slowspoke.test'),
   ) as Quiz;

@@ -80,6 +80,7 @@ export type Visitor = {
   seconds: () => number;
 };
 
+// The lists are our own, and none is empty.
 const one = <T>(list: readonly T[], random: () => number): T => list[Math.floor(random() * list.length)] as T;
 
 /** @param random the visitor's own generator */

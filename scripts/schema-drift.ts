@@ -11,6 +11,7 @@ async function drift(): Promise<void> {
       .filter((f) => f.endsWith('_snapshot.json'))
       .sort()
       .at(-1) ?? '';
+  // A snapshot is written by the same library.
   const before = JSON.parse(readFileSync(join(meta, newest), 'utf8')) as Parameters<typeof generateMigration>[0];
   const missing = await generateMigration(before, generateDrizzleJson(schema, before.id));
   if (missing.length === 0) return;

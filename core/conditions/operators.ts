@@ -30,6 +30,7 @@ export const bounds = Object.keys(comparisons).filter((key): key is Bound => key
 export const isBounded = (test: Bounds): boolean => bounds.some((key) => test[key] !== undefined);
 /** A test without its bounds. */
 export const unbounded = <T extends object>(test: T): T =>
+  // Bounds may all be left out, so that without them it is of the same type.
   Object.fromEntries(Object.entries(test).filter(([key]) => !(key in comparisons))) as T;
 
 /** How far a score goes: of what is possible on the way. */

@@ -36,6 +36,7 @@ function made(q: Question, kind: QuestionKind, newId: NewId): Question {
 function contents(q: Question): [string, string, number][] {
   const lines = linesOf(q);
   const count = (holds: (line: Line) => unknown) => lines.filter(holds).length;
+  // Whichever of these lists its kind has.
   const lists = q as { extras?: unknown[]; columns?: { text: string }[]; key?: object };
   const { pictures = 0, gaps = 0, places = 0 } = kindOf(q).alsoHas?.(q) ?? {};
   return [

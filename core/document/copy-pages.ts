@@ -29,10 +29,12 @@ export function copyPagesInto(from: Quiz, into: Quiz, newId: NewId): { pages: Pa
       name: page.name || `Page ${into.pages.filter((p) => p.stage === 'ask').length + i + 1}`,
       stage: 'ask',
       blocks: page.blocks.map((block) => {
+        // `showIf` may be left out of every block, and the id is made anew.
         const moved = { ...without(block, 'showIf'), id: newId(isQuestion(block) ? 'q' : 'b') } as Block;
         if (!isQuestion(moved) || stays) return moved;
         const topic = topicIn(moved.topic);
         const bare = without(moved, 'topic', 'marksTo', 'weights');
+        // All three may be left out of every question.
         const filed = { ...bare, ...(topic === undefined ? {} : { topic }) } as Question;
         return kindOf(filed).unweighed?.(filed) ?? filed;
       }),

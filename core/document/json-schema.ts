@@ -10,6 +10,7 @@ export function publishedSchema(): Record<string, unknown> {
   const optional = new Set(defaults.map(([field]) => field));
   // `discriminator` is a word of OpenAPI, which helps us to say what is wrong; in JSON Schema there is no such keyword.
   const plain = (key: string, value: unknown) => (key === 'discriminator' ? undefined : value);
+  // A schema of TypeBox is JSON.
   const schema = JSON.parse(JSON.stringify(QuizSchema, plain)) as Record<string, unknown> & { required: string[] };
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',

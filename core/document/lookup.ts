@@ -64,4 +64,5 @@ export const nameOf = (question: Question): string =>
 
 /** A thing without some of its fields. */
 export const without = <T extends object, K extends keyof T>(thing: T, ...fields: K[]): Omit<T, K> =>
+  // TypeScript does not follow keys through entries.
   Object.fromEntries(Object.entries(thing).filter(([key]) => !(fields as string[]).includes(key))) as Omit<T, K>;

@@ -10,6 +10,7 @@ type ExampleRun = Omit<Example, 'expect'>;
 
 const recorded = ({ id, answers, contact, known }: ExampleRun): Recorded => ({
   id,
+  // An example is kept as JSON; what does not fit the quiz is told by `recordFault`.
   answers: answers as Record<string, Answer>,
   ...(contact ? { contact } : {}),
   ...(known ? { known } : {}),

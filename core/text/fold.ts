@@ -33,6 +33,7 @@ export function slipsBetween(a: string, b: string, most = 5): number {
   // A row holds the places j from i − most to i + most: place j of row i is its (j − i + most + 1)th, between two that are always too many.
   const width = 2 * most + 1;
   const empty = () => new Int32Array(width + 2).fill(tooMany);
+  // Every place asked for lies within the band.
   const at = (row: Int32Array, k: number): number => row[k] as number;
   let twoAbove = empty();
   let above = empty();

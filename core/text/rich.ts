@@ -60,6 +60,7 @@ export function cleanRich(value: unknown): RichDoc {
     if (node['type'] === 'gap' && typeof attrs['gap'] === 'string')
       return [{ type: 'gap', attrs: { gap: attrs['gap'] } }];
     if (node['type'] === 'insert') {
+      // The editor makes inserts from a list of ours alone.
       const { value: kind, ref, fallback } = attrs as Partial<Insert['attrs']> & Pick<Insert['attrs'], 'value'>;
       return [{ type: 'insert', attrs: { value: kind, ...(ref ? { ref } : {}), fallback: fallback ?? '' } }];
     }

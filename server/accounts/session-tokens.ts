@@ -45,6 +45,7 @@ function withTokens<R>(rows: R, tokens: Map<string, string>): R {
     const { token } = row;
     return { ...row, token: typeof token === 'string' ? (tokens.get(token) ?? token) : token };
   };
+  // Only a field's text is another; the rows stay of the library's own type.
   return (Array.isArray(rows) ? rows.map(one) : one(rows)) as R;
 }
 

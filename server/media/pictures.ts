@@ -89,6 +89,7 @@ function smaller(bytes: Buffer): Promise<{ width: number; height: number; data: 
             'This picture takes too much to be opened here. Nothing was changed. Save it smaller, or as PNG or JPEG.',
           ),
         );
+      // Written by `picture.ts`, in a process of ours.
       const made = JSON.parse(out.subarray(0, line).toString('utf8')) as PictureMade;
       if ('code' in made) reject(new HttpError(422, made.code, made.message));
       else resolve({ width: made.width, height: made.height, data: out.subarray(line + 1) });

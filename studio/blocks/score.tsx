@@ -1,4 +1,5 @@
 'use client';
+import { Faint } from '../../ui/text';
 import { Toggle } from '../../ui/controls';
 import { TextField } from '../fields/text-field';
 import { useBlockFields } from '../fields/use-fields';
@@ -26,9 +27,7 @@ export const score: StudioBlock<Of<'score'>> = {
             </Toggle>
           ))}
           {quiz.scales.length === 0 && (
-            <span style={{ color: 'var(--ink-3)' }}>
-              There is no scale yet. Answers add to one from the margin, or in Score.
-            </span>
+            <Faint>There is no scale yet. Answers add to one from the margin, or in Score.</Faint>
           )}
         </div>
       </Stack>

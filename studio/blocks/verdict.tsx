@@ -1,5 +1,6 @@
 'use client';
 /** The outcomes of a verdict, each written once: name, headline, picture, text and offer. */
+import { Faint, Inline, Muted } from '../../ui/text';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
 import type { Outcome } from '../../core/schema/quiz';
@@ -36,7 +37,7 @@ function Outcomes({ block, quiz, targets }: { block: Of<'verdict'>; quiz: Parts;
       {verdict && (
         <Row>
           <Small>
-            <span style={{ color: 'var(--ink-3)' }}>Verdict</span>
+            <Faint>Verdict</Faint>
             <TextField
               label="Name of the verdict"
               value={verdict.name}
@@ -51,9 +52,9 @@ function Outcomes({ block, quiz, targets }: { block: Of<'verdict'>; quiz: Parts;
               }
             />
             {InShort && (
-              <div style={{ display: 'inline' }}>
+              <Inline>
                 <InShort verdict={verdict} />
-              </div>
+              </Inline>
             )}
           </Small>
         </Row>
@@ -104,7 +105,7 @@ const OutcomePart = memo(function OutcomePart({
           />
         </h3>
       </Row>
-      <Row margin={<span style={{ color: 'var(--ink-3)' }}>Headline, above the text</span>}>
+      <Row margin={<Faint>Headline, above the text</Faint>}>
         <TextField
           label={`Headline of ${outcome.name}`}
           placeholder="A headline worth sharing"
@@ -175,8 +176,6 @@ function OutcomeShare({ verdict, outcome }: { verdict: string; outcome: string }
 }
 
 export const verdict: StudioBlock<Of<'verdict'>> = {
-  Body: () => (
-    <span style={{ color: 'var(--ink-2)' }}>What the visitor turns out to be, written here for each outcome.</span>
-  ),
+  Body: () => <Muted>What the visitor turns out to be, written here for each outcome.</Muted>,
   Below: Outcomes,
 };

@@ -29,6 +29,7 @@ const insertNode = (labelOf: (attrs: Insert['attrs']) => string) =>
         { class: 'insert', 'data-insert': '', title: `Else: ${textOf(node.attrs, 'fallback') ?? ''}` },
         HTMLAttributes,
       ),
+      // Attributes are as `addAttributes` above has them.
       labelOf(node.attrs as Insert['attrs']),
     ],
   });

@@ -1,5 +1,6 @@
 'use client';
 /** Answers as bars, outcomes as tally strokes. */
+import { PlainList, Strong } from '../../ui/text';
 import type { Findings, Share } from '../../contract/results';
 
 const percent = (share: number) => `${Math.round(share * 100)}%`;
@@ -9,12 +10,12 @@ const sure = (s: Share) => `between ${Math.round(s.low * 100)} and ${percent(s.h
 
 /** Shares as bars, each on a track that means all of them. */
 const Bars = ({ shares }: { shares: Share[] }) => (
-  <ul style={{ listStyle: 'none' }}>
+  <PlainList>
     {shares.map((o) => (
       <li key={o.id} style={{ marginBottom: 8 }} title={`${percent(o.share)}, ${sure(o)} with 95 % certainty`}>
         <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums', fontSize: 14 }}>
           <span style={{ flex: 1, minWidth: 0 }}>{o.name}</span>
-          <b style={{ fontWeight: 600 }}>{number(o.count)}</b>
+          <Strong>{number(o.count)}</Strong>
           <span style={{ color: 'var(--ink-2)', width: 34, textAlign: 'end' }}>{percent(o.share)}</span>
         </span>
         <span style={{ display: 'block', height: 8, background: 'var(--line)', marginTop: 3 }}>
@@ -29,7 +30,7 @@ const Bars = ({ shares }: { shares: Share[] }) => (
         </span>
       </li>
     ))}
-  </ul>
+  </PlainList>
 );
 
 const section = { breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' } as const;
@@ -74,7 +75,7 @@ export function OutcomesChart({
         {number(verdict.decided)} finished {verdict.decided === 1 ? 'run' : 'runs'}. One stroke is{' '}
         {per === 1 ? 'one of them' : `${number(per)} of them`}.
       </p>
-      <ul style={{ listStyle: 'none' }}>
+      <PlainList>
         {verdict.outcomes.map((o) => (
           <li
             key={o.id}
@@ -83,13 +84,13 @@ export function OutcomesChart({
           >
             <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums' }}>
               <b style={{ flex: 1, font: '600 15px/1.4 var(--heading)' }}>{o.name}</b>
-              <b style={{ fontWeight: 600 }}>{(o.share * 100).toFixed(1)}%</b>
+              <Strong>{(o.share * 100).toFixed(1)}%</Strong>
               <span style={{ color: 'var(--ink-2)', minWidth: 34, textAlign: 'end' }}>{number(o.count)}</span>
             </span>
             <Strokes count={Math.round(o.count / per)} colour={colours.get(o.id) ?? 0} />
           </li>
         ))}
-      </ul>
+      </PlainList>
     </section>
   );
 }

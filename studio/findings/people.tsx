@@ -1,5 +1,6 @@
 'use client';
 /** People: one run at a time, what was answered and what it came to. */
+import { Alarm, Faint, Muted, Strong } from '../../ui/text';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { TextButton } from '../../ui/controls';
@@ -85,7 +86,7 @@ export function PeopleView({ first }: { first: People }) {
             <TextButton onPress={more}>Show older ones</TextButton>
           </div>
         )}
-        <div role="alert">{trouble && <p style={{ color: 'var(--brick)' }}>{trouble}</p>}</div>
+        <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       </div>
       {person ? (
         <OnePerson person={person} step={step} />
@@ -102,10 +103,10 @@ function Line({ person, current, onOpen }: { person: PersonLine; current: boolea
   return (
     <button type="button" aria-current={current ? true : undefined} onClick={onOpen}>
       <Mark kind={person.finished ? 'yes' : 'maybe'} size={13} />
-      <b style={{ fontWeight: 600 }}>{person.name || 'Somebody'}</b>
-      <span style={{ fontSize: 13, color: 'var(--ink-2)' }} suppressHydrationWarning>
+      <Strong>{person.name || 'Somebody'}</Strong>
+      <Muted $small suppressHydrationWarning>
         {dayAndTime(person.lastAt)}
-      </span>
+      </Muted>
       <small>
         {person.finished
           ? person.outcomes.join(', ') || 'finished'
@@ -178,7 +179,7 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
           <TextButton onPress={() => step(1)}>Older</TextButton>
         </span>
       </div>
-      <p style={{ color: 'var(--ink-2)' }} suppressHydrationWarning>
+      <Muted as="p" suppressHydrationWarning>
         {person.finished ? (
           <b style={{ color: 'var(--ink)' }}>{won.join(' and ') || 'Finished'}</b>
         ) : (
@@ -188,14 +189,14 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
         {Object.values(others).map((v) => `, ${v}`)}
         {`, ${dayAndTime(person.seenAt)}, edition ${person.edition}`}
         {person.source && `, from ${person.source}`}
-      </p>
+      </Muted>
       {person.answers.length === 0 && <p style={{ margin: '16px 0' }}>Nothing was answered.</p>}
       <table>
         <tbody>
           {person.answers.map((a, i) => (
             <tr key={i}>
               <th scope="row">{a.question}</th>
-              <td>{a.answer || <span style={{ color: 'var(--ink-3)' }}>left empty</span>}</td>
+              <td>{a.answer || <Faint>left empty</Faint>}</td>
               <td>{a.seconds === null ? '' : `${a.seconds} s`}</td>
             </tr>
           ))}

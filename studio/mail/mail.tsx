@@ -1,5 +1,6 @@
 'use client';
 /** Mail: the letters of the quiz as they will arrive, and the tray of what was sent, is waiting, or failed. */
+import { Alarm, Muted, Strong } from '../../ui/text';
 import { Plus } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import styled from 'styled-components';
@@ -338,7 +339,7 @@ function TrayPart({ first, postOffice }: { first: Tray; postOffice: string | nul
             </span>
           ))}
       </p>
-      <div role="alert">{trouble && <p style={{ color: 'var(--brick)' }}>{trouble}</p>}</div>
+      <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       <Letters>
         {letters.map((letter) => (
           <li key={letter.id}>
@@ -351,10 +352,10 @@ function TrayPart({ first, postOffice }: { first: Tray; postOffice: string | nul
               <span>
                 <Mark kind={stateMark[letter.state]} size={13} />
               </span>
-              <b style={{ fontWeight: 600 }}>{letter.subject}</b>
-              <span style={{ fontSize: 13, color: 'var(--ink-2)' }} suppressHydrationWarning>
+              <Strong>{letter.subject}</Strong>
+              <Muted $small suppressHydrationWarning>
                 {dayAndTime(letter.writtenAt)}
-              </span>
+              </Muted>
               <small>
                 {letter.recipient}, {stateWord[letter.state]}
                 {letter.state !== 'delivered' &&

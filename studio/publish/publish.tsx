@@ -1,5 +1,6 @@
 'use client';
 /** Publish: where the quiz stands, its link and its code for a page, and what the check still says. */
+import { PlainList, Strong } from '../../ui/text';
 import styled from 'styled-components';
 import type { EditionLine } from '../../contract/quizzes';
 import { PrimaryButton, TextButton } from '../../ui/controls';
@@ -159,18 +160,18 @@ function Editions({ editions }: { editions: EditionLine[] }) {
   return (
     <div>
       <h2>Editions</h2>
-      <ol style={{ listStyle: 'none' }}>
+      <PlainList as="ol">
         {editions.map((e) => (
           <li key={e.edition}>
             <Mark kind={e.edition === live.edition ? 'yes' : 'not-yet'} size={13} />
-            <b style={{ fontWeight: 600 }}>Edition {e.edition}</b>
+            <Strong>Edition {e.edition}</Strong>
             {e.edition === live.edition && <span style={{ color: 'var(--pine)' }}>live</span>}
             <span suppressHydrationWarning className="when">
               {e.publishedBy}, {dayAndTime(e.publishedAt)}
             </span>
           </li>
         ))}
-      </ol>
+      </PlainList>
     </div>
   );
 }

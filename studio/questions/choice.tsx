@@ -1,5 +1,6 @@
 'use client';
 /** The answers of a choice, each with what it does in the margin. */
+import { Inline, Muted } from '../../ui/text';
 import type { Choice } from '../../core/schema/quiz';
 import { Mark } from '../../ui/marks';
 import { useDocumentStore } from '../document';
@@ -65,7 +66,7 @@ function Answers({
       />
       {free && (
         <Row gutter={<Mark kind="not-yet" size={12} />} margin="asks for words of their own">
-          <span style={{ color: 'var(--ink-2)' }}>Something else</span>
+          <Muted>Something else</Muted>
         </Row>
       )}
     </>
@@ -88,7 +89,7 @@ function ChoiceSettings({ question }: { question: Choice }) {
   const { set } = useBlockFields(question);
   return (
     <div className="row">
-      <div style={{ display: 'inline' }}>
+      <Inline>
         A visitor chooses{' '}
         <Choose
           label="How many answers may be chosen"
@@ -111,7 +112,7 @@ function ChoiceSettings({ question }: { question: Choice }) {
           ]}
           onChange={(to) => set('as', to === 'list' ? undefined : to)}
         />
-      </div>
+      </Inline>
       {question.pick === 'many' && (
         <>
           <NumberField
@@ -141,7 +142,7 @@ function Across({ question }: { question: Choice }) {
   const { set } = useBlockFields(question);
   if (question.as === 'drop-down') return null;
   return (
-    <div style={{ display: 'inline' }}>
+    <Inline>
       <Choose
         label="Answers beside each other"
         value={String(question.across ?? 0)}
@@ -154,7 +155,7 @@ function Across({ question }: { question: Choice }) {
         ]}
         onChange={(to) => set('across', Number(to) || undefined)}
       />
-    </div>
+    </Inline>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 /** A date: between which days, and what is right. */
+import { Faint } from '../../ui/text';
 import type { Question } from '../../core/schema/quiz';
 import { RightNote } from './margin';
 import { DayField, NumberField } from '../fields/number-field';
@@ -16,7 +17,7 @@ function DatePart({ question, cursor }: Pick<Body<DateQuestion>, 'question' | 'c
   if (!open && question.target === undefined && question.min === undefined && question.max === undefined)
     return (
       <Row>
-        <span style={{ color: 'var(--ink-3)' }}>Any day</span>
+        <Faint>Any day</Faint>
       </Row>
     );
   return (

@@ -1,5 +1,6 @@
 'use client';
 /** A sentence with gaps: words are marked in it, and become what is right there. */
+import { Faint } from '../../ui/text';
 import { useRef } from 'react';
 import type { Accepted, Question, RichDoc } from '../../core/schema/quiz';
 import type { Op } from '../../core/document/edits';
@@ -55,7 +56,7 @@ function GapsPart({ question, cursor }: Pick<Body<Gaps>, 'question' | 'cursor'>)
         <Row
           key={gap.id}
           option={gap.id}
-          gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>gap {i + 1}</span>}
+          gutter={<Faint $small>gap {i + 1}</Faint>}
           margin={gap.accept?.length ? <RightNote /> : 'nothing is right here yet'}
         >
           <AcceptLine

@@ -1,5 +1,6 @@
 'use client';
 /** A grid, typed as a table: rows down, columns across, and in each cell whether it is right. */
+import { Faint } from '../../ui/text';
 import { Plus, X } from 'lucide-react';
 import styled from 'styled-components';
 import type { Grid } from '../../core/schema/quiz';
@@ -202,7 +203,7 @@ function GridPart({ question, targets, cursor, hands }: Body<Grid>) {
         </Table>
       </Scroll>
       {open && (
-        <Row margin={<span style={{ color: 'var(--ink-3)' }}>● marks what is right, if anything is</span>}>
+        <Row margin={<Faint>● marks what is right, if anything is</Faint>}>
           <span style={{ display: 'flex', gap: 18, flexWrap: 'wrap' }}>
             <TextButton $weight={500} onPress={() => add('rows', rows.at(-1)?.id ?? null, [''])}>
               <Plus size={15} /> Add a row

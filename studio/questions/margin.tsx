@@ -1,5 +1,6 @@
 'use client';
 /** The margin beside an answer: what it does, in words; and while the cursor is there, fields to change it. */
+import { Inline } from '../../ui/text';
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import styled from 'styled-components';
@@ -176,7 +177,7 @@ function LeadsChoice({ question, option }: { question: string; option: Option })
   const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.id !== page?.id);
   if (page?.stage !== 'ask' || (asks.length === 0 && to === null)) return null;
   return (
-    <div style={{ display: 'inline' }}>
+    <Inline>
       goes to{' '}
       <Choose
         label={`Where “${option.text}” leads`}
@@ -194,7 +195,7 @@ function LeadsChoice({ question, option }: { question: string; option: Option })
           if (edit) store.getState().edit(edit);
         }}
       />
-    </div>
+    </Inline>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 /** Pairs, typed as two columns. A pair has no id of its own: the list is set whole. */
+import { Faint } from '../../ui/text';
 import type { ClipboardEvent } from 'react';
 import styled from 'styled-components';
 import type { Question } from '../../core/schema/quiz';
@@ -119,7 +120,7 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
         />
       ))}
       {cursor && (
-        <Row margin={<span style={{ color: 'var(--ink-3)' }}>two columns of a table can be pasted</span>}>
+        <Row margin={<Faint>two columns of a table can be pasted</Faint>}>
           <NewLine
             label="Another pair"
             placeholder="Another pair"
@@ -131,7 +132,7 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
       {(cursor || (question.extras?.length ?? 0) > 0) && (
         <>
           <Row>
-            <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>Offered as well, though they fit nothing:</span>
+            <Faint $small>Offered as well, though they fit nothing:</Faint>
           </Row>
           <LineList
             at={at}
@@ -165,7 +166,7 @@ function PairRow({ at, pair, number, isOpen, onChange, onType, onKeyDown, onPast
     <Row
       option={pair.left.id}
       active={isOpen}
-      gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{number}</span>}
+      gutter={<Faint $small>{number}</Faint>}
       margin={isOpen && <PairPictures at={at} pair={pair} number={number} keep={onChange} />}
     >
       <Two>

@@ -1,5 +1,6 @@
 'use client';
 /** Things to put in order: the order typed is the right one, unless it is a matter of taste. */
+import { Faint } from '../../ui/text';
 import type { Question } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -37,7 +38,7 @@ function OrderPart({
         placeholder="An item"
         active={cursor?.option ?? null}
         open={cursor !== null}
-        gutter={(_, i) => <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{i + 1}</span>}
+        gutter={(_, i) => <Faint $small>{i + 1}</Faint>}
         margin={(item, _, active) => (
           <Factors
             at={[...at, 'items', item.id]}

@@ -36,6 +36,7 @@ export const studioKind = (question: Question): StudioKind<Question> => kinds[qu
 
 /** Whether two states of a question differ in nothing but their wording. */
 function sameButWording(a: Question, b: Question): boolean {
+  // Keys of a question, which TypeScript gives as any text.
   const fields = new Set([...Object.keys(a), ...Object.keys(b)]) as Set<keyof Question>;
   fields.delete('prompt');
   return [...fields].every((field) => a[field] === b[field]);

@@ -1,5 +1,6 @@
 'use client';
 /** Places on a picture, put down with a click and moved by mouse or arrow keys: to be named, or to be pointed at. */
+import { Faint } from '../../ui/text';
 import { X } from 'lucide-react';
 import { type CSSProperties, type KeyboardEvent, useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -178,7 +179,7 @@ function SpotRow({ spot, number, isOpen, change, remove }: RowProps) {
     <Row
       option={spot.id}
       active={isOpen}
-      gutter={<span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{number}</span>}
+      gutter={<Faint $small>{number}</Faint>}
       margin={<SpotMargin {...{ spot, number, isOpen, change, remove }} />}
     >
       <TextField

@@ -1,5 +1,6 @@
 'use client';
 /** Short text: which words are accepted, and what is forgiven. */
+import { Faint } from '../../ui/text';
 import type { Accepted, TextQuestion } from '../../core/schema/quiz';
 import { acceptedOf, fold, matchAccepted } from '../../core/text/fold';
 import { Choose, LineInput } from '../../ui/controls';
@@ -117,7 +118,7 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
       )}
       {!open && accept.length === 0 && (
         <Row>
-          <span style={{ color: 'var(--ink-3)' }}>Any words, read under Findings</span>
+          <Faint>Any words, read under Findings</Faint>
         </Row>
       )}
       {open && accept.length > 0 && (

@@ -1,5 +1,6 @@
 'use client';
 /** The list of quizzes, as lines of a table, and where a new one starts. */
+import { Faint, Strong } from '../../ui/text';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -121,9 +122,9 @@ export function QuizList({
       foot={<SignOut />}
       top={
         <>
-          <b style={{ fontWeight: 600 }}>{workspace}</b>
+          <Strong>{workspace}</Strong>
           <span style={{ flex: 1 }} />
-          <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>{name}</span>
+          <Faint $small>{name}</Faint>
         </>
       }
     >

@@ -1,5 +1,6 @@
 'use client';
 /** A quiz as a line of the list: its state, a month of runs, and what can be done with it. */
+import { Faint } from '../../ui/text';
 import { MoreHorizontal } from 'lucide-react';
 import Link from 'next/link';
 import styled from 'styled-components';
@@ -89,7 +90,7 @@ export function QuizRow({
 }
 
 function Faults({ line: { faults } }: { line: QuizLine }) {
-  if (!faults) return <span style={{ color: 'var(--ink-3)', fontSize: 13 }}>checking …</span>;
+  if (!faults) return <Faint $small>checking …</Faint>;
   const { errors, warnings } = faults;
   return (
     <>

@@ -1,5 +1,6 @@
 'use client';
 /** Where a new quiz starts: on a blank page, or from questions that stand elsewhere. */
+import { Alarm } from '../../ui/text';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -111,7 +112,7 @@ export function NewQuiz() {
           />
         </div>
       ))}
-      <div role="alert">{trouble && <p style={{ color: 'var(--brick)' }}>{trouble}</p>}</div>
+      <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       <div className="foot">
         <span>
           <Kbd>Enter</Kbd> opens it in Write

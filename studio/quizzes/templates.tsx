@@ -1,5 +1,6 @@
 'use client';
 /** Quizzes to start from: looked at as their visitors would meet them, then taken over whole. */
+import { Muted } from '../../ui/text';
 import { messageOf } from '../shared/trouble';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -69,7 +70,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
               <PrimaryButton isDisabled={busy} onPress={() => void take()}>
                 Start with this one
               </PrimaryButton>
-              <span style={{ color: 'var(--ink-2)' }}>{template.quiz.description}</span>
+              <Muted>{template.quiz.description}</Muted>
             </div>
             <Taken key={template.quiz.id} quiz={template.quiz} />
           </div>

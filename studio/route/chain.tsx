@@ -1,5 +1,6 @@
 'use client';
 /** The chain of quizzes that this one belongs to, as one journey. */
+import { Muted } from '../../ui/text';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/flow/chain';
@@ -51,11 +52,11 @@ function Onward({ stop }: { stop: Stop }) {
     <ol style={{ listStyle: 'none', paddingInlineStart: 14, borderInlineStart: '2px solid var(--line)' }}>
       {stop.onward.map(({ by, stop: next }, i) => (
         <li key={i} style={{ padding: '4px 0' }}>
-          <span style={{ color: 'var(--ink-2)', fontSize: 13 }}>
+          <Muted $small>
             after {by.from}
             {by.when && `, when ${by.when}`}
             {by.carries > 0 && `, with ${by.carries} ${by.carries === 1 ? 'value' : 'values'}`}
-          </span>
+          </Muted>
           <span style={{ display: 'flex', gap: 8, alignItems: 'baseline' }}>
             <Mark kind={next.gone ? 'no' : next.live ? 'yes' : 'not-yet'} size={12} />
             {next.gone ? (

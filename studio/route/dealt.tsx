@@ -1,5 +1,6 @@
 'use client';
 /** Whether everybody gets all questions of a page, or a few of them by chance; and what three visitors would get. */
+import { Muted } from '../../ui/text';
 import { useMemo } from 'react';
 import { isQuestion, nameOf, without } from '../../core/document/lookup';
 import type { Draw, Page, Quiz } from '../../core/schema/quiz';
@@ -104,12 +105,12 @@ function Added({ draw, own, onChange }: DrawProps & { own: string[] }) {
   const left = own.filter((id) => draw.from !== 'bank' && !draw.from.includes(id));
   if (left.length === 0) return null;
   return (
-    <p style={{ color: 'var(--ink-2)' }}>
+    <Muted as="p">
       {left.length} {left.length === 1 ? 'question of this page is' : 'questions of this page are'} never dealt.{' '}
       <TextButton $weight={500} onPress={() => onChange({ ...draw, from: own })}>
         Take {left.length === 1 ? 'it' : 'them'} in
       </TextButton>
-    </p>
+    </Muted>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 /** Ways kept as examples: walked again after each change, and saying when they come out otherwise. */
+import { PlainList } from '../../ui/text';
 import { useMemo } from 'react';
 import type { Example, Quiz } from '../../core/schema/quiz';
 import { comesTo, differences, exampleOf } from '../../core/flow/examples';
@@ -31,11 +32,11 @@ export function Examples({ quiz, onWay }: { quiz: Quiz; onWay: (way: string[]) =
   return (
     <section aria-label="Examples" style={{ borderTop: '1px solid var(--ink)', marginTop: 28, paddingTop: 10 }}>
       <h2 style={{ font: '700 18px/1.4 var(--heading)' }}>Examples</h2>
-      <ul style={{ listStyle: 'none' }}>
+      <PlainList>
         {examples.map((example) => (
           <Line key={example.id} quiz={quiz} example={example} onWay={onWay} />
         ))}
-      </ul>
+      </PlainList>
     </section>
   );
 }

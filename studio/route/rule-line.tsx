@@ -43,6 +43,7 @@ export function RuleLine({ quiz, page, taken, rule, i, on, onReach, onKeyDown, o
       const [item] = items;
       if (item?.kind !== 'text') return;
       void item.getText(TYPE).then((text) => {
+        // Put there by `getItems` above.
         const [from, place] = JSON.parse(text) as [string, number];
         if (from === page.id) onDropped(place);
       });

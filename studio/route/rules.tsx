@@ -1,5 +1,6 @@
 'use client';
 /** Where a page leads, as sentences: read from the top, the first that holds is taken, and the last is always "Otherwise". */
+import { Muted } from '../../ui/text';
 import type { Move } from '../../core/flow/navigate';
 import { Plus } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
@@ -92,7 +93,7 @@ export function Rules({ quiz, page, taken, rule, onRule }: Props) {
         <h2 style={{ font: '700 24px/1.4 var(--heading)' }}>
           {isAsk ? `After ${page.name || 'this page'}` : page.name || 'Result'}
         </h2>
-        {isAsk && <span style={{ fontSize: 13, color: 'var(--ink-2)' }}>First match wins</span>}
+        {isAsk && <Muted $small>First match wins</Muted>}
       </div>
       {isAsk && <Ways {...{ quiz, page, taken, rule, onRule }} />}
       {own.map((f) => (

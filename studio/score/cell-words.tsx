@@ -1,4 +1,5 @@
 /** The active cell in words. */
+import { Faint } from '../../ui/text';
 import type { ReactNode } from 'react';
 import { type Measure, signed } from '../edits/measures';
 import { GUESS, RIGHT } from '../edits/weigh-edits';
@@ -24,7 +25,7 @@ export function CellWords({ row, target }: { row: GridRow | undefined; target: M
       <Of name={wordsOf(row)}>
         {' '}
         {rightWords(row, value)}
-        {row.of.keyed && <span style={{ color: 'var(--ink-3)' }}>. Y, M and N set ● ◐ ○</span>}
+        {row.of.keyed && <Faint>. Y, M and N set ● ◐ ○</Faint>}
       </Of>
     );
   return (

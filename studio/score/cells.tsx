@@ -1,5 +1,6 @@
 'use client';
 /** The cells of the grid: what stands in one, and how it is said. */
+import { Strong } from '../../ui/text';
 import { memo } from 'react';
 import { isKeyed, isReviewed } from '../../core/questions/registry';
 import { isShare, type Weighed } from '../../core/document/weighed';
@@ -87,7 +88,7 @@ export function KeyCell({ row, target }: { row: GridRow; target: Measure }) {
 
 export const Guess = ({ row }: { row: GridRow }) =>
   row.of.guess?.value !== undefined ? (
-    <b style={{ fontWeight: 600 }}>{isShare(row.of.guess) ? `${row.of.guess.value}%` : `⌀ ${row.of.guess.value}`}</b>
+    <Strong>{isShare(row.of.guess) ? `${row.of.guess.value}%` : `⌀ ${row.of.guess.value}`}</Strong>
   ) : row.of.guess ? (
     <span style={{ color: 'var(--ink-3)', opacity: 0.55 }}>·</span>
   ) : null;

@@ -1,5 +1,6 @@
 'use client';
 /** The chosen column: its name, how it is decided or counted, and where visitors end on it. */
+import { Faint, Inline } from '../../ui/text';
 import type { ReactNode } from 'react';
 import type { Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
@@ -76,7 +77,7 @@ export function Column({
           </p>
         </div>
       ) : (
-        <p style={{ color: 'var(--ink-3)' }}>Nothing adds to it yet.</p>
+        <Faint as="p">Nothing adds to it yet.</Faint>
       )}
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'center', paddingTop: 10 }}>
         <TextButton $weight={500} isDisabled={!moved(-1)} onPress={() => move(-1)}>
@@ -86,7 +87,7 @@ export function Column({
           Move right
         </TextButton>
         {target.colour !== null && (
-          <div style={{ display: 'inline' }}>
+          <Inline>
             Colour{' '}
             <Choose
               label="Colour of the outcome"
@@ -96,7 +97,7 @@ export function Column({
                 store.getState().edit(setField('set-colour', place, ['colour'], outcome?.colour, Number(to)))
               }
             />
-          </div>
+          </Inline>
         )}
       </div>
       {children}

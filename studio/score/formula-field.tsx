@@ -1,5 +1,6 @@
 'use client';
 /** A formula as it is typed: scales by their names, which are completed; what is wrong is shown under its character. */
+import { Faint } from '../../ui/text';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { parseFormula, renamed } from '../../core/scoring/formula';
@@ -110,7 +111,7 @@ export function FormulaField({
             {n.name}
           </TextButton>
         ))}
-        {offered.length > 0 && <span style={{ color: 'var(--ink-3)' }}>Tab completes</span>}
+        {offered.length > 0 && <Faint>Tab completes</Faint>}
       </div>
     </div>
   );

@@ -1,5 +1,6 @@
 'use client';
 /** What the guesses of the chosen question come to. */
+import { PlainList, Strong } from '../../ui/text';
 import type { ReactNode } from 'react';
 import { modelOf } from '../../core/questions/registry';
 import { guessedMix, weightsIn } from '../../core/rehearsal/mix';
@@ -20,14 +21,14 @@ export function GuessPanel({ row, children }: { row: GridRow | undefined; childr
         ) : !weights ? (
           <p>{asked[row.of.guess.of]} Without a guess they answer evenly.</p>
         ) : (
-          <ul style={{ listStyle: 'none' }}>
+          <PlainList>
             {(modelOf(question)?.told(question, weights) ?? []).map(([words, share]) => (
               <li key={words} style={{ display: 'flex', justifyContent: 'space-between', gap: 12, padding: '3px 0' }}>
                 <span>{words}</span>
-                <b style={{ fontWeight: 600 }}>{Math.round(share * 100)}%</b>
+                <Strong>{Math.round(share * 100)}%</Strong>
               </li>
             ))}
-          </ul>
+          </PlainList>
         )}
       </div>
       {children}

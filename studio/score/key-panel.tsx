@@ -1,5 +1,6 @@
 'use client';
 /** What the question of the chosen row is worth, beside its key. */
+import { Muted } from '../../ui/text';
 import type { ReactNode } from 'react';
 
 import { isKeyed } from '../../core/questions/registry';
@@ -44,9 +45,7 @@ function KeyOfRow({ row, children }: Props & { row: GridRow }) {
             .
           </>
         ) : typesKey ? null : (
-          <span style={{ color: 'var(--ink-2)' }}>
-            Nothing is right or wrong in this question. Mark an answer ● and it counts for marks.
-          </span>
+          <Muted>Nothing is right or wrong in this question. Mark an answer ● and it counts for marks.</Muted>
         )}
         {Key && <Key question={question} />}
         {isKeyed(question) && quiz.scales.some((s) => s.formula === undefined) && (

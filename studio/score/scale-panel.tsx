@@ -1,5 +1,6 @@
 'use client';
 /** How a scale is counted: as a sum, a mean, or a formula over other scales. */
+import { Strong } from '../../ui/text';
 import type { Quiz, Scale } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore } from '../document';
@@ -15,7 +16,7 @@ export function ScalePanel({ quiz, scale }: { quiz: Quiz; scale: Scale }) {
   const counted = scale.formula === undefined ? (scale.combine ?? 'sum') : 'formula';
   return (
     <div style={{ borderTop: '1px solid var(--ink)', padding: '10px 0', lineHeight: '26px' }}>
-      <b style={{ fontWeight: 600 }}>{scale.name}</b> is{' '}
+      <Strong>{scale.name}</Strong> is{' '}
       <Choose
         label="How it is counted"
         value={counted}

@@ -1,5 +1,6 @@
 'use client';
 /** Score: one grid for the whole quiz, what it comes to below, and the ruler of the chosen column beside it. */
+import { Alarm } from '../../ui/text';
 import { type ReactNode, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { isKeyed } from '../../core/questions/registry';
@@ -113,11 +114,7 @@ export function Score() {
       <div className="left">
         <div className="said">
           <span role="status" style={{ flex: 1, minWidth: 200 }}>
-            {trouble ? (
-              <span style={{ color: 'var(--brick)' }}>{trouble}</span>
-            ) : (
-              <CellWords row={activeRow} target={column} />
-            )}
+            {trouble ? <Alarm>{trouble}</Alarm> : <CellWords row={activeRow} target={column} />}
           </span>
           {chosen.length > 1 && (
             <span>

@@ -1,5 +1,6 @@
 'use client';
 /** One run beside the grid and what it comes to: a perfect one, an empty one, or one put together by choosing answers. */
+import { Strong } from '../../ui/text';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { offeredBy } from '../../core/questions/registry';
@@ -83,7 +84,7 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
           <>
             <dt>Marks</dt>
             <dd>
-              <b style={{ fontWeight: 600 }}>{number(result.marks.awarded)}</b> of {number(result.marks.possible)}
+              <Strong>{number(result.marks.awarded)}</Strong> of {number(result.marks.possible)}
             </dd>
           </>
         )}
@@ -93,7 +94,7 @@ export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Q
             <div key={s.id} style={{ display: 'contents' }}>
               <dt>{s.name}</dt>
               <dd>
-                <b style={{ fontWeight: 600 }}>{points === null ? '–' : number(points)}</b>
+                <Strong>{points === null ? '–' : number(points)}</Strong>
               </dd>
             </div>
           );

@@ -1,4 +1,5 @@
 'use client';
+import { Strong } from '../../ui/text';
 import { Mark } from '../../ui/marks';
 import { useRehearsal } from './rehearsal';
 
@@ -12,7 +13,7 @@ export function Nobody({ outcome }: { outcome: string }) {
     return <span style={{ whiteSpace: 'nowrap' }}>hardly anybody</span>;
   return (
     <span style={{ display: 'inline-flex', gap: 5, alignItems: 'center', whiteSpace: 'nowrap', color: 'var(--brick)' }}>
-      <Mark kind="no" size={9} /> <b style={{ fontWeight: 600 }}>out of reach</b>
+      <Mark kind="no" size={9} /> <Strong>out of reach</Strong>
     </span>
   );
 }

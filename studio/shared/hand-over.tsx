@@ -1,5 +1,6 @@
 'use client';
 /** Another quiz as a place to go on to, and what goes along to it: sentences with choices in them, in Route and in Write alike. */
+import { Muted } from '../../ui/text';
 import { X } from 'lucide-react';
 import styled from 'styled-components';
 import type { Carry, Quiz } from '../../core/schema/quiz';
@@ -121,7 +122,7 @@ export function CarryPart({ quiz, to, value = [], onChange }: Props) {
         );
       })}
       <li style={{ gap: '0 16px' }}>
-        {value.length === 0 && <span style={{ color: 'var(--ink-2)' }}>Nothing goes along.</span>}
+        {value.length === 0 && <Muted>Nothing goes along.</Muted>}
         {matches.length > 0 && (
           <TextButton $weight={500} onPress={() => set([...value, ...matches])}>
             Take along all {matches.length} that match by name

@@ -1,5 +1,6 @@
 'use client';
 /** The questions of the bank as a list: looked through by words, topic, kind and use. */
+import { Inline, Muted } from '../../ui/text';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { BankedQuestion } from '../../contract/quizzes';
@@ -113,7 +114,7 @@ export function KeptList({ kept, act }: Props) {
           value={words}
           onChange={(e) => setWords(e.target.value)}
         />
-        <div style={{ display: 'inline' }}>
+        <Inline>
           about{' '}
           <Choose
             label="Topic"
@@ -139,10 +140,10 @@ export function KeptList({ kept, act }: Props) {
             ]}
             onChange={setUse}
           />
-        </div>
-        <span role="status" style={{ color: 'var(--ink-2)', fontSize: 13 }}>
+        </Inline>
+        <Muted role="status" $small>
           {shown.length} of {kept.length}
-        </span>
+        </Muted>
       </Filters>
       <List aria-label="Questions of the bank">
         {shown.map(({ question, topic: name, usedIn }) => (

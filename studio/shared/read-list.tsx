@@ -1,5 +1,6 @@
 'use client';
 /** Reading questions out of a pasted text or a file, with what was understood of it line by line before anything is made of it. */
+import { Alarm } from '../../ui/text';
 import { messageOf } from './trouble';
 import { type ReactNode, useDeferredValue, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -157,7 +158,7 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
       </div>
       <div role="alert">
         {(trouble || (read && 'trouble' in read)) && (
-          <p style={{ color: 'var(--brick)' }}>{trouble || (read && 'trouble' in read ? read.trouble : '')}</p>
+          <Alarm as="p">{trouble || (read && 'trouble' in read ? read.trouble : '')}</Alarm>
         )}
       </div>
       {read && 'quiz' in read && <WhatWasRead {...read} questions={questions} />}

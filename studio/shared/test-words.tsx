@@ -1,5 +1,6 @@
 'use client';
 /** One test of a condition, in words with choices in them. */
+import { Faint } from '../../ui/text';
 import { Fragment, type ReactNode } from 'react';
 import {
   type AnswerOperator,
@@ -135,6 +136,7 @@ function TestRest({ quiz, test, onChange, onNot }: Omit<TestProps, 'page' | 'abo
       <BoundWords
         test={test}
         most={!('attempt' in test)}
+
         onChange={(to, join) => onChange({ ...unbounded(test), ...to } as Condition, join)}
         {...(onNot ? { onNot } : {})}
       />
@@ -269,7 +271,7 @@ function AnswerRest({
             entries={all.filter((o) => !chosen.includes(o.id))}
             onAction={(to) => setIds([...chosen, to])}
           >
-            <span style={{ color: 'var(--ink-3)' }}>{`${list.joins} …`}</span>
+            <Faint>{`${list.joins} …`}</Faint>
           </MenuButton>
         </>
       )}

@@ -1,5 +1,6 @@
 'use client';
 /** What the draft looked like before: states by time and person, looked at as a visitor meets them, and gone back to. */
+import { Muted } from '../../ui/text';
 import { messageOf } from '../shared/trouble';
 import { useEffect, useState } from 'react';
 import type { EarlierState } from '../../contract/editing';
@@ -34,9 +35,9 @@ export function HistorySheet({ onClose }: { onClose: () => void }) {
     <SideSheet wide open onClose={onClose} title="Earlier states">
       {trouble && <p role="alert">{trouble}</p>}
       {states?.length === 0 && (
-        <p style={{ color: 'var(--ink-2)' }}>
+        <Muted as="p">
           There is none yet. A state is kept whenever work pauses for some minutes, or somebody else goes on.
-        </p>
+        </Muted>
       )}
       {states && states.length > 0 && (
         <Shelf>
@@ -57,7 +58,7 @@ export function HistorySheet({ onClose }: { onClose: () => void }) {
           {chosen ? (
             <State key={chosen.line.revision} {...chosen} onClose={onClose} />
           ) : (
-            <p style={{ color: 'var(--ink-2)' }}>Choose one to look at it. Nothing changes by looking.</p>
+            <Muted as="p">Choose one to look at it. Nothing changes by looking.</Muted>
           )}
         </Shelf>
       )}

@@ -1,5 +1,6 @@
 'use client';
 /** A verdict by rules: sentences read from the top, the first that holds names the outcome. */
+import { Inline } from '../../ui/text';
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef } from 'react';
 import styled from 'styled-components';
@@ -67,7 +68,7 @@ function Rules({ quiz, verdict }: Props<ByRules>) {
             >
               {i + 1}
             </button>
-            <div style={{ display: 'inline' }}>
+            <Inline>
               When{' '}
               <ConditionSentence
                 quiz={quiz}
@@ -93,7 +94,7 @@ function Rules({ quiz, verdict }: Props<ByRules>) {
                 onChange={(outcome) => set(rules.map((r, k) => (k === i ? { ...r, outcome } : r)))}
               />
               .
-            </div>
+            </Inline>
             <TextButton
               aria-label={`Remove rule ${i + 1}: ${conditionWords(quiz, rule.when)}`}
               onPress={() => set(rules.filter((_, k) => k !== i))}

@@ -1,5 +1,6 @@
 'use client';
 /** How a verdict is decided, as sentences with choices in them. */
+import { Strong } from '../../ui/text';
 import styled from 'styled-components';
 import type { Quiz, Verdict } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
@@ -20,7 +21,7 @@ export function VerdictPanel({ quiz, verdict }: { quiz: Quiz; verdict: Verdict }
   const { Sentence, Body, orElse } = studioVerdict(verdict);
   return (
     <Panel>
-      <b style={{ fontWeight: 600 }}>{verdict.name}</b> is decided by{' '}
+      <Strong>{verdict.name}</Strong> is decided by{' '}
       <Choose
         label="How it is decided"
         value={verdict.by}

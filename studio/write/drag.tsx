@@ -112,6 +112,7 @@ function LandingLine({ page, after, words }: { page: Page; after: string | null;
       if (item?.kind !== 'text') return;
       void item.getText(TYPE).then((text) => {
         const { quiz, edit } = store.getState();
+        // Put there by `getItems` above.
         const move = placeBlocks(quiz, JSON.parse(text) as string[], page.id, after);
         if (move) edit(move);
       });

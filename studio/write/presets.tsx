@@ -1,5 +1,6 @@
 'use client';
 /** Settings kept by a name: in a question, over several, and for the quiz as a whole. */
+import { Inline } from '../../ui/text';
 import type { Question, Quiz } from '../../core/schema/quiz';
 import { Choose, MenuButton, TextButton } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
@@ -69,7 +70,7 @@ export function PresetPart({ quiz }: { quiz: Quiz }) {
   if (presets.length === 0) return null;
   return (
     <div className="row" role="group" aria-label="Settings kept">
-      <div style={{ display: 'inline' }}>
+      <Inline>
         New questions begin with{' '}
         <Choose
           label="What new questions begin with"
@@ -78,7 +79,7 @@ export function PresetPart({ quiz }: { quiz: Quiz }) {
           onChange={(to) => store.getState().edit(beginWith(store.getState().quiz, to || null))}
         />
         .
-      </div>
+      </Inline>
       {presets.map((p) => (
         <span key={p.id}>
           {p.name}

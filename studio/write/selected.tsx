@@ -1,5 +1,6 @@
 'use client';
 /** Several questions chosen at once, by their numerals; and the line that says what can be done with them. */
+import { Muted } from '../../ui/text';
 import { messageOf } from '../shared/trouble';
 import { type KeyboardEvent, type MouseEvent, useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -269,9 +270,9 @@ export function SelectedLine({ bank }: { bank: boolean }) {
       <TextButton $weight={400} onPress={() => choose([], null)}>
         Let go
       </TextButton>
-      <span role="status" style={{ color: 'var(--ink-2)', fontSize: 13 }}>
+      <Muted role="status" $small>
         {said}
-      </span>
+      </Muted>
     </Line>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 /** What holds for a quiz as a whole. */
+import { Muted } from '../../ui/text';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { isQuestion } from '../../core/document/lookup';
@@ -168,9 +169,9 @@ function Rearrange() {
         </TextButton>
       </div>
       {why && (
-        <p role="status" style={{ color: 'var(--ink-2)' }}>
+        <Muted as="p" role="status">
           {why}
-        </p>
+        </Muted>
       )}
     </>
   );

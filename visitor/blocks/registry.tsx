@@ -63,6 +63,7 @@ export function BlockOf(props: BlockProps) {
         onAnswer={(answer) => onChange({ ...values, answers: { ...values.answers, [block.id]: answer } })}
       />
     );
+  // Each takes blocks of its own kind, by which it was found.
   const Block = blocks[block.kind] as ComponentType<BlockProps>;
   return <Block {...props} />;
 }

@@ -17,6 +17,7 @@ export function runStorage(address: string) {
   return {
     read(): KeptRun | null {
       try {
+        // Written by `write` below; another page of this site has no such key.
         return JSON.parse(localStorage.getItem(key) ?? 'null') as KeptRun | null;
       } catch {
         return null;

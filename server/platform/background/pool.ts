@@ -98,6 +98,7 @@ async function run<K extends keyof Tasks>(task: K, given: Parameters<Tasks[K]>[0
   const limit = new AbortController();
   const timer = setTimeout(() => limit.abort(), TIME_LIMIT);
   try {
+    // The thread does the task of that name, and answers with what it gives.
     return (await pool().run({ task, given }, { signal: limit.signal })) as ReturnType<Tasks[K]>;
   } catch (error) {
     if (!limit.signal.aborted) throw error;
