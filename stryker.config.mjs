@@ -1,6 +1,6 @@
 /** Mutation testing of what scores and walks; run by hand: `npm run test:mutation`. */
 export default {
-  mutate: ['core/scoring/**/*.ts', 'core/flow/**/*.ts', '!**/*.test.ts'],
+  mutate: ['core/scoring/**/*.ts', 'core/verdicts/**/*.ts', 'core/flow/**/*.ts', '!**/*.test.ts'],
   testRunner: 'mocha',
   mochaOptions: { spec: ['tests/mutation.ts'], require: ['tsx/cjs'], ui: 'bdd' },
   coverageAnalysis: 'perTest',

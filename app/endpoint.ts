@@ -96,7 +96,7 @@ const answers = new Map<TSchema, ValidateFunction>();
 function requireKept(endpoint: Endpoint, schema: TSchema, done: unknown): void {
   const check = answers.get(schema) ?? ajv.compile(schema);
   answers.set(schema, check);
-  // As it will be sent: without what is undefined, and with dates as words.
+  // Compare the serialised answer: without undefined values, with dates as text.
   if (check(JSON.parse(JSON.stringify(done)))) return;
   const [error] = check.errors ?? [];
   throw new Error(

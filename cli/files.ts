@@ -96,7 +96,7 @@ export class RunsFile {
   constructor(file: string) {
     this.name = file;
     if (file === '-') {
-      // What comes through a pipe can be read once only.
+      // Buffer standard input, because it can be read only once.
       this.spool = mkdtempSync(join(tmpdir(), 'yes-maybe-'));
       this.path = join(this.spool, 'runs.jsonl');
       writeFileSync(this.path, readFileSync(0));

@@ -72,7 +72,7 @@ async function main(args: string[]): Promise<number> {
   }
 }
 
-// Whoever reads the output may stop reading, as head does.
+// Exit quietly if the reader closes the pipe, as `head` does.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EPIPE') process.exit(0);
   throw error;

@@ -125,7 +125,7 @@ class Appender {
       const written = new Set(rows.map((row) => keyOf(row['workspace_id'], row['run_id'])));
       for (const { event, done } of batch) done(written.has(keyOf(event.workspaceId, event.runId)));
     } catch (error) {
-      // What is wrong with one of them must not cost the others: each is tried on its own. A lost connection is nobody's fault, and everybody's.
+      // Retry each statement alone, so that one bad statement does not fail the batch. A lost connection fails all of them.
       if (batch.length > 1 && isRefusal(error)) for (const one of batch) await this.fly([one]);
       else for (const one of batch) one.fail(error);
     }

@@ -38,7 +38,7 @@ export async function createDatabase(url: string, template?: string): Promise<vo
         `create database ${client.escapeIdentifier(name)}${template ? ` template ${client.escapeIdentifier(template)}` : ''}`,
       )
       .catch((error: unknown) => {
-        // Somebody else made it at the same moment.
+        // Ignore: another process created the database first.
         const code = textOf(error, 'code');
         if (code !== '42P04' && code !== '23505') throw error;
       });

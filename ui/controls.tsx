@@ -255,7 +255,7 @@ export function Choose<T extends string>({
   );
 }
 
-// Its successor wraps a field around it, with a place for help and errors that a word in a row has no use for.
+// The successor adds a wrapper for help and errors, which a word in a row does not need.
 // eslint-disable-next-line @typescript-eslint/no-deprecated
 const Track = styled(AriaSwitch)`
   display: inline-flex;

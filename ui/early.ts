@@ -26,14 +26,14 @@ function keep(window: Window, holds: boolean): void {
     const { target } = event;
     const isTyped = target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
     if (!isTyped && !(target instanceof HTMLInputElement)) return;
-    // What came last goes in last: of radios one takes the place of another.
+    // Keep the order of input, because one radio replaces another.
     kept.fields.delete(target);
     kept.fields.set(target, !isTyped && /^(radio|checkbox)$/.test(target.type) ? target.checked : target.value);
   };
   const look = (event?: Event) => {
     const field = document.activeElement;
     if (!(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) return;
-    // Drawing a field puts its caret to the start: that is no selecting of the visitor's.
+    // Ignore `select` without a range: hydration moves the caret to the start.
     if (event?.type === 'select' && field.selectionStart === field.selectionEnd) return;
     if (field.selectionStart !== null)
       kept.caret = { field, from: field.selectionStart, to: field.selectionEnd ?? field.selectionStart };
@@ -69,18 +69,18 @@ export function caretEarly(): void {
 export async function putInEarly(): Promise<void> {
   const kept = early()?.kept;
   early()?.end();
-  // Everything on the page has begun by then.
+  // Wait one task, until everything is hydrated.
   await new Promise((resolve) => setTimeout(resolve));
   for (const [field, value] of kept?.fields ?? []) {
     if (!field.isConnected) continue;
     if (typeof value === 'boolean') {
       if ('checked' in field && field.checked !== value) field.click();
     } else if (field.value !== value && field.type !== 'file') {
-      // By the setter of its kind, since React watches the field's own: so it learns of the change.
+      // Call the prototype's setter, so that React's tracking notices the change.
       Reflect.getOwnPropertyDescriptor(field.constructor.prototype, 'value')?.set?.call(field, value);
       field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
     }
-    // The next one sees the page as this one has left it.
+    // Wait one task, so that React renders between two fields.
     await new Promise((resolve) => setTimeout(resolve));
   }
   if (kept?.fields.size) caretEarly();

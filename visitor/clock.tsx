@@ -44,7 +44,7 @@ export function Clock({ until, onTime }: { until: number; onTime: () => void }) 
     const timer = setInterval(look, 250);
     return () => clearInterval(timer);
   }, [until]);
-  // What was said stays true for a moment only; then it is taken away, so that nobody comes across it later.
+  // Clear the announcement after a while, so that nobody finds it when it is out of date.
   const words = spokenAt === null || spokenAt - seconds > STANDS ? '' : spoken(spokenAt);
   return (
     <>

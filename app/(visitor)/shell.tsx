@@ -39,7 +39,7 @@ export const visitorMetadata: Metadata = { icons: '/icon.svg' };
  * @param language of the page: a screen reader chooses its voice by it
  */
 export async function VisitorShell({ language, children }: { language: string; children: ReactNode }) {
-  // Pages that are kept have none: they are the same for everybody, and their scripts are known by hashes.
+  // Static pages have no nonce; their scripts are allowed by hash.
   const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang={language} dir={isRightToLeft(language) ? 'rtl' : 'ltr'}>

@@ -135,7 +135,7 @@ const itemsIn = (owner: unknown, list: string): Item[] => {
 function putAfter(items: Item[], item: Item, after: string | null): Item[] {
   if (after === null) return [item, ...items];
   const at = items.findIndex((i) => i.id === after);
-  // What it stood behind may be gone by now; then it comes last, since losing it would be worse.
+  // If the item to follow is gone, append at the end, because losing the insertion would be worse.
   return at < 0 ? [...items, item] : [...items.slice(0, at + 1), item, ...items.slice(at + 1)];
 }
 

@@ -32,7 +32,7 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
   const whole = !findings.some((f) =>
     ['no-questions', 'no-pages', 'unknown-reference', 'route-target-missing'].includes(f.code),
   );
-  // A quiz that speaks of what is not there is not worth walking through.
+  // Skip reachability while references dangle: every finding would repeat the broken reference.
   if (whole) findings.push(...reachability(quiz));
   if (whole) findings.push(...examples(quiz));
   if (whole && odds) findings.push(...rehearsedFindings(quiz, odds));
@@ -95,7 +95,7 @@ function reachability(quiz: Quiz): Finding[] {
   const reach = reachOf(quiz);
   if (!reach) return [warning('too-much-to-look-at', 'route', [], TOO_MUCH)];
   const { pages, routes, endless } = reach;
-  // Reasons are looked for as long as this lasts: with many rules that are never taken they would take minutes.
+  // The search for reasons has its own budget, because many unreachable rules would take minutes.
   const budget = newBudget(REASONS);
   const found: Finding[] = [];
   const name = (page: Page) => page.name || 'A page';

@@ -41,7 +41,7 @@ export function reachOf(quiz: Quiz, budget = newBudget()): Reach | null {
 function carriedReach(quiz: Quiz, budget: Budget): Reach | null {
   const reach: Reach = { pages: new Set(), routes: new Map(), endless: [] };
   const tests = testsByQuestion(quiz);
-  // What is asked of a state on its page: at least one thing, on average all conditions by the pages there are.
+  // Cost of a state: the average number of conditions on a page, at least 1.
   const perState = 1 + Math.ceil([...tests.values()].flat().length / Math.max(1, quiz.pages.length));
   const ways = new Map<string, Way[]>();
   const waysOf = (question: Question): Way[] => {
@@ -51,7 +51,7 @@ function carriedReach(quiz: Quiz, budget: Budget): Reach | null {
   };
   try {
     for (const known of knownValues(quiz)) {
-      // A walk takes known values by their defaults.
+      // The walk assumes the defaults of known values.
       const given = { ...quiz, known: quiz.known.map((k) => ({ ...k, default: known.get(k.id) ?? k.default ?? '' })) };
       new StateWalk(given, waysOf, controlColumns(quiz), MOST_LOOKED_AT, undefined, { contactMayBeEmpty: true }).run({
         visit: (page) => {
@@ -143,7 +143,7 @@ function triedReach(quiz: Quiz, budget: Budget): Reach {
     reach.pages.add(id);
     queue.push(...(edges.get(id) ?? []));
   }
-  // Backwards from the ends: what cannot come to one is endless.
+  // Search backwards from the ends; a page that is not found is endless.
   const ends = new Set<string>([END, ...resultIds]);
   for (let grew = true; grew;) {
     grew = false;

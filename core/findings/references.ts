@@ -158,7 +158,7 @@ class References {
       outcome: this.there.verdict,
       right: this.there.topic,
     };
-    // These need not say which: then it is the first, or all of them.
+    // These may omit the reference; then the first is meant, or all.
     if (ref !== undefined && isThere[value]?.(ref) === false) return true;
     return (
       (value === 'answer' && !this.there.question(ref ?? '')) || (value === 'known' && !this.there.known(ref ?? ''))

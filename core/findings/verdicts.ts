@@ -57,7 +57,7 @@ function outcomesAtTheEnds(quiz: Quiz): (verdict: string, outcome: string) => bo
 
 /** What only a rehearsal tells: who gets where, how often. */
 export function rehearsedFindings(quiz: Quiz, odds: Odds): Finding[] {
-  // Where visitors were sampled, that nobody gets somewhere does not say that nobody can.
+  // In a sample, a share of 0 does not prove that an outcome is unreachable.
   const isAtAnEnd = odds.method === 'sampled' ? outcomesAtTheEnds(quiz) : () => false;
   const visitors = (odds.visitors ?? 0).toLocaleString('en');
   return quiz.verdicts.flatMap((verdict) => [

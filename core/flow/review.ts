@@ -27,7 +27,7 @@ export function reviewLine(
   return {
     id: question.id,
     prompt: wordingOf(question),
-    // The one that is marked: what was mended after it, behind a gate, would seem to be called wrong.
+    // Show the answer that is marked. A later answer, given behind a gate, would look as if it were marked wrong.
     given: answerText(question, counted),
     state,
     ...(isDay ? { isDay } : {}),

@@ -169,7 +169,7 @@ function onward(quiz: Quiz, settled: Run, here: Page, { oneTry = false }: Leavin
   if (!hold || isAllRight(quiz, settled)) return leave(quiz, settled, here);
   const tries = settled.tries[here.id] ?? 0;
   if (oneTry || (hold.tries !== undefined && tries >= hold.tries)) return leaveBy(quiz, settled, here, gateExit(here));
-  // The page stays; what was answered stays with it, to be mended.
+  // The gate holds: the visitor stays on the page and can correct the answers.
   return { ...settled, way: lastAs(settled.way, { page: here.id, shown: [] }) };
 }
 
@@ -193,7 +193,7 @@ function isAllRight(quiz: Quiz, run: Run): boolean {
  */
 function settle(quiz: Quiz, run: Run, here: Page): Run {
   const shown = shownBlocks(quiz, run, here).map((b) => b.id);
-  // Assigned and not spread with changes, which takes three times as long.
+  // `Object.assign` rather than a spread, because a spread takes three times as long.
   const own = Object.assign({}, run);
   own.way = lastAs(run.way, { page: here.id, shown });
   own.tries = Object.assign({}, run.tries);
@@ -210,7 +210,7 @@ export function questionsOnWay(quiz: Quiz, run: Run): Question[] {
   const { questions } = quizIndex(quiz);
   const { way } = run;
   const list: Question[] = [];
-  // Only where a page stands on the way twice can a question do so.
+  // A question can come twice only if its page does.
   const seen = new Set<string>();
   for (let i = way.length - 1; i >= 0; i--) {
     const shown = way[i]?.shown ?? [];

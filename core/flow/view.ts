@@ -161,7 +161,7 @@ function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView
   return shown.flatMap((block): BlockView[] => {
     if (isQuestion(block)) return [projectQuestion(block, { run, fill: reached.fill })];
     const kind = blockKind(block);
-    // What a visitor turns out to be is not told before the questions are over.
+    // Hide the outcome until all questions are answered.
     const view = page.stage === 'ask' && kind.atTheEnd ? null : kind.view(block, reached);
     return view ? [view] : [];
   });

@@ -42,10 +42,10 @@ export function recordFault(
  * Coming to a page again with nothing changed ends the walk: from there it would go round for ever.
  */
 export function walk(quiz: Quiz, { answers = {}, known, contact = {}, seed = 1, reviews }: Recorded): Walked {
-  // One list of answers that grows with the way: nobody looks at what an earlier state had answered.
+  // All states share one growing list of answers, because nobody reads the answers of an earlier state.
   const given: Run['answers'] = {};
   let run: Run = { ...startRun(quiz, { seed, known, reviews }), answers: given };
-  // The states in which pages were entered; looked through only where a page is entered again.
+  // States by page, searched only when a page is entered again.
   const entered: Run[] = [run];
   while (!run.finished) {
     const page = currentPage(quiz, run);
@@ -57,7 +57,7 @@ export function walk(quiz: Quiz, { answers = {}, known, contact = {}, seed = 1, 
     }
     const next = goOn(quiz, run, page, { oneTry: true });
     const to = placeOf(next);
-    // The answers in the file never change, so nothing has changed where the same questions stand on the way.
+    // The recorded answers are fixed, so the same questions on the way mean the same state.
     if (!next.finished && entered.some((then) => placeOf(then) === to && onWay(quiz, then) === onWay(quiz, next)))
       return { run: { ...next, way: next.way.slice(0, -1) }, stopped: 'loop' };
     entered.push(next);

@@ -47,7 +47,7 @@ export function readCsv(text: string, id = 'quiz'): Read {
   const notes: Note[] = [];
   const clean = text.replace(/^\ufeff/, '');
   const { data, errors } = Papa.parse<string[]>(clean, {
-    // One more than are taken, with the heads: so that it is noticed where there are more.
+    // Read one row more than the limit (and the head), to notice that there are more.
     preview: MOST_QUESTIONS + 2,
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t', '|'],

@@ -20,7 +20,7 @@ function placeOfSyntax(text: string): string {
   try {
     parse(text, errors, { disallowComments: true, allowTrailingComma: false });
   } catch (error) {
-    // The parser calls itself for every bracket, and the stack has an end.
+    // Limit the depth first, because the parser is recursive.
     if (!(error instanceof RangeError)) throw error;
     return 'line 1';
   }

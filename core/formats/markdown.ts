@@ -96,7 +96,7 @@ export function writeMarkdown(quiz: Quiz): { text: string; lost: string[] } {
     lines.push(`## ${escape(q.prompt)}`, '');
     lines.push(...q.answers.map((a) => answerLine(a, q)));
     if (q.answers.length) lines.push('');
-    // One of several is what a list is taken for, unless several are right.
+    // A list is a choice of one, unless several answers are right.
     if (q.kind && (q.kind !== 'one' || q.answers.filter((a) => a.credit === 1).length > 1))
       lines.push(`Kind: ${q.kind}`);
     if (q.page) lines.push(`Page: ${q.page}`);

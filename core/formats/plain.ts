@@ -60,7 +60,7 @@ export function readPlain(text: string, id = 'quiz'): Read {
     }
     const answer = (lettered.exec(words) ?? bulleted.exec(words))?.[1];
     if (here && readField(here, words)) {
-      // It is kept by now.
+      // Kept by `readField`.
     } else if (here && answer !== undefined && !asked.test(words)) {
       here.answers.push(answerFrom(answer, ticked.test(words)));
       here.letters.push(/^\(?([A-Za-z])\s?[.)]/.exec(words)?.[1]?.toLowerCase() ?? '');
@@ -74,7 +74,7 @@ export function readPlain(text: string, id = 'quiz'): Read {
     apart = false;
   });
   for (const question of questions) settle(question, notes);
-  // A line alone above all questions is what they are called.
+  // A single line above all questions is the title.
   const [first, second] = questions;
   const titled = first && second && first.answers.length === 0 && !first.prompt.endsWith('?') && !first.right;
   const title = titled ? (questions.shift()?.prompt ?? '') : '';

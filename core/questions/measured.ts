@@ -9,7 +9,7 @@ export type Measured = Of<'number' | 'slider' | 'rating'>;
 export type Bounds = { min?: number; max?: number; step: number };
 
 export const measuredAnswer: AnswerSide<Measured> = {
-  // Nothing is what is left where an answer was taken back.
+  // An emptied answer is stored as an empty text.
   answerFault: (_question, answer) =>
     answer === '' || (typeof answer === 'number' && Number.isFinite(answer)) ? null : 'a number is expected',
   refusal(question, answer) {

@@ -7,7 +7,7 @@ import { chanceAt } from './respond';
 export const rightOrWrongModel: ResponseModel<Question> = {
   of: 'right',
   isSaid: (_question, weights) => weights['right'] !== undefined,
-  // Of the answers to try the right one stands first.
+  // The first answer to try is the right one.
   shareOf: (_question, weights, _answer, i) => (i === 0 ? chanceAt(weights, 'right') : 1 - chanceAt(weights, 'right')),
   guessed: ({ guess }) => (guess === undefined ? null : { right: round9(Math.min(100, Math.max(0, guess)) / 100) }),
   told: (_question, weights) => [

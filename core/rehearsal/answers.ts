@@ -30,7 +30,7 @@ function weighedWays(question: Question, weights: Weights): Way[] {
   const answers = model?.answers?.(weights) ?? kindOf(question).tries(question);
   const weighed = answers.map((answer, i) => ({ answer, share: model?.shareOf(question, weights, answer, i) ?? 0 }));
   const sum = weighed.reduce((total, { share }) => total + share, 0);
-  // Where the mix leaves no legal answer, it says nothing.
+  // Ignore the mix if it leaves no legal answer.
   if (sum === 0) return evenWays(question);
   return weighed.filter(({ share }) => share > 0).map(({ answer, share }) => ({ answer, share: share / sum }));
 }

@@ -44,7 +44,7 @@ export function canBeCarried(quiz: Quiz): boolean {
   const followable = (q: Question) =>
     isListable(q) ||
     (kindOf(q).parts?.areIndependent(q) &&
-      // Who spoke last depends on the whole question at once.
+      // Which outcome was strengthened last depends on the whole question, so its parts are not independent.
       !(
         ranked &&
         planOf(quiz)

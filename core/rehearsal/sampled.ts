@@ -29,12 +29,12 @@ export function rehearsedRun(quiz: Quiz, seed: number, { answer, mix, onMove }: 
   while (!run.finished) {
     const page = currentPage(quiz, run);
     if (!page) return run;
-    // A state of its own, changed in place: the one before it is not looked at again.
+    // Changed in place, because nobody reads the previous state.
     const filled: Run = Object.assign({}, run);
     filled.answers = Object.assign({}, run.answers);
     const blocks = drawnBlocks(quiz, page, seed);
     for (const block of blocks) {
-      // What stands further down may depend on what was just answered, so blocks are filled one by one.
+      // Fill blocks one by one, because a later block may depend on an earlier answer.
       if (block.showIf && !shownBlocks(quiz, filled, page).some((b) => b.id === block.id)) continue;
       if (isQuestion(block)) filled.answers[block.id] = answer ? answer(block, random) : drawAnswer(block, random, mix);
       if (isContact(block)) {

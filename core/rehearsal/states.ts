@@ -65,7 +65,7 @@ export class StateWalk {
     const tallies = followed && verdictKind(followed).tallies;
     const own = tallies && !tallies.looksAt(followed).greatest ? followed.outcomes : [];
     const at = own.map((o) => this.place.get(`${o.id} points`) ?? -1);
-    // Differences are enough only where nothing on the way asks for the sums themselves.
+    // Keep differences only if no condition on the way reads the sums.
     const alone = !this.columns.some((c) => c.kind === 'sum' && c.until !== ALWAYS);
     this.levelled = alone && at.every((i) => i >= 0) ? at : [];
   }
@@ -122,7 +122,7 @@ export class StateWalk {
         ? this.steps.of(block, page)
         : [this.steps.contact(block.fields.map((f) => f.id))];
       if (!block.showIf && parts.every((steps) => steps.every(isIdle))) continue;
-      // Whether it shows is settled before the first of its parts.
+      // Decide whether the block shows before its first part.
       const hidden = new StateTable(row.length, this.most);
       if (block.showIf) table = this.split(table, block.showIf, hidden);
       for (const steps of parts) {

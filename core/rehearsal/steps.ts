@@ -114,7 +114,7 @@ export class Steps {
           const use = uses.find((u) => u.track === plan.tracks.get(trackKey(column.track)));
           if (!use) return;
           if (column.part === 'points') change[i] = contribution(question, use.target, answer)?.value ?? 0;
-          // What belongs to the question as a whole is added with its last part.
+          // Add what belongs to the whole question with its last part.
           else if (last)
             change[i] = {
               count: 1,

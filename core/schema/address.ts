@@ -10,7 +10,7 @@ const strange = /[\u0000-\u0020\u007f-\u009f\u00a0\u2028\u2029\\]/;
 function read(text: string, schemes: string[]): URL | null {
   if (strange.test(text) || !URL.canParse(text)) return null;
   const url = new URL(text);
-  // A name before the host is there to be taken for one.
+  // Refuse a user name before the host: it is meant to be read as the host.
   return schemes.includes(url.protocol) && url.username === '' && url.password === '' ? url : null;
 }
 

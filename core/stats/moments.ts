@@ -37,7 +37,7 @@ export class Correlation {
   /** −1..1; null where either does not vary. */
   get r(): number | null {
     const [vx, vy] = [this.x.variance ?? 0, this.y.variance ?? 0];
-    // What is left of rounding is no variance.
+    // Treat a remainder of rounding as zero variance.
     if (vx <= 1e-18 || vy <= 1e-18) return null;
     return Math.max(-1, Math.min(1, this.c / (this.x.n - 1) / Math.sqrt(vx * vy)));
   }

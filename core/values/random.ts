@@ -26,7 +26,7 @@ export function shuffled<T>(items: readonly T[], random: () => number): T[] {
   const copy = [...items];
   for (let i = copy.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1));
-    // Both lie within the list.
+    // Both indexes are within the list.
     [copy[i], copy[j]] = [copy[j] as T, copy[i] as T];
   }
   return copy;

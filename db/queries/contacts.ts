@@ -28,7 +28,7 @@ export async function keepContact(
     at: Date;
   },
 ): Promise<string> {
-  // Two runs of one person at the same moment must not make two contacts.
+  // Serialise by address, so that simultaneous runs create one contact.
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${workspaceId} ${email || runId}`}, 0))`);
   const [run] = await tx
     .select({ contactId: runs.contactId })

@@ -11,7 +11,7 @@ export async function addFigures(tx: Tx, workspaceId: string, quizId: string, ch
     const id = `${change.day} ${change.edition} ${change.key}`;
     merged.set(id, { ...change, by: (merged.get(id)?.by ?? 0) + change.by });
   }
-  // In one order for all, so that two counters cannot wait for each other.
+  // Lock rows in one order to avoid deadlocks.
   const rows = [...merged.entries()]
     .filter(([, c]) => c.by !== 0)
     .sort(([a], [b]) => (a < b ? -1 : 1))

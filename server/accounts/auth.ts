@@ -44,7 +44,7 @@ const before = createAuthMiddleware(async (ctx) => {
           'This password is among those that are guessed first. Three or four words that belong to nobody are a good one.',
       });
   }
-  // Whoever changes their password wants everybody else out.
+  // A password change ends all other sessions.
   if (ctx.path === '/change-password')
     return { context: { body: { ...(isObject(ctx.body) ? ctx.body : {}), revokeOtherSessions: true } } };
   return undefined;
@@ -60,7 +60,7 @@ const make = () =>
       enabled: true,
       minPasswordLength: 10,
       maxPasswordLength: 200,
-      // Nobody comes in, and nothing is sent for anybody, before their address is known to be theirs.
+      // Require a verified address before sign-in and before any other mail.
       requireEmailVerification: true,
       revokeSessionsOnPasswordReset: true,
       sendResetPassword: async ({ user, url }) =>
@@ -69,7 +69,7 @@ const make = () =>
           subject: 'Set a new password for Yes Maybe',
           text: `Hello ${user.name},\n\nsomebody, hopefully you, asked for a new password. This address sets one; it works for an hour:\n\n${url}\n\nIf it was not you, do nothing: your password stays as it is.`,
         }),
-      // Other letters with an address to set a password are good for nothing any more.
+      // Invalidate other reset links.
       onPasswordReset: async ({ user }) => forgetVerifications(database(), user.id),
       onExistingUserSignUp: async ({ user }) =>
         sendLater({
@@ -97,7 +97,7 @@ const make = () =>
       storage: 'database',
       window: 60,
       max: 5 * readConfig().signInLimit,
-      // Guessing at the door is slowed down for each address.
+      // Rate-limit sign-in by address.
       customRules: Object.fromEntries(
         ['/sign-in/email', '/sign-up/email', '/request-password-reset', '/reset-password'].map((path) => [
           path,

@@ -12,6 +12,6 @@ let made: ZxcvbnFactory | undefined;
  */
 export function isGuessed(password: string, about: string[]): boolean {
   made ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
-  // Longer ones are looked at as far as this: the time grows with the square of the length.
+  // Check a prefix only, because the time grows with the square of the length.
   return made.check(password.slice(0, 72), about).guessesLog10 < LEAST_GUESSES;
 }

@@ -36,7 +36,7 @@ export async function openBank(member: Membership, now = new Date()): Promise<Qu
   try {
     await database().transaction((tx) => insertQuiz(tx, fresh));
   } catch (error) {
-    // Two windows may open it for the first time at once; then the other one has made it.
+    // Ignore a conflict: another window created the bank first.
     if (!(await findQuiz(database(), member.workspaceId, quizId))) throw error;
   }
   return getQuiz(member, quizId);

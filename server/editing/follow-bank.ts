@@ -8,7 +8,7 @@ import { newId } from '../platform/ids';
 
 /** Brings all quizzes of the workspace up to date with a bank that has changed, in the transaction that changes it. */
 export async function followAll(tx: Tx, member: Membership, before: Quiz, after: Quiz, now: Date): Promise<void> {
-  // In one order for all, so that two changes of the bank cannot wait for each other.
+  // Lock quizzes in one order to avoid deadlocks.
   for (const { quizId } of await quizzesWithLinks(tx, member.workspaceId)) {
     const row = await lockQuiz(tx, member.workspaceId, quizId);
     const edit = row ? followBank(row.draft, before, after) : null;

@@ -97,7 +97,7 @@ async function checkAll(workspaceId: string): Promise<void> {
   for (;;) {
     const rows = await uncheckedQuizzes(database(), workspaceId, BATCH);
     for (const { quizId, draft, revision } of rows) {
-      // A quiz that cannot be looked through in time is said to have one warning: that one.
+      // Count a timed-out check as one warning.
       const counts = await inBackground(workspaceId, 'check', { quiz: draft }).then(
         (findings) => ({
           errors: findings.filter((f) => f.severity === 'error').length,

@@ -69,13 +69,13 @@ function smaller(bytes: Buffer): Promise<{ width: number; height: number; data: 
         stdio: ['pipe', 'pipe', 'ignore'],
         timeout: TIME_LIMIT,
         killSignal: 'SIGKILL',
-        // It needs nothing of what the server knows.
+        // Start with an empty environment.
         env: { NODE_ENV: process.env.NODE_ENV },
       },
     );
     const parts: Buffer[] = [];
     child.stdout.on('data', (part: Buffer) => parts.push(part));
-    // A process that ends before it has read everything closes the pipe; its answer, or its end, says why.
+    // Ignore a broken pipe: the answer of the process, or its exit, says why.
     child.stdin.on('error', () => undefined);
     child.on('error', reject);
     child.on('close', () => {

@@ -10,7 +10,7 @@ export async function startWorkers(): Promise<void> {
     SEND_LETTER,
     { batchSize: 5, pollingIntervalSeconds: 1, includeMetadata: true },
     async (jobs) => {
-      // One letter that fails must not hold up, or send twice, those beside it.
+      // One letter per job, so that a failure neither delays nor repeats others.
       const outcomes = await Promise.allSettled(
         jobs.map((job) => sendLetter(job.data, { lastTry: job.retryCount >= job.retryLimit })),
       );

@@ -7,7 +7,7 @@ import { database } from '../platform/database';
 import { readConfig } from '../platform/config';
 import { notFound } from '../platform/http-error';
 
-// Editions never change, so any process may keep them.
+// Cache editions in every process, because they are immutable.
 const kept = new LRUCache<string, Quiz>({ max: 200 });
 
 /**

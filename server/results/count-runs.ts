@@ -14,7 +14,7 @@ const counting = new Map<string, { now: Promise<void>; next: Promise<void> | nul
 export function countRuns(workspaceId: string, quizId: string): Promise<void> {
   const key = `${workspaceId} ${quizId}`;
   const known = counting.get(key);
-  // One that has begun may have looked already, before what the caller wants to see counted.
+  // Start a new count after a running one, because that may have read too early.
   if (known) return (known.next ??= known.now.catch(() => undefined).then(() => countRuns(workspaceId, quizId)));
   const now = countAll(workspaceId, quizId).finally(() => counting.delete(key));
   counting.set(key, { now, next: null });

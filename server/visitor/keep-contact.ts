@@ -61,7 +61,7 @@ export async function keepWhatWasLeft(
   if (!run.finished || !left.mayWrite) return;
   const held = await heldUntil(tx, quiz, row, now);
   if (held === null) return writeLetters(tx, quiz, row, run, { to: left.email, now });
-  // By hand, all letters are written when it is released.
+  // With release by hand, letters are written at the release.
   if (held !== 'released') await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
 }
 

@@ -66,7 +66,7 @@ export async function openRun(
     remember(passKey(address, token), { row, quiz, run });
     return standingOf(quiz, row, run, now);
   }
-  // Opened by another request meanwhile; or the token opened a run of another quiz of this workspace.
+  // Another request opened the run first, or the token belongs to a run of another quiz.
   const there = await runByToken(database(), address, hashToken(token));
   if (!there) throw new HttpError(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
@@ -214,7 +214,7 @@ export async function takeStep(
       remember(key, { row: moved, quiz, run: next.run });
       return { taken: await standingOf(quiz, moved, next.run, now) };
     }
-    // Another request of the same run was faster; look again.
+    // Lost the race against another request of the same run; read again.
     recent.delete(key);
   }
   throw new HttpError(409, 'busy', 'This run is being changed from several places at once. Please try again.');

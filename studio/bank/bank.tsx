@@ -25,7 +25,7 @@ export function Bank({ first }: { first: BankedQuestion[] }) {
   const quiz = useQuiz();
   const [used, setUsed] = useState(first);
   useEffect(() => {
-    // Where questions are used is asked again when somebody comes back from another quiz.
+    // Refresh on focus, because another window may have used or dropped questions.
     const look = () =>
       void call('GET /api/bank', {}).then(
         ({ kept }) => setUsed(kept),

@@ -112,7 +112,7 @@ export function createDocument({
           .then(
             (answer) => taken(answered(get(), answer)),
             (error: unknown) => {
-              // Nothing is thrown away: it stays pending, on this device too.
+              // The edits stay pending, and stay stored on this device.
               const message = error instanceof HttpError && error.status !== 503 ? error.message : null;
               set({ saving: 'offline', ...(message ? { notice: { message } } : {}) });
               later(AGAIN);
@@ -126,7 +126,7 @@ export function createDocument({
         if (get().pending.length || flight) return;
         const asked = { quiz: quizId, query: { since: String(get().revision) } };
         const news = await call('GET /api/quizzes/{quiz}/edits', asked).catch(() => null);
-        // Without an answer the next look, or the next edit, will tell.
+        // Ignore a failure: the next poll or the next edit will retry.
         if (news && (news.whole || news.since.length)) taken(informed(get(), news));
       },
     };

@@ -24,7 +24,7 @@ export const opened = (quiz: Quiz, revision: number, kept: SentEdit[]): State =>
   quiz: rebase(quiz, kept).quiz,
   confirmed: quiz,
   revision,
-  // One that no longer fits is sent all the same: the server says why, and that is told.
+  // Send an edit that no longer applies, because the server's refusal says why.
   pending: kept.map((one) => ({ ...one, sent: false })),
   done: [],
   undone: [],

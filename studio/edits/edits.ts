@@ -160,7 +160,7 @@ export function moveBlock(quiz: Quiz, block: string, by: -1 | 1): Edit | null {
   const after = neighbour(page.blocks, block, by);
   if (after !== undefined)
     return { name: 'move-block', ops: [{ op: 'move', at, list: 'blocks', id: block, to: at, after }] };
-  // Past the end of its page it goes on to the next one.
+  // Beyond the end of its page, move to the next page.
   const other = quiz.pages[(quizIndex(quiz).position.get(page.id) ?? 0) + by];
   if (!other || other.stage !== page.stage) return null;
   const op: Op = {

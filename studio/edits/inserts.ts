@@ -46,6 +46,6 @@ const wholeNames: Partial<Record<Insert['attrs']['value'], string>> = {
 
 export const nameOfInsert = (inserts: NamedInsert[], attrs: Insert['attrs']): string =>
   inserts.find((i) => i.attrs.value === attrs.value && (i.attrs.ref ?? null) === (attrs.ref ?? null))?.label ??
-  // Without saying of what, it is the first verdict's outcome, and the marks.
+  // Without a reference: the first verdict, and marks.
   (attrs.ref ? undefined : wholeNames[attrs.value]) ??
   'Gone';

@@ -20,7 +20,7 @@ export function AcceptLine({
       .split(';')
       .map((text) => text.trim())
       .filter(Boolean)
-      // What was partly right stays so.
+      // Keep the partial credit of unchanged words.
       .map((text) => accept?.find((a) => acceptedOf(a).text === text) ?? text);
   return (
     <LineInput

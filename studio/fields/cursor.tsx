@@ -30,7 +30,7 @@ const FIELDS = 'textarea, input, [contenteditable]';
 function keepFocus(field: HTMLElement, frames = 6): void {
   requestAnimationFrame(() => {
     const now = document.activeElement;
-    // Whoever has gone on to another field stays there.
+    // Stop if somebody has moved on to another field.
     if (!field.isConnected || (now !== field && now?.matches(FIELDS))) return;
     if (now !== field) field.focus();
     if (frames > 0) keepFocus(field, frames - 1);
@@ -51,7 +51,7 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     const field = fields.find(wanted.current);
     if (!field) return;
     wanted.current = null;
-    // From a field to a field nothing is closing, and whoever goes on elsewhere at once must not be fetched back.
+    // No menu is closing when the focus comes from a field, so do not insist.
     const isFromField = document.activeElement?.matches(FIELDS) ?? false;
     field.focus();
     if (!isFromField) keepFocus(field);
@@ -76,7 +76,7 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     };
     if (!at.page) return;
     setCursor((old) => {
-      // On the page but in none of its blocks, as on the button that adds one: what was open stays open.
+      // Keep the open block if the focus is on the page but outside its blocks.
       const next = at.page === old.page && !at.block ? old : at;
       if (old.page === next.page && old.block === next.block && old.option === next.option) return old;
       moving.current = { field, top: field.getBoundingClientRect().top };
@@ -120,7 +120,7 @@ export function useCursor(sheet: RefObject<HTMLElement | null>) {
     typing.current = isTyped(field) ? field : null;
     if (!pointing.current) settle();
   }, [settle]);
-  // Whoever was quicker than the scripts stands somewhere already.
+  // Read the focus at mount, because somebody may have placed it before hydration.
   useEffect(onFocus, [onFocus]);
   const onPointerDown = useCallback(() => {
     pointing.current = true;

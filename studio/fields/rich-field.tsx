@@ -40,7 +40,7 @@ function useEditorLater(first: boolean): ComponentType<RichFieldProps> | null {
   useEffect(() => {
     if (Editor) return;
     const serve = () => setEditor(() => editor);
-    // It came between the drawing of this field and now.
+    // The module arrived between rendering and this effect.
     if (editor) return serve();
     if (first) waiting.unshift(serve);
     else waiting.push(serve);

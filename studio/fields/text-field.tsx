@@ -97,7 +97,7 @@ export function walkLines(event: KeyboardEvent<HTMLElement>): void {
   if (!(field instanceof HTMLTextAreaElement) || field.dataset['line'] === undefined) return;
   const end = event.key === 'ArrowDown' ? field.value.length : 0;
   if (field.selectionStart !== field.selectionEnd) return;
-  // In a text of several lines the arrow first goes to its edge.
+  // In a text of several lines, move within the text first.
   if (field.clientHeight > 40 && field.selectionStart !== end) return;
   const fields = [...event.currentTarget.querySelectorAll<HTMLTextAreaElement>('textarea[data-line]')];
   const next = fields[fields.indexOf(field) + (event.key === 'ArrowDown' ? 1 : -1)];

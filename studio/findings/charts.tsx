@@ -66,7 +66,7 @@ export function OutcomesChart({
   verdict: Findings['outcomes'][number];
   colours: Map<string, number>;
 }) {
-  // One stroke stands for as many runs as keeps the strokes countable.
+  // Scale the strokes so that they stay countable.
   const per = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((n) => verdict.decided / n <= 100) ?? 1_000;
   return (
     <section style={{ breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' }}>

@@ -44,7 +44,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
   const quizId = useDocument((s) => s.quizId);
   const [findings, setFindings] = useState(first);
   const [view, setView] = useState<'journey' | 'people'>('journey');
-  // Runs come in while one looks: the figures follow.
+  // Refresh the figures while the page is open.
   useAskAgain(
     () => call('GET /api/quizzes/{quiz}/findings', { quiz: quizId }).then((now) => setFindings(now.findings)),
     4_000,

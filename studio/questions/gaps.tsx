@@ -21,7 +21,7 @@ function GapsPart({ question, cursor }: Pick<Body<Gaps>, 'question' | 'cursor'>)
   const open = cursor !== null;
   const store = useDocumentStore();
   const at = placeOfBlock(store.getState().quiz, question.id);
-  // A gap that is taken out and put back by the editor's own undo still knows what was right in it.
+  // Keep removed gaps, because the editor's undo may bring them back.
   const known = useRef(new Map<string, { id: string; accept?: Accepted[] }>());
   for (const gap of question.gaps) known.current.set(gap.id, gap);
   const change = (text: RichDoc) => {

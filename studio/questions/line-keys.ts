@@ -51,7 +51,7 @@ export type LineHands = {
 export function onLineKey(pressed: Pressed, line: LineState, hands: LineHands): void {
   const command = lineCommand(pressed, line);
   if (!command) return;
-  // Where nothing can be right, Alt does not change what Enter is.
+  // Without a right answer to mark, Alt+Enter is Enter.
   const done = command.do === 'mark' && !hands.mark ? 'nextLine' : command.do;
   if (!hands[done]) return;
   pressed.preventDefault();

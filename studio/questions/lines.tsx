@@ -80,12 +80,12 @@ export function LineList<T extends Line>(props: Props<T>) {
       {
         mark: props.mark && (() => props.mark?.(item)),
         nextQuestion: () => {
-          // A line that was begun and not needed does not stay behind, to be found by the check.
+          // Remove a blank line that was begun and not needed.
           if (isBlank(item) && items.length > 2) edit(removeFromList(at, list, item.id));
           hands.nextQuestion();
         },
         nextLine: () => {
-          // Of the two lines a new question begins with; another blank one may be somebody else's, who is about to type there.
+          // Go to a blank second line only in a new question; any other blank line may be in use by somebody else.
           const next = index === 0 && items.length === 2 ? items[1] : undefined;
           if (next && isBlank(next)) focusLater(lineField(next.id));
           else add(item.id, ['']);
@@ -201,7 +201,7 @@ export function NewLine({
   add: (texts: string[]) => void;
   nextQuestion: () => void;
 }) {
-  // Letters put together from several keys are held until they are whole.
+  // Hold text during IME composition.
   const [held, setHeld] = useState('');
   const keep = (text: string) => {
     setHeld('');

@@ -90,14 +90,14 @@ export function QuizList({
   const [trouble, setTrouble] = useState('');
   const [copying, setCopying] = useState('');
   const [saved, setSaved] = useState<Saved | null>(null);
-  // What the check has not looked at yet is asked for again, each time when the last answer has been drawn.
+  // Poll while quizzes are unchecked; each poll starts after the last answer was rendered.
   const looking = lines.some((l) => !l.faults);
   useEffect(() => {
     if (!looking) return;
     const timer = setTimeout(() => router.refresh(), CHECK_AGAIN);
     return () => clearTimeout(timer);
   }, [looking, lines, router]);
-  // The list has come anew, and the copy with it.
+  // A new list contains the copy.
   useEffect(() => setCopying(''), [lines]);
   const act = async (work: () => Promise<unknown>) => {
     setTrouble('');

@@ -97,7 +97,7 @@ function Taken({ quiz }: { quiz: Quiz }) {
 
 /** What there is in it, in a line. */
 function size(quiz: Quiz): string {
-  // Of a page that draws some out of many, as many as it asks.
+  // Count the questions that are drawn, not the pool.
   const questions = quiz.pages.reduce((sum, { draw, blocks }) => {
     const own = blocks.filter(isQuestion).length;
     return sum + (draw ? drawnCount(draw) : own);

@@ -105,7 +105,7 @@ export function Share({ taken, page, move }: { taken: Taken | null; page: string
   if (!taken) return <>…</>;
   const own = taken.routes[page] ?? {};
   const share = own[move] ?? 0;
-  // Of those who leave the page, since whoever comes by twice leaves it twice.
+  // Share of departures from the page, because a visitor who passes twice departs twice.
   const leaving = Object.values(own).reduce((sum, s) => sum + s, 0);
   if (share === 0 && taken.method === 'seen') return <>nobody yet</>;
   return share === 0 ? (

@@ -38,7 +38,7 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
     const titles = new Map(live.quizzes.map((q) => [q.id, q.title]));
     return layoutOf(quiz, flows, rowsOf(flows, taken, keep), titles);
   }, [flows, taken, unfolded, quiz, chosen, live.quizzes]);
-  // Where real visitors have not come yet, others may: only the check knows what nobody ever reaches.
+  // For real visitors, ask the check: a page without visits may still be reachable.
   const isReal = taken?.method === 'seen';
   const isLost = (page: string) =>
     isReal ? findings.some((f) => f.code === 'page-unreachable' && f.where.includes(page)) : taken?.pages[page] === 0;
@@ -57,7 +57,7 @@ export function Spine({ quiz, taken, chosen, rule, way, onChoose, onWay, onNewRu
     },
   });
   const list = useRef<HTMLOListElement>(null);
-  // A page reached by the arrow keys may come out of a fold: it is in the list only after the next drawing.
+  // Focus in an effect, because a page reached by the arrow keys may only just be unfolded.
   const [reached, setReached] = useState('');
   useEffect(() => {
     if (reached) list.current?.querySelector<HTMLElement>(`[data-page="${CSS.escape(reached)}"]`)?.focus();

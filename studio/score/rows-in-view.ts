@@ -17,9 +17,9 @@ const FIRST = { width: 800, height: 800 };
  * where it moves.
  */
 export function useRowsInView(table: RefObject<HTMLTableElement | null>, rows: GridRow[], active: number) {
-  // Made anew with the rows: their heights are looked up again then.
+  // Recreate the virtualizer with the rows, so that heights are measured again.
   const keyOf = useCallback((i: number) => rows[i]?.of.at.join() ?? i, [rows]);
-  // Attaching it scrolls to the start: whoever has scrolled before the scripts had come stays where they are.
+  // Restore the scroll position, because attaching the virtualizer scrolls to the start.
   const scrolled = useRef(0);
   useLayoutEffect(() => void (scrolled.current = table.current?.parentElement?.scrollTop ?? 0), [table]);
   const virtual = useVirtualizer({
@@ -38,7 +38,7 @@ export function useRowsInView(table: RefObject<HTMLTableElement | null>, rows: G
   }, [table]);
   const stood = useRef(active);
   useLayoutEffect(() => {
-    // Only where the active cell moves: not at first, when somebody may have scrolled already, nor where rows are added around it.
+    // Scroll only when the active cell moves, not at mount and not when rows are added.
     if (stood.current === active) return;
     stood.current = active;
     virtual.scrollToIndex(active, { align: 'auto' });

@@ -51,7 +51,7 @@ export function useTrial(quiz: Quiz) {
 export function TrialPart({ quiz, trial: { kind, setKind, answers } }: { quiz: Quiz; trial: Trial }) {
   const result = useMemo(() => {
     const { questions } = quizIndex(quiz);
-    // Of an answer that was chosen before its question changed, only what still exists.
+    // Drop parts of an answer that no longer exist in its question.
     const known = Object.entries(answers).flatMap(([id, answer]) => {
       const question = questions.get(id);
       const offered = offeredBy(question);

@@ -15,13 +15,13 @@ export function useArrival(go: (id: string) => void): void {
     if (place?.reached) return;
     const id = place?.id ?? decodeURIComponent(location.hash.slice(1));
     if (!id) return;
-    // The sheet that led here gives the focus back to its button first.
+    // Wait until the sheet that led here has returned the focus to its button.
     const timer = setTimeout(() => {
       if (place) place.reached = true;
       go(id);
     }, 60);
     return () => clearTimeout(timer);
-    // Only for a new place: an edit must not take the cursor back there.
+    // Run for a new arrival only, so that an edit does not move the cursor.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [place]);
 }

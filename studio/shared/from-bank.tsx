@@ -91,7 +91,7 @@ export function useKeep(): (ids: string[]) => Promise<number> {
   const store = useDocumentStore();
   return useCallback(
     async (ids) => {
-      // The server takes what it has on disk.
+      // Send pending edits first, because the server copies what it has on disk.
       await store.getState().flush();
       const { links } = await call('POST /api/bank', { body: { quiz: store.getState().quizId, ids } });
       const { quiz, edit } = store.getState();

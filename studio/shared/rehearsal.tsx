@@ -95,7 +95,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
     setSeen((old) => (old.stale ? old : { ...old, stale: true }));
     const timer = setTimeout(
       () => {
-        // What is still being worked out is of an older state: nobody waits for it any more.
+        // Discard the running rehearsal, because it is of an older state.
         if (busy.current) end();
         const { api } = (bench.current ??= newBench());
         busy.current = true;
@@ -108,7 +108,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
           if (over) return;
           busy.current = false;
           setProgress(null);
-          // A key that comes while this is being drawn goes first.
+          // A transition: keystrokes take precedence over drawing the result.
           startTransition(() => setSeen({ ...now, stale: false }));
         });
       },
@@ -147,7 +147,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
     () => (mixKind === 'real' && counted ? seenWays(quiz, (key) => counted.ways[key] ?? 0) : null),
     [mixKind, counted, quiz],
   );
-  // Whoever asks for the rehearsal is not drawn anew with each key that is typed: what it says stays the same object.
+  // Memoise the context value, so that consumers do not render on each keystroke.
   const value = useMemo(
     () => ({
       ...seen,

@@ -54,7 +54,7 @@ export function Studio({
       void store.getState().flush();
     };
   }, [store]);
-  // The code that reads the document is made ready right after opening, and not at the first keystroke.
+  // Warm up validation after opening rather than at the first keystroke.
   useEffect(() => {
     const timer = setTimeout(() => void applyEdit(store.getState().quiz, { name: 'nothing', ops: [] }));
     return () => clearTimeout(timer);
@@ -239,7 +239,7 @@ function TopLine({
   onPreview: () => void;
   onHistory: () => void;
 }) {
-  // Not the whole quiz: typing in it leaves this line as it is.
+  // Select single fields, so that typing does not render this line.
   const title = useDocument((s) => s.quiz.title);
   const revision = useDocument((s) => s.revision + s.pending.length);
   const store = useDocumentStore();

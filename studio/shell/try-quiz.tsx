@@ -12,7 +12,7 @@ import { SpokenIn } from '../../visitor/languages/words';
 
 export function useTry(quiz: Quiz) {
   const [sent, setSent] = useState<Sent[]>([]);
-  // Replayed on the document as it is now, so that an edit shows at once wherever the trial stands.
+  // Replay on the present document, so that an edit shows at once.
   const run = useMemo(() => foldRun(quiz, { seed: 1 }, sent), [quiz, sent]);
   return { run, sent, setSent };
 }
@@ -44,7 +44,7 @@ function Filled({ quiz, run, view, send, again, onFilled, explains }: TryProps &
   const [values, setValues] = useState<Values>(() => valuesFrom(view));
   const [faults, setFaults] = useState<Refusal[]>([]);
   const [explained, setExplained] = useState(explains ? view.explained : undefined);
-  // What is filled in stays while the quiz around it is edited.
+  // Keep what is filled in when the document changes.
   useEffect(() => onFilled?.(values), [values, onFilled]);
   const go = (sent: Sent) => {
     const next = step(quiz, run, sent);

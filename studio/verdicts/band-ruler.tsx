@@ -56,7 +56,7 @@ type Props = {
 };
 
 export function BandRuler({ verdict, span, step, spread, colourOf, onChange }: Props) {
-  // Where half and all of it are now, whatever was written down when they were chosen.
+  // Compute `half` and `full` from the present span; the stored value is from when they were set.
   const bands = verdict.bands.map((b) => ({ ...b, from: bandStart(b, span) }));
   const scale = scaleOf(bands, span, step);
   const nameOf = (id: string) => verdict.outcomes.find((o) => o.id === id)?.name || 'No outcome';

@@ -21,7 +21,7 @@ function Measure({ quiz, verdict }: Props<ByBands>) {
   const unit = verdict.unit ?? 'points';
   const change = (part: Partial<Pick<ByBands, 'scale' | 'unit' | 'topic'>>) => {
     const { ops } = setFields('set-measure', at, verdict, part);
-    // From points to percent and back the boundaries are carried over, since they are the same stretches.
+    // Convert the boundaries when the unit changes, so that they stay at the same places.
     if (part.unit && part.unit !== unit) {
       const before = rulerSpan(quiz, verdict, odds);
       const after = rulerSpan(quiz, { ...verdict, unit: part.unit }, odds);

@@ -44,7 +44,7 @@ export function placeBlocks(quiz: Quiz, ids: readonly string[], page: string, be
   const chosen = new Set(ids);
   const moved = quiz.pages.flatMap((p) => p.blocks.filter((b) => chosen.has(b.id)));
   if (!to || moved.length === 0) return null;
-  // Behind one that is moved itself: behind what stands above that.
+  // If the block to follow is moved itself, use the block above it.
   const upTo = to.blocks.slice(0, to.blocks.findIndex((b) => b.id === behind) + 1).filter((b) => !chosen.has(b.id));
   const rest = to.blocks.filter((b) => !chosen.has(b.id));
   const order = [...upTo, ...moved, ...rest.slice(upTo.length)].map((b) => b.id);

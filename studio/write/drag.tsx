@@ -59,7 +59,7 @@ export const Handle = memo(function Handle({
   const { dragProps } = useDrag({
     preview,
     getItems: () => [{ [TYPE]: JSON.stringify(ids()), 'text/plain': name }],
-    // Only after the browser has begun: it drops what changes around it at that moment.
+    // Delay the state change, because browsers cancel a drag whose element changes at its start.
     onDragStart: () => void setTimeout(() => useDragging.setState({ stage })),
     onDragEnd: () => useDragging.setState({ stage: null }),
   });

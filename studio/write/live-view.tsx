@@ -55,7 +55,7 @@ export const LiveView = memo(function LiveView({ quiz, page }: { quiz: Quiz; pag
   const stands = run.way.at(-1)?.page;
   useEffect(() => {
     if (page && page !== stands) setRun((old) => standOn(quiz, old, page));
-    // Only the cursor moves the view; going on in it by answering stays where it went.
+    // Follow the cursor only when it moves, so that answering in the view is not undone.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [page]);
   const shown = useMemo(

@@ -103,7 +103,7 @@ const Head = memo(function Head({
   const found = findIn(quiz, words);
   const store = useDocumentStore();
   const go = (by: 1 | -1) => {
-    // As it stands now, and not at the last pause.
+    // Search the present document, not the deferred one.
     const places = findIn(store.getState().quiz, words);
     if (places.length === 0) return;
     const next = (at + by + places.length) % places.length;

@@ -18,7 +18,7 @@ export function Reading({ children }: { children: ReactNode }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
   const [offered, setOffered] = useState<{ text: string; behind: string; empty?: string } | null>(null);
-  // The same one at each drawing: every question of the manuscript holds it.
+  // A stable callback, because every question of the manuscript receives it.
   const offer = useCallback<Offer>(
     (text, behind, empty) => setOffered({ text, behind, ...(empty ? { empty } : {}) }),
     [],

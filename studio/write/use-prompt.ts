@@ -70,7 +70,7 @@ export function usePrompt(question: Question, page: Page, openKinds: (anchor: HT
       onLineKey(event, { isEmpty, isBlank: isEmpty && isEmptyQuestion(question) }, hands);
     }
   };
-  // What stands under the wording is not drawn anew for each key of it: what it calls stays the same, and does what it does now.
+  // Stable callbacks through a ref, so that typing the wording does not render what stands under it.
   const now = useRef({ nextQuestion, openKinds, format });
   now.current = { nextQuestion, openKinds, format };
   const hands = useMemo<Hands>(

@@ -48,7 +48,7 @@ export function VirtualPage({
   return (
     <div
       ref={box}
-      // What changes on one page leaves the others where they are: the browser need not lay them out again.
+      // Contain layout, so that a change on one page does not lay out the others.
       style={{ contain: 'layout style', ...(shown ? {} : { height: height.current }) }}
       {...(shown ? {} : { 'data-page': page, role: 'group', 'aria-label': name })}
     >

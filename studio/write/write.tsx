@@ -59,10 +59,10 @@ export function Write({
   const arriveAt = useCallback((id: string, option?: string) => arrive(store.getState().quiz, id, option), [store]);
   useArrival((id) => {
     if (id !== START) return arriveAt(id);
-    // Whoever was quicker than the scripts stays where they are.
+    // Keep the focus if somebody has placed it before hydration.
     if (!sheet.current?.contains(document.activeElement)) arriveAt(questionsOf(store.getState().quiz)[0]?.id ?? '');
   });
-  // Pages that are put in later are drawn at once, since the cursor goes there.
+  // Render pages that are added later at once, because the cursor goes there.
   const standing = useRef(false);
   useEffect(() => void (standing.current = true), []);
   /** Questions that were copied, here or in another quiz, come in behind the page with the cursor. */

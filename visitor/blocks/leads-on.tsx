@@ -10,7 +10,7 @@ export function HandOverBlock({ block }: BlockProps<'hand-over'>) {
       href={block.url}
       aria-disabled={block.url === undefined || undefined}
       onClick={(event) => {
-        // What stands in a page stays there, with the page it stands in.
+        // Pass on which page the quiz is embedded in.
         const here = new URLSearchParams(location.search).get('in');
         if (block.url === undefined || here === null) return;
         event.preventDefault();

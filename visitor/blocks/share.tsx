@@ -7,7 +7,7 @@ export function ShareBlock({ block: { text, button, shared } }: BlockProps<'shar
   const { say } = useWords();
   const [done, setDone] = useState('');
   const share = async () => {
-    // The quiz itself, and not this pass through it.
+    // Share the address of the quiz, not of this run.
     const mark = shared === undefined ? '' : `?shared=${encodeURIComponent(shared)}`;
     const url = `${location.origin}${location.pathname}${mark}`;
     try {
@@ -17,7 +17,7 @@ export function ShareBlock({ block: { text, button, shared } }: BlockProps<'shar
         setDone(say('copied'));
       }
     } catch {
-      // Whoever closes the sheet has thought better of it.
+      // Ignore a cancelled share.
     }
   };
   return (

@@ -100,7 +100,7 @@ export function PageView({
   plain,
 }: Props) {
   const { say, fault: faultWords } = useWords();
-  // Only a script keeps the browser's own checks off the form: without one they are what there is.
+  // Disable native validation only once scripts run; without scripts it is the only validation.
   const [alive, setAlive] = useState(false);
   useEffect(() => setAlive(true), []);
   const page = view.page;

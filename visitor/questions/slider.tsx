@@ -42,7 +42,7 @@ function SliderQuestion({ block, answer, fault, onAnswer }: Asked<MeasuredView>)
             value={given ? answer : min + Math.floor((max - min) / 2 / block.step) * block.step}
             aria-valuetext={given ? String(answer) : say('moveIt')}
             onChange={(e) => onAnswer(Number(e.target.value))}
-            // Where it stands already may be the answer: touching it says so.
+            // Pointer down counts as an answer, because the present position may be the right one.
             onPointerUp={(e) => onAnswer(Number(e.currentTarget.value))}
           />
           <span className="v-ends" aria-hidden="true">

@@ -37,13 +37,13 @@ export function channelTo(address: string, first: number, open: () => Promise<vo
         const away = () => ({ is: 'not-now' }) as const;
         const step = (n: number) => post('POST /runs/step', { address, token, seq: n, sent }, keepalive).catch(away);
         const yes = () => true;
-        // The first request may have failed while the connection was away.
+        // Retry, because the first request may have failed without a connection.
         const isOpen = await opened.then(yes, () => begin().then(yes, () => false));
         if (!isOpen) return away();
         const n = at ?? seq + 1;
         const answer = await step(n);
         const there = answer.is === 'passed' ? answer.standing : undefined;
-        // An offer whose answer was lost has taken this number: then this goes behind it.
+        // The number may belong to an offer whose reply was lost; then use the next number.
         const isBehindOffer = isUnsure && there?.seq === n && there.view.page?.id === page();
         if (isBehindOffer) isUnsure = false;
         const last = isBehindOffer ? await step(n + 1) : answer;

@@ -116,7 +116,7 @@ describe('without a connection', () => {
     const third = reduce(twice, { type: 'put-off', sent: go('p3') });
     expect(pageOf(third)).toBe('p3');
     expect(waitingIn(third).map((w) => w.seq)).toEqual([1, 2, 3]);
-    // Sent again from the same page: the later one counts.
+    // A second submission of the same page replaces the first.
     expect(waitingIn(reduce(third, { type: 'put-off', sent: go('p3') }))).toHaveLength(3);
   });
 

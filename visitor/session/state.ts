@@ -119,7 +119,7 @@ export function reduce(state: State, event: Event): State {
     case 'caught-up': {
       const { standing, kept, now } = event;
       const here = standing.view.page?.id;
-      // What is being filled in there, in this window or in one that was closed.
+      // Values typed on that page, in this window or in an earlier one.
       const filled = here === pageOf(state) ? state.values : here === kept?.page ? kept?.values : undefined;
       return { ...stands(state, standing, now, standing.view.finished ? undefined : filled), trouble: null };
     }
@@ -165,13 +165,13 @@ function opened(
   if ((hasBegun || isAnew || isOther) && !goesOn) {
     next = stands(next, standing, now, standing.view.finished ? undefined : own);
   } else {
-    // The page is there already, and perhaps half filled in: it learns what this visitor brings along.
+    // Keep the page and what is typed on it; only add the contact fields that are known.
     const contact = { ...valuesFrom(standing.view).contact, ...state.values.contact };
     const values = (!state.isTouched && own) || { ...state.values, contact };
     next = rest({ ...next, standing, values, until: untilOf(standing, now) });
   }
   if (state.is === 'sending') next = { ...pageIn(next), is: 'sending' };
-  // What a page without scripts has said of the one before it stands until it is read.
+  // Keep the explanations that the plain page shows until the visitor goes on.
   if (state.is === 'explaining') next = { ...pageIn(next), is: 'explaining', lines: state.lines };
   if (hasBegun && !standing.view.finished && !isPlain) next = { ...next, trouble: 'goneOn' };
   const waiting = kept?.waiting?.filter((w) => w.seq > standing.seq) ?? [];
@@ -182,7 +182,7 @@ function opened(
 function putOff(state: State, sent: Sent): State {
   const { standing, values } = state;
   const seq = standing.seq + 1;
-  // Sent again from the same page: the later one counts.
+  // A second submission of the same page replaces the first.
   const waiting = [...waitingIn(state).filter((w) => w.seq !== seq), { seq, sent }];
   const passed = state.is === 'offline' ? state.passed : [];
   const [next, ...ahead] = standing.ahead ?? [];

@@ -27,7 +27,7 @@ export function runStorage(address: string) {
       try {
         localStorage.setItem(key, JSON.stringify(kept));
       } catch {
-        // Kept in memory only.
+        // Storage is blocked: the run lives as long as the page.
       }
     },
   };

@@ -116,7 +116,7 @@ export class Session {
     if (isHanded || ticket !== null) history.replaceState(null, '', address.without);
     const { standing } = answer;
     this.hasStarted = standing.seq > 0;
-    // By a form that went before its scripts had come: nobody has told of it yet.
+    // The run began by a plain form, so the host page has not been told.
     if (ticket !== null && this.hasStarted) {
       this.tell('started', standing);
       if (standing.view.finished) this.tell('finished', standing);

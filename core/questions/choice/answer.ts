@@ -38,7 +38,7 @@ export const choiceAnswer: AnswerSide<Choice> = {
     return n > max ? { code: 'too-many', message: `Please choose ${max} at most.` } : null;
   },
   answerText(question, answer) {
-    // As the quiz lists them, however they were shuffled for this visitor.
+    // In the order of the document, not in the visitor's shuffled order.
     const chosen = chosenIn(answer);
     const listed = question.options.filter((o) => chosen.includes(o.id)).map((o) => o.id);
     return [...listed, ...chosen.filter((id) => !listed.includes(id))]

@@ -56,7 +56,7 @@ function drawRow(grid: Grid, weights: Weights, row: string, random: () => number
   if (grid.pick !== 'many' || ids.length <= MANY_COLUMNS)
     return columnsIn(drawFrom(waysOnce(grid, row, weights), random))[row] ?? [];
   const chance = (id: string) => weights[cellOf(row, id)] ?? 0;
-  // Where no set is found, each is so unlikely that a row with any has one.
+  // If no set is found, assume one answer in each row.
   return drawSet(ids, chance, { min: 1, max: ids.length }, random) ?? [drawOne(ids, chance, random)];
 }
 

@@ -19,7 +19,7 @@ export const orderScore: ScoreSide<Order> = {
   weights: (question) => question.items.map((i) => i.weights),
   weigh(question, target, answer, take) {
     if (!Array.isArray(answer)) return;
-    // The last of n places counts once, the first n times.
+    // Place i of n counts n − i + 1 times.
     answer.forEach((id, place) =>
       take(question.items.find((i) => i.id === id)?.weights?.[target], question.items.length - place),
     );

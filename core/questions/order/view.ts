@@ -8,7 +8,7 @@ export const orderView: ViewSide<Of<'order'>, OrderView> = {
   view: (question, showing) => ({
     kind: 'order',
     ...asked(question, showing),
-    // In its right order it would be answered; only a ranking of wishes is shown as it was written.
+    // Shuffle items that have a right order, because the order shown would give it away; a ranking keeps its order.
     items: partsOf(question.keyed === false && !question.shuffle ? question.items : showing.mixed(question.items)),
   }),
 };

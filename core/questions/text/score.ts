@@ -17,7 +17,7 @@ export const textScore: ScoreSide<Of<'text'>> = {
     const full = question.marks ?? 1;
     const wrong = 0 - (question.penalty ?? 0);
     const credits = (question.accept ?? []).map((a) => acceptedOf(a).credit);
-    // What is left for a person to read is worth nothing yet, and may come to be worth all of it.
+    // A pending answer is worth 0 now and at most full marks later.
     const rest = question.reviewRest ? [0, full] : [wrong];
     return spanning([...rest, ...credits.map((c) => (c > 0 ? full * c : wrong))]);
   },

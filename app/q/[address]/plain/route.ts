@@ -38,7 +38,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
       if (out && 'url' in out && !explained) return lead(out.url);
       return to({ run: taken.ticket, ...(explained ? { told: '1' } : {}) });
     } catch (error) {
-      // Pressed in two windows at once: the page of the ticket says where it stands.
+      // Two windows submitted at once: redirect to where the run stands.
       if (error instanceof HttpError && error.status === 409) return to({ run: ticket });
       throw error;
     }
