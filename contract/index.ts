@@ -1,5 +1,6 @@
 /** All endpoints that answer in JSON, by method and path. */
 import type { Static, TSchema } from '@sinclair/typebox';
+import { access } from './access';
 import { browserErrors } from './browser-errors';
 import { editing } from './editing';
 import { files } from './files';
@@ -7,7 +8,7 @@ import { quizzes } from './quizzes';
 import { results } from './results';
 import { visits } from './visits';
 
-export const contracts = { ...browserErrors, ...editing, ...files, ...quizzes, ...results, ...visits };
+export const contracts = { ...access, ...browserErrors, ...editing, ...files, ...quizzes, ...results, ...visits };
 
 type Contracts = typeof contracts;
 export type Endpoint = keyof Contracts;

@@ -58,6 +58,16 @@ export type Standing = Static<typeof StandingSchema>;
 /** What is answered with 422: nothing was taken, and why. */
 export type StepRefused = { code: 'refused'; message: string; refused: Refusal[]; standing: Standing };
 
+const KeySchema = closed({
+  /** Made and kept by the browser. */
+  device: optional(Type.String({ pattern: TOKEN.source })),
+  passcode: optional(Type.String({ maxLength: 200 })),
+  person: optional(Type.String({ maxLength: 300 })),
+  entry: optional(Type.String({ maxLength: 100 })),
+});
+/** What a visitor brings along to be let in. */
+export type VisitorKey = Static<typeof KeySchema>;
+
 export const visits = {
   /** Opens a run, or tells where the one of this token stands. */
   'POST /runs/open': contract({
@@ -65,6 +75,8 @@ export const visits = {
       ...run,
       params: Type.Record(Type.String(), Type.String({ maxLength: 2_000 }), { maxProperties: 40 }),
       source: Type.String({ maxLength: 200 }),
+      /** What the visitor brings along to be let in. */
+      key: optional(KeySchema),
       /** Of a page without scripts, whose run is to be gone on with. */
       ticket: optional(Type.String({ maxLength: LONGEST_TICKET })),
     }),

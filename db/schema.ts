@@ -2,6 +2,7 @@
  * The tables. Every table of a workspace starts its primary key with `workspace_id`, and queries name it, so that the schema can be spread
  * over machines by workspace. Accounts (better-auth) and the directory of addresses belong to the whole installation.
  */
+import type { Access } from '../core/schema/access';
 import type { HandOver } from '../core/flow/chain';
 import type { Edit } from '../core/document/edits';
 import type { Known, Quiz, RichDoc } from '../core/schema/quiz';
@@ -203,6 +204,59 @@ export const editions = pgTable(
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.edition] }), ofQuiz(t)],
 );
 
+// Who may take a quiz, how often and when. It takes effect at once.
+export const access = pgTable(
+  'access',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    settings: jsonb('settings').$type<Access>().notNull(),
+    /** As `salt.hash` (scrypt); null while none is set. */
+    passcode: text('passcode'),
+    /** Runs that have finished since there are settings, and before. */
+    finished: integer('finished').notNull().default(0),
+    changedAt: at('changed_at').notNull().defaultNow(),
+    changedBy: text('changed_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId] }), ofQuiz(t)],
+);
+/** What was set, when and by whom; never changed. */
+export const accessChanges = pgTable(
+  'access_changes',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    change: integer('change').notNull(),
+    settings: jsonb('settings').$type<Access>().notNull(),
+    /** Whether it was the passcode that changed. */
+    passcode: boolean('passcode').notNull().default(false),
+    at: at('at').notNull().defaultNow(),
+    by: text('by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.change] }), ofQuiz(t)],
+);
+/** People who may take a quiz that is for a list. */
+export const listed = pgTable(
+  'listed',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    personId: text('person_id').notNull(),
+    /** As it was typed. */
+    says: text('says').notNull(),
+    /** The same, however it is typed (`personKey`). */
+    key: text('key').notNull(),
+    name: text('name').notNull().default(''),
+    addedAt: at('added_at').notNull().defaultNow(),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.quizId, t.personId] }),
+    uniqueIndex('listed_key').on(t.workspaceId, t.quizId, t.key),
+    ofQuiz(t),
+  ],
+);
+
 // Runs: an append-only list of what the visitor sent. The row beside it keeps what lists need, and what was counted so far.
 export const runs = pgTable(
   'runs',
@@ -226,9 +280,16 @@ export const runs = pgTable(
     countedSeq: integer('counted_seq').notNull().default(-1),
     countedKeys: jsonb('counted_keys').$type<string[]>().notNull().default([]),
     contactId: text('contact_id'),
+    /** Who counts as one, where it matters how often: somebody on the list, an address, a device; as a hash, or an id of `listed`. */
+    person: text('person'),
+    /** What the visitor said of themselves at the door. */
+    named: text('named'),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId] }),
+    index('runs_person')
+      .on(t.workspaceId, t.quizId, t.person)
+      .where(sql`${t.person} is not null`),
     uniqueIndex('runs_token').on(t.workspaceId, t.tokenHash),
     index('runs_quiz').on(t.workspaceId, t.quizId, t.lastAt, t.runId),
     index('runs_seen').on(t.workspaceId, t.quizId, t.seenAt, t.runId),

@@ -21,6 +21,7 @@ import {
   Unit,
 } from './questions';
 import { TYPED_ADDRESS } from './address';
+import { type Access, AccessSchema } from './access';
 import { VERSION } from './version';
 import { Inline, Insert, media, Picture, RichDoc, RichText } from './text';
 
@@ -282,7 +283,7 @@ export const QuizSchema = Type.Object(
     ),
     labels: Type.Record(Type.String(), Line, { default: {} }),
     messages: Type.Array(Letter, { maxItems: 60, default: [] }),
-    access: Type.Object({}, { additionalProperties: false, default: {} }),
+    access: Type.Unsafe<Access>({ ...AccessSchema, default: {} }),
     /** Settings kept by a name, to be given to other questions. */
     presets: optional(Type.Array(Preset, { maxItems: 60 })),
     /** Runs that are walked again after each change. */

@@ -3,7 +3,8 @@ import { type HandOver, handOversIn } from '../../core/flow/chain';
 import type { Edit, KeptEdit } from '../../core/document/edits';
 import type { Known, Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../client';
-import { addresses, type Checked, editions, edits, quizzes, states } from '../schema';
+import type { AccessRow } from './access';
+import { access, addresses, type Checked, editions, edits, quizzes, states } from '../schema';
 
 export type QuizRow = typeof quizzes.$inferSelect;
 const own = (workspaceId: string, quizId: string) =>
@@ -273,18 +274,39 @@ export async function liveAddress(db: Db, workspaceId: string, quizId: string): 
 export async function liveAt(
   db: Db,
   address: string,
-): Promise<{ workspaceId: string; quizId: string; edition: number } | undefined> {
+): Promise<{ workspaceId: string; quizId: string; edition: number; access: AccessRow } | undefined> {
   const rows = await db
-    .select({ workspaceId: quizzes.workspaceId, quizId: quizzes.quizId, edition: quizzes.liveEdition })
+    .select({
+      workspaceId: quizzes.workspaceId,
+      quizId: quizzes.quizId,
+      edition: quizzes.liveEdition,
+      settings: access.settings,
+      passcode: access.passcode,
+      finished: access.finished,
+    })
     .from(addresses)
     .innerJoin(quizzes, and(eq(quizzes.workspaceId, addresses.workspaceId), eq(quizzes.quizId, addresses.quizId)))
+    .leftJoin(access, and(eq(access.workspaceId, quizzes.workspaceId), eq(access.quizId, quizzes.quizId)))
     .where(and(eq(addresses.address, address), isNull(quizzes.deletedAt), sql`${quizzes.liveEdition} is not null`));
-  const row = rows[0];
-  return row && row.edition !== null ? { ...row, edition: row.edition } : undefined;
+  const [row] = rows;
+  if (!row || row.edition === null) return undefined;
+  const { workspaceId, quizId, edition, settings, passcode, finished } = row;
+  return { workspaceId, quizId, edition, access: { settings: settings ?? {}, passcode, finished: finished ?? 0 } };
 }
 
 /** When results that are kept back were released, last; null = never. */
 export async function releasedAt(db: Db | Tx, workspaceId: string, quizId: string): Promise<Date | null> {
   const rows = await db.select({ at: quizzes.releasedAt }).from(quizzes).where(own(workspaceId, quizId));
   return rows[0]?.at ?? null;
+}
+
+/** Leads an address to a quiz; the ones that it had go on leading there. */
+export async function setAddress(tx: Tx, workspaceId: string, quizId: string, address: string): Promise<void> {
+  await tx.insert(addresses).values({ address, workspaceId, quizId }).onConflictDoNothing();
+  await tx.update(quizzes).set({ address }).where(own(workspaceId, quizId));
+}
+
+/** Which quiz an address leads to. */
+export async function quizAt(db: Db | Tx, address: string) {
+  return (await db.select().from(addresses).where(eq(addresses.address, address)))[0];
 }

@@ -9,7 +9,7 @@ export type RunWithEvents = RunRow & { events: Sent[] };
 // The outer table is named by hand: a column reference would lose its table where only one is selected from, and match every event.
 const events = sql<Sent[]>`coalesce((select json_agg(e.sent order by e.seq) from ${runEvents} e
   where e.workspace_id = runs.workspace_id and e.run_id = runs.run_id), '[]'::json)`;
-const columns = {
+export const runColumns = {
   workspaceId: runs.workspaceId,
   runId: runs.runId,
   quizId: runs.quizId,
@@ -26,13 +26,15 @@ const columns = {
   countedSeq: runs.countedSeq,
   countedKeys: runs.countedKeys,
   contactId: runs.contactId,
+  person: runs.person,
+  named: runs.named,
   events,
 };
 
 /** The run that a visitor's token opens, at this address only. */
 export async function runByToken(db: Db | Tx, address: string, tokenHash: string): Promise<RunWithEvents | undefined> {
   const rows = await db
-    .select(columns)
+    .select(runColumns)
     .from(addresses)
     .innerJoin(
       runs,
@@ -48,7 +50,7 @@ export async function runByToken(db: Db | Tx, address: string, tokenHash: string
 
 export async function runById(db: Db, workspaceId: string, runId: string): Promise<RunWithEvents | undefined> {
   const where = and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId));
-  return (await db.select(columns).from(runs).where(where))[0];
+  return (await db.select(runColumns).from(runs).where(where))[0];
 }
 
 /** Puts a run where its token is new. @returns undefined where there is one already, as after a repeated request */
@@ -57,7 +59,11 @@ export async function insertRun(db: Db | Tx, row: typeof runs.$inferInsert): Pro
 }
 
 /** Gives a run another token, if it stands where it stood and its token is the one that it had. @returns whether it has it now */
-export async function setToken(db: Db, { workspaceId, runId, tokenHash, seq }: RunRow, next: string): Promise<boolean> {
+export async function setToken(
+  db: Db | Tx,
+  { workspaceId, runId, tokenHash, seq }: RunRow,
+  next: string,
+): Promise<boolean> {
   const asItWas = and(
     eq(runs.workspaceId, workspaceId),
     eq(runs.runId, runId),
@@ -74,7 +80,7 @@ export async function setToken(db: Db, { workspaceId, runId, tokenHash, seq }: R
  */
 export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<RunWithEvents[]> =>
   tx
-    .select(columns)
+    .select(runColumns)
     .from(runs)
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), lt(runs.countedSeq, runs.seq)))
     .orderBy(asc(runs.seenAt))
@@ -99,7 +105,7 @@ export const startedRuns = (
   { most, before }: { most: number; before?: { lastAt: Date; runId: string } },
 ) =>
   db
-    .select({ ...columns, contact: contacts.fields })
+    .select({ ...runColumns, contact: contacts.fields })
     .from(runs)
     .leftJoin(contacts, and(eq(contacts.workspaceId, runs.workspaceId), eq(contacts.contactId, runs.contactId)))
     .where(
@@ -122,7 +128,7 @@ export const runsInOrder = (
   { most, after, until }: { most: number; after?: { seenAt: Date; runId: string } | undefined; until: Date },
 ) =>
   db
-    .select(columns)
+    .select(runColumns)
     .from(runs)
     .where(
       and(
@@ -138,7 +144,7 @@ export const runsInOrder = (
 
 export async function oneRun(db: Db, workspaceId: string, quizId: string, runId: string) {
   const where = and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), eq(runs.runId, runId));
-  return (await db.select(columns).from(runs).where(where))[0];
+  return (await db.select(runColumns).from(runs).where(where))[0];
 }
 
 /** What was sent, and when, in order. */
@@ -160,7 +166,7 @@ export async function finishedWithContact(
     isNotNull(runs.finishedAt),
     isNotNull(runs.contactId),
   );
-  return (await db.select(columns).from(runs).where(where).orderBy(desc(runs.lastAt)).limit(1))[0];
+  return (await db.select(runColumns).from(runs).where(where).orderBy(desc(runs.lastAt)).limit(1))[0];
 }
 
 /** Finished runs whose result is still kept back, by what their edition says. */

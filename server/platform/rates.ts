@@ -18,6 +18,8 @@ export const RATES = {
   opening: { burst: 2_000, perSecond: 20 },
   /** Runs of one quiz that begin. */
   quiz: { burst: 20_000, perSecond: 400 },
+  /** Tries to get into one quiz from one address of the network, by a passcode or by a name on its list: a class tries once each. */
+  passcode: { burst: 60, perSecond: 1 / 5 },
   /** Tries to sign in to one account. */
   account: { burst: 10, perSecond: 1 / 30 },
   /** Errors that the browsers of one address of the network report: a page that fails for everybody must not fill the log. */

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../../db/client';
+import type { AccessRow } from '../../db/queries/access';
 import { findEdition, liveAt } from '../../db/queries/quizzes';
 import { database } from '../platform/database';
 import { readConfig } from '../platform/config';
@@ -29,7 +30,7 @@ export async function editionOf(
   return document;
 }
 
-export type LiveEdition = { workspaceId: string; quizId: string; edition: number; quiz: Quiz };
+export type LiveEdition = { workspaceId: string; quizId: string; edition: number; quiz: Quiz; access: AccessRow };
 
 /** What stands live at an address. */
 export async function liveQuiz(address: string): Promise<LiveEdition> {

@@ -1,6 +1,8 @@
 import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Standing } from '../../contract/visits';
+import { doorFor } from '../../core/access/door';
+import type { Access } from '../../core/schema/access';
 import type { Quiz } from '../../core/schema/quiz';
 import { same } from '../../core/document/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
@@ -9,9 +11,11 @@ import { sentFromForm } from '../../core/flow/plain-form';
 import { viewOf } from '../../core/flow/view';
 import { hasContact } from '../../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
+import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, type LiveEdition, liveQuiz } from '../publishing/editions';
+import { type Admitted, admit, atDoor, type Key, requireOpen, settingsOf } from './admission';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
@@ -35,10 +39,16 @@ export async function openRun(
   params: Record<string, string>,
   source: string,
   now = new Date(),
+  key: Key = {},
 ): Promise<Standing> {
   const before = await runByToken(database(), address, hashToken(token));
-  if (before) return lookAgain(address, token, before, now);
-  const { workspaceId, quizId, edition, quiz } = await liveQuiz(address);
+  if (before) {
+    if (!before.finishedAt) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
+    return lookAgain(address, token, before, now);
+  }
+  const live = await liveQuiz(address);
+  const { workspaceId, quizId, edition, quiz } = live;
+  const admitted = await admit(live, key, now);
   const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;
   // What an earlier quiz says is taken from that quiz alone, not from an address that anybody can write.
   const own = (values: Record<string, string> | undefined, name: string) =>
@@ -49,7 +59,7 @@ export async function openRun(
       return value === undefined ? [] : [[id, value.slice(0, 300)] as const];
     }),
   );
-  const row = await insertRun(database(), {
+  const begun = await begin(live, admitted, {
     workspaceId,
     runId: newId('r'),
     quizId,
@@ -60,16 +70,42 @@ export async function openRun(
     source: (handed?.from ?? source).slice(0, 100),
     seenAt: now,
     lastAt: now,
+    ...admitted,
   });
-  if (row) {
-    const run = startRun(quiz, row);
-    remember(passKey(address, token), { row, quiz, run });
-    return standingOf(quiz, row, run, now);
+  if (begun && 'events' in begun) return lookAgain(address, token, begun, now);
+  if (begun) {
+    const run = startRun(quiz, begun);
+    remember(passKey(address, token), { row: begun, quiz, run });
+    return standingOf(quiz, begun, run, now);
   }
   // Another request opened the run first, or the token belongs to a run of another quiz.
   const there = await runByToken(database(), address, hashToken(token));
   if (!there) throw new HttpError(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
+}
+
+/**
+ * Puts a run on disk, if its person may have one more. One that they have begun and not finished is gone on with, under the new token: two
+ * windows and two processes make one run of it.
+ * @returns the run, with its events where it was begun before; undefined where the token opens another one
+ */
+async function begin(
+  { workspaceId, quizId, access: { settings } }: LiveEdition,
+  { person }: Admitted,
+  row: Parameters<typeof insertRun>[1],
+): Promise<RunRow | RunWithEvents | undefined> {
+  if (person === null) return insertRun(database(), row);
+  return database().transaction(async (tx) => {
+    await lockPerson(tx, workspaceId, quizId, person);
+    const runs = await runsOfPerson(tx, workspaceId, quizId, person);
+    const open = runs.find((run) => run.finishedAt === null);
+    if (open) {
+      await setToken(tx, open, row.tokenHash);
+      return { ...open, tokenHash: row.tokenHash };
+    }
+    if (settings.times !== undefined && runs.length >= settings.times) throw atDoor(doorFor(settings, 'taken'));
+    return insertRun(tx, row);
+  });
 }
 
 /**
@@ -193,6 +229,8 @@ export async function takeStep(
     const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
+    const settings = await settingsOf(row.workspaceId, row.quizId);
+    if (!run.finished) requireOpen(settings, now);
     if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
       throw new HttpError(
         413,
@@ -209,7 +247,7 @@ export async function takeStep(
       (next.run === run || (run.finished && (await heldUntil(database(), quiz, row, now)) !== null))
     )
       return { taken: await standingOf(quiz, row, run, now) };
-    if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now })) {
+    if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now, settings })) {
       const moved = { ...row, seq, size: row.size + sizeOf(taken), lastAt: now };
       remember(key, { row: moved, quiz, run: next.run });
       return { taken: await standingOf(quiz, moved, next.run, now) };
@@ -250,19 +288,21 @@ async function readPass(address: string, token: string, seq: number, sent: Sent)
   throw new HttpError(409, 'ahead', 'Something sent before has not arrived. Here is where the quiz stands.', here);
 }
 
-async function write(
-  quiz: Quiz,
-  row: RunRow,
-  { run, before, seq, sent, now }: { run: Run; before: Run; seq: number; sent: Sent; now: Date },
-): Promise<boolean> {
+type Written = { run: Run; before: Run; seq: number; sent: Sent; now: Date; settings: Access | null };
+
+async function write(quiz: Quiz, row: RunRow, { run, before, seq, sent, now, settings }: Written): Promise<boolean> {
   const { workspaceId, runId, tokenHash } = row;
   const event = { workspaceId, runId, tokenHash, seq, sent, at: now, finished: run.finished };
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
   const finishedNow = run.finished && !before.finished;
-  if (!contactNews && !(finishedNow && hasContact(run))) return appendEvent(database(), event);
+  const isLeft = contactNews || (finishedNow && hasContact(run));
+  if (!isLeft && !(finishedNow && settings)) return appendEvent(database(), event);
   return database().transaction(async (tx) => {
     if (!(await appendEvent(tx, event))) return false;
-    await keepWhatWasLeft(tx, quiz, row, run, { contactNews, now });
+    // The whole step is taken back where the last place has gone.
+    if (finishedNow && settings && !(await takePlace(tx, workspaceId, row.quizId)))
+      throw atDoor(doorFor(settings, 'full'));
+    if (isLeft) await keepWhatWasLeft(tx, quiz, row, run, { contactNews, now });
     return true;
   });
 }

@@ -2,12 +2,14 @@ import { networkOf, requireRoom } from '../../../server/platform/rates';
 import { HttpError } from '../../../server/platform/http-error';
 import { adoptRun, openRun } from '../../../server/visitor/take-step';
 import { visitorEndpoint } from '../../endpoint';
+import { whereFrom } from '../../http';
 
 export const POST = visitorEndpoint('POST /runs/open', async ({ request, body }) => {
-  const { address, token, params, source, ticket } = body;
+  const { address, token, params, source, ticket, key = {} } = body;
   const network = networkOf(request);
   requireRoom(['network', network], ['opening', network], ['quiz', address]);
-  if (ticket === undefined) return openRun(address, token, params, source);
+  if (ticket === undefined)
+    return openRun(address, token, params, source, new Date(), { ...key, network: whereFrom(request) });
   const adopted = await adoptRun(address, ticket, token);
   if (!adopted) throw new HttpError(409, 'passed', 'This page was sent already.');
   return adopted;

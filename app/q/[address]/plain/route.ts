@@ -4,7 +4,8 @@ import { plainTicket } from '../../../../server/visitor/plain-ticket';
 import { HttpError } from '../../../../server/platform/http-error';
 import { networkOf, requireRoom } from '../../../../server/platform/rates';
 import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
-import { answer, readBytes } from '../../../http';
+import { doorIn, type Key } from '../../../../server/visitor/admission';
+import { answer, readBytes, whereFrom } from '../../../http';
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
@@ -26,8 +27,29 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
     if (ticket === '') {
       requireRoom(['opening', network], ['quiz', address]);
       const token = newToken();
-      const { seq } = await openRun(address, token, params, (params['utm_source'] ?? 'link').slice(0, 200));
-      ticket = await plainTicket(address, { token, seq });
+      const text = (name: string) => fields.get(name)?.slice(0, 300);
+      const { entry, ...known } = params;
+      const [passcode, person] = [text('passcode'), text('person')];
+      const key: Key = {
+        network: whereFrom(request),
+        ...(passcode === undefined ? {} : { passcode }),
+        ...(person === undefined ? {} : { person }),
+        ...(entry === undefined ? {} : { entry }),
+      };
+      try {
+        const source = (params['utm_source'] ?? 'link').slice(0, 200);
+        const { seq } = await openRun(address, token, known, source, new Date(), key);
+        ticket = await plainTicket(address, { token, seq });
+      } catch (error) {
+        const door = doorIn(error);
+        if (!door) throw error;
+        return to({
+          door: door.why,
+          ...(entry === undefined ? {} : { entry }),
+          ...(door.isWrong ? { wrong: '1' } : {}),
+        });
+      }
+      if (what === 'enter') return to({ run: ticket });
     }
     try {
       const taken = await takePlainStep(address, ticket, form);
@@ -40,6 +62,8 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
     } catch (error) {
       // Two windows submitted at once: redirect to where the run stands.
       if (error instanceof HttpError && error.status === 409) return to({ run: ticket });
+      const door = doorIn(error);
+      if (door) return to({ door: door.why });
       throw error;
     }
   });

@@ -1,0 +1,71 @@
+/** Who may take a quiz, how often and when; its address. What is set takes effect at once. */
+import { type Static, Type } from '@sinclair/typebox';
+import { AccessSchema } from '../core/schema/access';
+import { closed, oneOf } from '../core/schema/kit';
+import { contract } from './contract';
+import { Count } from './kit';
+
+const AccessStandingSchema = closed({
+  settings: AccessSchema,
+  hasPasscode: Type.Boolean(),
+  /** Runs that have finished. */
+  finished: Count,
+  /** People on the list. */
+  people: Count,
+  changes: Type.Array(closed({ at: Type.String(), by: Type.String(), said: Type.String() })),
+});
+/** The settings as they stand, and who changed them last. */
+export type AccessStanding = Static<typeof AccessStandingSchema>;
+
+const PersonSchema = closed({
+  id: Type.String(),
+  says: Type.String(),
+  name: Type.String(),
+  isRevoked: Type.Boolean(),
+  finished: Count,
+  /** Their own link. */
+  link: Type.String(),
+});
+export type ListedPerson = Static<typeof PersonSchema>;
+
+export const LARGEST_LIST = 8_000_000;
+
+export const access = {
+  'GET /api/quizzes/{quiz}/access': contract({ answer: AccessStandingSchema }),
+  'PUT /api/quizzes/{quiz}/access': contract({
+    body: closed({ settings: AccessSchema }),
+    answer: AccessStandingSchema,
+  }),
+  /** Another passcode, for everybody who comes from now on; "" takes it away. */
+  'PUT /api/quizzes/{quiz}/passcode': contract({
+    body: closed({ passcode: Type.String({ maxLength: 100 }) }),
+    answer: AccessStandingSchema,
+  }),
+  /** Another web address; the ones before go on leading there. */
+  'PUT /api/quizzes/{quiz}/address': contract({
+    body: closed({ address: Type.String({ maxLength: 100 }) }),
+    answer: closed({ address: Type.String() }),
+  }),
+  'GET /api/quizzes/{quiz}/list': contract({
+    query: closed({
+      search: Type.Optional(Type.String({ maxLength: 100 })),
+      from: Type.Optional(Type.String({ pattern: '^\\d{1,6}$' })),
+    }),
+    answer: closed({ people: Type.Array(PersonSchema) }),
+  }),
+  /** Puts people on the list; what cannot be read is told by line, and the rest is taken. */
+  'POST /api/quizzes/{quiz}/list': contract({
+    body: closed({ text: Type.String({ maxLength: LARGEST_LIST }) }),
+    largest: LARGEST_LIST,
+    answer: closed({
+      added: Count,
+      faults: Type.Array(closed({ line: Count, message: Type.String() })),
+      people: Count,
+    }),
+  }),
+  /** Takes somebody off the list, or puts them back; what they have answered stays. */
+  'PUT /api/quizzes/{quiz}/list/{person}': contract({
+    body: closed({ may: oneOf('yes', 'no') }),
+    answer: closed({ people: Count }),
+  }),
+};

@@ -1,0 +1,64 @@
+/** What stands before a quiz for whoever may not simply begin. */
+import type { Access } from '../schema/access';
+import { hoursOf } from './times';
+
+export type Why =
+  /** It is not open, or not any more. */
+  | 'before'
+  | 'after'
+  | 'shut'
+  | 'full'
+  /** Something is to be said first, or what was said is not right. */
+  | 'passcode'
+  | 'person'
+  | 'stranger'
+  /** Taken as often as may be. */
+  | 'taken';
+
+export type Door = {
+  why: Why;
+  /** The creator's own words for it. */
+  words?: string;
+  /** When it opens. Milliseconds since 1970. */
+  opens?: number;
+  /** What is asked for; nothing where there is nothing to be done. */
+  asks?: { passcode?: true; person?: 'name' | 'number' | 'email' };
+  /** What was said is not right. */
+  isWrong?: true;
+};
+
+const ownWords = { before: 'before', after: 'after', shut: 'after', full: 'full', taken: 'taken' } as const;
+const asksFirst = (why: Why): why is 'passcode' | 'person' | 'stranger' =>
+  why === 'passcode' || why === 'person' || why === 'stranger';
+
+/** What a visitor is asked for before they begin; undefined where it is nothing. */
+export function askedAtDoor({ who, says }: Access): Door['asks'] | undefined {
+  // Somebody on a list is known by what the list holds of them.
+  const person = says ?? (who === 'list' ? 'number' : undefined);
+  if (who !== 'passcode' && person === undefined) return undefined;
+  return { ...(who === 'passcode' ? { passcode: true } : {}), ...(person ? { person } : {}) };
+}
+
+export function doorFor(access: Access, why: Why, opens?: number): Door {
+  const words = asksFirst(why) ? access.words?.door : access.words?.[ownWords[why]];
+  const asks = asksFirst(why) ? askedAtDoor(access) : undefined;
+  return {
+    why,
+    ...(words ? { words } : {}),
+    ...(opens === undefined ? {} : { opens }),
+    ...(asks ? { asks } : {}),
+  };
+}
+
+/**
+ * What everybody finds who comes to a quiz; null where they can begin.
+ * @param finished runs that have finished
+ * @param now milliseconds since 1970
+ */
+export function firstDoor(access: Access, finished: number, now: number): Door | null {
+  const { is, at } = hoursOf(access, now);
+  if (is !== 'open') return doorFor(access, is, is === 'before' ? at : undefined);
+  if (access.most !== undefined && finished >= access.most) return doorFor(access, 'full');
+  const asks = askedAtDoor(access);
+  return asks ? doorFor(access, asks.passcode ? 'passcode' : 'person') : null;
+}
