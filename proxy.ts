@@ -6,6 +6,7 @@ import { type NextRequest, NextResponse } from 'next/server';
 import { type LiveEdition, liveQuiz, markOf } from './server/publishing/editions';
 import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/platform/policy';
 import { HttpError } from './server/platform/http-error';
+import { doorOf } from './server/visitor/admission';
 import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {
@@ -48,7 +49,11 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   const live = await liveOrNot(decodeURIComponent(address));
   if (!live) return nowhere(request);
   // Served from source, a page is another one each time, and none is kept.
-  const isMade = process.env.NODE_ENV !== 'production' || request.method !== 'GET' || bringsAlong(url.searchParams);
+  const isMade =
+    process.env.NODE_ENV !== 'production' ||
+    request.method !== 'GET' ||
+    bringsAlong(url.searchParams) ||
+    doorOf(live) !== null;
   if (isMade) return madeWith(request, visitorPolicy);
   return kept(request, decodeURIComponent(address), live).catch(() => madeWith(request, visitorPolicy));
 }

@@ -2,12 +2,14 @@
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
 import { useMemo } from 'react';
 import type { Standing } from '../contract/visits';
+import type { Door } from '../core/access/door';
 import { useHostPage } from './session/host-page';
 import { Clock } from './clock';
 import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
 import { PageView } from './page/page-view';
-import { opening, pageOf } from './session/state';
+import { opening, pageOf, type State } from './session/state';
+import { DoorPanel } from './page/door';
 import { download } from './session/transport';
 import { useSession } from './session/use-session';
 import { answersIn, goFrom } from './questions/values';
@@ -20,16 +22,21 @@ type Props = {
   spoken: Spoken;
   /** The run that a browser without scripts is in, and what is to be said to it. */
   run?: { ticket: string; explained: boolean; trouble: Key | null };
+  /** What everybody stands before who comes now. */
+  door?: Door;
   /** What is to be said on the first page. */
   told?: Key;
   /** What stands in the address. */
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Props) {
+export function TakeQuiz({ address, first, spoken, run, told, door, params = {} }: Props) {
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const explained = run?.explained ? first.view.explained : undefined;
-  const start = () => opening(first, run?.trouble ?? told ?? null, explained);
+  const start = (): State => {
+    const state = opening(first, run?.trouble ?? told ?? null, explained);
+    return door ? { ...state, is: 'blocked', door } : state;
+  };
   const { state, session } = useSession(address, start, words.say);
   const { standing, values, trouble, until } = state;
   const { view, clock } = standing;
@@ -40,48 +47,60 @@ export function TakeQuiz({ address, first, spoken, run, told, params = {} }: Pro
   return (
     <SpokenIn value={words}>
       <main className="v-page" data-look={view.quiz.look} data-embedded={isEmbedded ? '' : undefined}>
-        <PageView
-          view={view}
-          values={values}
-          faults={state.faults}
-          busy={state.is === 'sending'}
-          takeFocus
-          trouble={
-            trouble && (
-              <>
-                {typeof trouble === 'string' ? words.say(trouble) : trouble.told}{' '}
-                {trouble === 'goneOn' && (
-                  <button
-                    type="button"
-                    className="v-skip"
-                    style={{ minHeight: 24, padding: 0 }}
-                    onClick={session.again}
-                  >
-                    {words.say('anew')}
-                  </button>
-                )}
-              </>
-            )
-          }
-          onChange={session.fillIn}
-          onNext={() => void session.send(goFrom(view, values))}
-          onSkip={(block) => void session.send(goFrom(view, values, block))}
-          onBack={() => void session.send({ do: 'back', page })}
-          onAgain={session.again}
-          onRevise={(to) => void session.send({ do: 'change', page: to })}
-          onCertificate={(block) =>
-            download(
-              `/q/${address}/certificate`,
-              { token: session.token, block },
-              `${words.say('certificateFor')} – ${view.quiz.title}.pdf`,
-            )
-          }
-          {...(state.is === 'explaining' ? { explained: state.lines } : {})}
-          onGoOn={session.goOn}
-          plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params: run ? {} : params }}
-          clock={until !== null && clock && <Clock key={until} until={until} onTime={timeIsUp} />}
-          onOffer={(outcome) => void session.takeOffer(outcome)}
-        />
+        {state.is === 'blocked' ? (
+          <DoorPanel
+            door={state.door}
+            quiz={view.quiz}
+            home={`/q/${address}`}
+            params={params}
+            isBusy={false}
+            trouble={trouble && (typeof trouble === 'string' ? words.say(trouble) : trouble.told)}
+            onEnter={(key) => void session.enter(key)}
+          />
+        ) : (
+          <PageView
+            view={view}
+            values={values}
+            faults={state.faults}
+            busy={state.is === 'sending'}
+            takeFocus
+            trouble={
+              trouble && (
+                <>
+                  {typeof trouble === 'string' ? words.say(trouble) : trouble.told}{' '}
+                  {trouble === 'goneOn' && (
+                    <button
+                      type="button"
+                      className="v-skip"
+                      style={{ minHeight: 24, padding: 0 }}
+                      onClick={session.again}
+                    >
+                      {words.say('anew')}
+                    </button>
+                  )}
+                </>
+              )
+            }
+            onChange={session.fillIn}
+            onNext={() => void session.send(goFrom(view, values))}
+            onSkip={(block) => void session.send(goFrom(view, values, block))}
+            onBack={() => void session.send({ do: 'back', page })}
+            onAgain={session.again}
+            onRevise={(to) => void session.send({ do: 'change', page: to })}
+            onCertificate={(block) =>
+              download(
+                `/q/${address}/certificate`,
+                { token: session.token, block },
+                `${words.say('certificateFor')} – ${view.quiz.title}.pdf`,
+              )
+            }
+            {...(state.is === 'explaining' ? { explained: state.lines } : {})}
+            onGoOn={session.goOn}
+            plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params: run ? {} : params }}
+            clock={until !== null && clock && <Clock key={until} until={until} onTime={timeIsUp} />}
+            onOffer={(outcome) => void session.takeOffer(outcome)}
+          />
+        )}
       </main>
     </SpokenIn>
   );

@@ -5,7 +5,8 @@ import { readConfig } from '../../server/platform/config';
 import type { LiveEdition } from '../../server/publishing/editions';
 import { HttpError } from '../../server/platform/http-error';
 import { shareOf } from '../../server/visitor/share';
-import { firstLook } from '../../server/visitor/take-step';
+import type { Door } from '../../core/access/door';
+import { closedLook, firstLook } from '../../server/visitor/take-step';
 import { spokenIn } from '../../visitor/languages';
 import { TakeQuiz } from '../../visitor/take-quiz';
 
@@ -37,18 +38,21 @@ type Props = {
   live: LiveEdition;
   language: string;
   params?: Record<string, string>;
+  /** What everybody stands before who comes now. */
+  door?: Door | null;
   /** Somebody came back to a page without scripts that was sent already. */
   passed?: boolean;
 };
 
-export function FirstPage({ address, live, language, params = {}, passed = false }: Props) {
+export function FirstPage({ address, live, language, params = {}, passed = false, door = null }: Props) {
   const spoken = spokenIn(language, live.quiz.labels);
   return (
     <TakeQuiz
       address={address}
-      first={firstLook(live)}
+      first={door ? closedLook(live) : firstLook(live)}
       spoken={spoken}
       params={params}
+      {...(door ? { door } : {})}
       {...(passed ? { told: 'passed' as const } : {})}
     />
   );

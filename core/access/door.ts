@@ -2,18 +2,10 @@
 import type { Access } from '../schema/access';
 import { hoursOf } from './times';
 
-export type Why =
-  /** It is not open, or not any more. */
-  | 'before'
-  | 'after'
-  | 'shut'
-  | 'full'
-  /** Something is to be said first, or what was said is not right. */
-  | 'passcode'
-  | 'person'
-  | 'stranger'
-  /** Taken as often as may be. */
-  | 'taken';
+/** It is not open, or not any more; something is to be said first, or is not right; it was taken as often as may be. */
+const whys = ['before', 'after', 'shut', 'full', 'passcode', 'person', 'stranger', 'taken'] as const;
+export type Why = (typeof whys)[number];
+export const isWhy = (text: string): text is Why => whys.some((why) => why === text);
 
 export type Door = {
   why: Why;

@@ -2,7 +2,7 @@
 import { randomBytes, scrypt as scryptOf } from 'node:crypto';
 import { promisify } from 'node:util';
 import { LRUCache } from 'lru-cache';
-import { type Door, doorFor, firstDoor } from '../../core/access/door';
+import { type Door, doorFor, firstDoor, isWhy } from '../../core/access/door';
 import { personKey } from '../../core/access/list';
 import { hoursOf, mayGoOn } from '../../core/access/times';
 import type { Access } from '../../core/schema/access';
@@ -56,6 +56,23 @@ export const entryOf = (quizId: string, personId: string): string =>
 function personOfEntry(quizId: string, entry: string): string | null {
   const [personId = ''] = entry.split('.');
   return isSameText(entryOf(quizId, personId), entry) ? personId : null;
+}
+
+/**
+ * What somebody finds who comes without having begun; null where they can begin.
+ * @param why they were sent away, by a form without scripts
+ */
+export async function doorAt(
+  live: LiveEdition,
+  { entry, why, isWrong }: { entry: string | undefined; why: string | undefined; isWrong: boolean },
+): Promise<Door | null> {
+  const { settings } = live.access;
+  const door = doorOf(live);
+  if (why !== undefined && isWhy(why) && (door?.asks ?? !door))
+    return { ...doorFor(settings, why), ...(isWrong ? { isWrong: true } : {}) };
+  if (door?.asks && entry !== undefined && settings.who === 'list')
+    return (await findPerson(live, { entry })) ? null : doorFor(settings, 'stranger');
+  return door;
 }
 
 /** Somebody on the list of a quiz; undefined where they are not on it any more, or the link is not ours. */

@@ -29,6 +29,14 @@ export function firstLook({ quiz, edition }: Pick<LiveEdition, 'quiz' | 'edition
   return { seq: 0, edition, view: viewOf(quiz, startRun(quiz, { seed: 0 })) };
 }
 
+/** A quiz that cannot be begun: its title and its look, and nothing of what it asks. */
+export function closedLook(live: Pick<LiveEdition, 'quiz' | 'edition'>): Standing {
+  const { view, ...standing } = firstLook(live);
+  const { quiz } = view;
+  const progress = { at: 0, of: 0 };
+  return { ...standing, view: { quiz, page: null, progress, back: false, finished: false, answers: {}, contact: {} } };
+}
+
 /**
  * Opens a run for a token that the browser made, or finds the one it opened before.
  * @param params of the address; only what the quiz declares as known is kept

@@ -2,16 +2,21 @@
 /** Publish: where the quiz stands, its link and its code for a page, and what the check still says. */
 import { PlainList, Strong } from '../../ui/text';
 import styled from 'styled-components';
+import type { AccessStanding } from '../../contract/access';
 import type { EditionLine } from '../../contract/quizzes';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { useDocument } from '../document';
+import { useDocument, useQuiz } from '../document';
 import { useRehearsal } from '../shared/rehearsal';
 import { usePublication } from '../shared/publication';
 import { stateWords } from '../shell/studio';
 import { dayAndTime } from '../shared/time';
 import { Afterwards } from './afterwards';
-import { AsALink, InAPage, OnAPage } from './sections';
+import { InAPage, OnAPage } from './sections';
+import { useAccess } from './use-access';
+import { When } from './when';
+import { Where } from './where';
+import { Who } from './who';
 
 const Sheet = styled.div`
   display: grid;
@@ -42,7 +47,46 @@ const Sheet = styled.div`
   }
   .beside {
     display: flex;
-    gap: 20px;
+    flex-wrap: wrap;
+    gap: 6px 20px;
+  }
+  .says {
+    display: block;
+    line-height: 30px;
+  }
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    align-items: center;
+    color: var(--ink-2);
+    margin-top: 8px;
+    input {
+      flex: 1 1 220px;
+      min-width: 0;
+    }
+  }
+  .switch {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 20px;
+    align-items: center;
+    justify-content: space-between;
+    margin-bottom: 10px;
+  }
+  .consequence {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 18px;
+    margin-top: 10px;
+    min-height: 22px;
+    font-size: 13px;
+  }
+  .now {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+    color: var(--pine);
   }
   aside > div + div {
     margin-top: 36px;
@@ -68,17 +112,23 @@ const Sheet = styled.div`
     padding: 16px;
   }
 `;
-export function Publish({ editions, waiting }: { editions: EditionLine[]; waiting: number }) {
+type Props = { editions: EditionLine[]; waiting: number; access: AccessStanding };
+
+export function Publish({ editions, waiting, access: first }: Props) {
   const { live } = usePublication();
+  const { id } = useQuiz();
+  const access = useAccess(id, first);
   return (
     <Sheet>
       <div>
         <State />
+        <Where />
+        <Who access={access} />
+        <When access={access} />
         {live.edition === null ? (
           <Afterwards waiting={0} live={false} />
         ) : (
           <>
-            <AsALink />
             <InAPage />
             <Afterwards waiting={waiting} live />
             {live.sampleSite && live.address === 'tourer' && <OnAPage address={live.sampleSite} />}
@@ -88,6 +138,7 @@ export function Publish({ editions, waiting }: { editions: EditionLine[]; waitin
       <aside>
         <Check />
         {editions.length > 0 && <Editions editions={editions} />}
+        {access.standing.changes.length > 0 && <Changes changes={access.standing.changes} />}
       </aside>
     </Sheet>
   );
@@ -168,6 +219,25 @@ function Editions({ editions }: { editions: EditionLine[] }) {
             {e.edition === live.edition && <span style={{ color: 'var(--pine)' }}>live</span>}
             <span suppressHydrationWarning className="when">
               {e.publishedBy}, {dayAndTime(e.publishedAt)}
+            </span>
+          </li>
+        ))}
+      </PlainList>
+    </div>
+  );
+}
+
+/** What was set without an edition, by whom and when. */
+function Changes({ changes }: { changes: AccessStanding['changes'] }) {
+  return (
+    <div>
+      <h2>Settings</h2>
+      <PlainList as="ol" aria-label="What was set, newest first">
+        {changes.map(({ at, by, said }) => (
+          <li key={at}>
+            <span>{said}</span>
+            <span suppressHydrationWarning className="when">
+              {by}, {dayAndTime(at)}
             </span>
           </li>
         ))}

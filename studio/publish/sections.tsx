@@ -1,5 +1,5 @@
 'use client';
-/** Where a live quiz stands: its link, its code for a page, and how that looks. */
+/** A live quiz in a page of one's own: its code, and how that looks. */
 import { useState } from 'react';
 import { embedCode } from '../../core/formats/embed-code';
 import { Choose } from '../../ui/controls';
@@ -8,24 +8,6 @@ import { usePublication } from '../shared/publication';
 import { Views } from '../shell/view-switch';
 import { Code, Copy } from './code';
 import { Measure } from './measure';
-
-export function AsALink() {
-  const { live } = usePublication();
-  const link = `${live.publicUrl}/q/${live.address}`;
-  return (
-    <section>
-      <h2>As a link</h2>
-      <p>Send it, print it, put it anywhere.</p>
-      <Code>{link}</Code>
-      <div className="beside">
-        <Copy text={link} what="the link" />
-        <a href={link} target="_blank" rel="noreferrer">
-          Open it
-        </a>
-      </div>
-    </section>
-  );
-}
 
 type Stands = 'text' | 'button' | 'pop-up';
 

@@ -20,11 +20,14 @@ export const PublicationContext = createContext<{
   publishing: boolean;
   trouble: string;
   openCheck: () => void;
+  /** It stands at another address now. */
+  moved: (address: string) => void;
 }>({
   live: { edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] },
   publish: async () => undefined,
   publishing: false,
   trouble: '',
   openCheck: () => undefined,
+  moved: () => undefined,
 });
 export const usePublication = () => useContext(PublicationContext);

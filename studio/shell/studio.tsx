@@ -110,7 +110,14 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
   useUndoKeys();
 
   const around = useMemo(
-    () => ({ live, publish, publishing, trouble, openCheck: () => setSheet('check') }),
+    () => ({
+      live,
+      publish,
+      publishing,
+      trouble,
+      openCheck: () => setSheet('check'),
+      moved: (address: string) => setLive((old) => ({ ...old, address })),
+    }),
     [live, publish, publishing, trouble],
   );
   const count = (tab: string, severity: string) =>

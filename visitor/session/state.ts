@@ -2,6 +2,7 @@
  * A visitor's pass through a quiz, as a state and what happens to it. Pure: sending, keeping on the device and drawing are elsewhere, and the
  * time is told.
  */
+import type { Door } from '../../core/access/door';
 import type { Standing, StepRefused } from '../../contract/visits';
 import type { Refusal } from '../../core/flow/faults';
 import type { Sent } from '../../core/flow/sent';
@@ -32,6 +33,8 @@ export type State = Page &
     | { is: 'offline'; waiting: Waiting[]; passed: Passed[] }
     /** What is said of the page just left stands alone until the visitor goes on. */
     | { is: 'explaining'; lines: ReviewLine[] }
+    /** The quiz cannot be gone on with: what the visitor stands before. */
+    | { is: 'blocked'; door: Door }
   );
 
 export type Event =
@@ -59,6 +62,7 @@ export type Event =
   | { type: 'given-up'; standing?: Standing; refused?: Refusal[]; trouble: Trouble | null; now: number }
   | { type: 'caught-up'; standing: Standing; kept: KeptRun | null; now: number }
   | { type: 'offer-taken'; seq: number }
+  | { type: 'shut'; door: Door }
   | { type: 'gone-on' };
 
 export const opening = (first: Standing, trouble: Trouble | null, explained?: ReviewLine[]): State => ({
@@ -125,6 +129,8 @@ export function reduce(state: State, event: Event): State {
     }
     case 'offer-taken':
       return { ...state, standing: { ...state.standing, seq: Math.max(state.standing.seq, event.seq) } };
+    case 'shut':
+      return { ...pageIn(state), trouble: null, is: 'blocked', door: event.door };
     case 'gone-on':
       return rest(state);
   }

@@ -4,7 +4,8 @@ import type { Values } from '../questions/values';
 
 /** Something that could not be sent yet: the `seq`th thing of the run. */
 export type Waiting = { seq: number; sent: Sent };
-export type KeptRun = { token: string; page?: string; values?: Values; waiting?: Waiting[] };
+/** @property device the first token that this browser had here: by it a quiz counts that may be taken so often */
+export type KeptRun = { token: string; device?: string; page?: string; values?: Values; waiting?: Waiting[] };
 
 export const newToken = (): string =>
   btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))

@@ -1,4 +1,5 @@
 /** How a run speaks to the server. What goes wrong on the way is thrown; what the server says, right or wrong, is an answer. */
+import type { Door } from '../../core/access/door';
 import type { BodyOf } from '../../contract';
 import type { Standing, StepRefused } from '../../contract/visits';
 
@@ -9,6 +10,8 @@ export type Answer =
   | { is: 'refused'; why: StepRefused }
   /** It has gone on from elsewhere: `standing` is where it stands, if the server says so. */
   | { is: 'passed'; message: string; standing?: Standing }
+  /** The visitor may not, or not any more: what they stand before. */
+  | { is: 'shut'; door: Door }
   | { is: 'not-now' }
   | { is: 'told'; message: string };
 
@@ -34,6 +37,7 @@ export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   if (status >= 500 || status === 429) return { is: 'not-now' };
   if (status === 200) return { is: 'taken', standing: await said<Standing>(response) };
   if (status === 422) return { is: 'refused', why: await said<StepRefused>(response) };
+  if (status === 403) return { is: 'shut', door: (await said<{ details: Door }>(response)).details };
   const { message = '', details } = await said<Said>(response);
   if (status === 409) return { is: 'passed', message, ...(details ? { standing: details } : {}) };
   return { is: 'told', message };

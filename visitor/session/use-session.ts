@@ -1,6 +1,6 @@
 /** Carries a session: sends, keeps on the device, tells the page around. What becomes of it is told by `reduce`. */
 import { useEffect, useRef, useState } from 'react';
-import type { Standing } from '../../contract/visits';
+import type { Standing, VisitorKey } from '../../contract/visits';
 import type { Sent } from '../../core/flow/sent';
 import { tellHostPage } from './host-page';
 import type { Values } from '../questions/values';
@@ -44,12 +44,14 @@ function readAddress() {
   for (const own of ['run', 'told', 'wrong']) query.delete(own);
   const rest = new URLSearchParams(query);
   const place = query.get('in');
-  query.delete('in');
-  rest.delete('handed');
+  const entry = query.get('entry');
+  for (const own of ['in', 'entry', 'door']) query.delete(own);
+  for (const own of ['handed', 'door']) rest.delete(own);
   return {
     // Who comes from another quiz begins here with what it says of them, whatever was begun before.
     isHanded: query.has('handed'),
     ticket,
+    entry,
     params: Object.fromEntries([...query].slice(0, 40)),
     source: query.get('utm_source') ?? place ?? 'link',
     without: `${location.pathname}${rest.size ? `?${rest}` : ''}`,
@@ -81,29 +83,43 @@ export class Session {
     return this.state;
   }
 
-  /** Strict development mounts twice; the run is opened once. */
+  /** Strict development mounts twice; the run is opened once. At the door only somebody goes in who has begun before, or has a link. */
   begin(): void {
     if (this.isOpening) return;
     this.isOpening = true;
-    void this.channel.begin();
+    if (this.state.is !== 'blocked' || this.store.read()) void this.channel.begin();
   }
+
+  /** Says at the door what is asked for there. */
+  enter = async (key: VisitorKey): Promise<void> => {
+    if (this.isInFlight) return;
+    this.isInFlight = true;
+    await this.channel
+      .begin(() => this.open(true, key))
+      .catch(() => this.happens({ type: 'told', trouble: 'lost' }))
+      .finally(() => (this.isInFlight = false));
+  };
 
   get token(): string {
     return this.channel.token();
   }
 
   /** Opens the run of the token this device has, or a new one. */
-  private async open(isAnew: boolean): Promise<void> {
+  private async open(isAnew: boolean, key: VisitorKey = {}): Promise<void> {
     const address = readAddress();
     const { isHanded } = address;
     const ticket = isAnew ? null : address.ticket;
     const kept = isAnew || isHanded || ticket !== null ? null : this.store.read();
     const token = this.channel.take(kept?.token);
+    // Kept before it is sent, so that another window that opens now takes the same.
+    const device = this.store.read()?.device ?? token;
+    if (!kept) this.store.write({ token, device });
     const answer = await post('POST /runs/open', {
       address: this.address,
       token,
       params: address.params,
       source: address.source,
+      key: { device, ...(address.entry === null ? {} : { entry: address.entry }), ...key },
       ...(ticket === null ? {} : { ticket }),
     });
     if (answer.is === 'passed' && ticket !== null) {
@@ -111,8 +127,11 @@ export class Session {
       return this.open(false);
     }
     if (answer.is === 'passed' && kept) return this.open(true);
+    if (answer.is === 'shut') {
+      this.happens({ type: 'shut', door: answer.door });
+      return;
+    }
     if (answer.is !== 'taken') throw new Error('message' in answer ? answer.message : answer.is);
-    if (!kept) this.store.write({ token });
     if (isHanded || ticket !== null) history.replaceState(null, '', address.without);
     const { standing } = answer;
     this.hasStarted = standing.seq > 0;
@@ -149,7 +168,8 @@ export class Session {
 
   private keep(more: Partial<KeptRun> = {}): void {
     const waiting = waitingIn(this.state);
-    this.store.write({ token: this.token, ...more, ...(waiting.length ? { waiting } : {}) });
+    const device = this.store.read()?.device ?? this.token;
+    this.store.write({ token: this.token, device, ...more, ...(waiting.length ? { waiting } : {}) });
   }
   private keepValues(): void {
     this.keep({ page: pageOf(this.state), values: this.state.values });
@@ -198,6 +218,9 @@ export class Session {
       }
       case 'refused':
         this.happens({ type: 'refused', why: answer.why });
+        return;
+      case 'shut':
+        this.happens({ type: 'shut', door: answer.door });
         return;
       case 'passed':
         if (answer.standing) {
@@ -278,7 +301,8 @@ export class Session {
 
   private giveUp(answer: Exclude<Awaited<ReturnType<typeof post>>, { is: 'taken' | 'not-now' }>): void {
     const now = Date.now();
-    if (answer.is === 'refused') {
+    if (answer.is === 'shut') this.happens({ type: 'shut', door: answer.door });
+    else if (answer.is === 'refused') {
       const { standing, refused } = answer.why;
       this.happens({ type: 'given-up', standing, refused, trouble: null, now });
     } else {

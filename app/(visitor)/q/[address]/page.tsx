@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { cache } from 'react';
 import { liveQuiz } from '../../../../server/publishing/editions';
+import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
 import { languageFor, spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
@@ -34,7 +35,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
   const { address } = await params;
   const live = await look(address);
   const language = languageFor(live.quiz, (await headers()).get('accept-language'));
-  const { run, told, wrong, ...others } = await searchParams;
+  const { run, told, wrong, door: why, ...others } = await searchParams;
   const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
   if (!found || typeof run !== 'string')
     return (
@@ -43,6 +44,11 @@ export default async function VisitorPage({ params, searchParams }: Props) {
         live={live}
         language={language}
         params={single(others)}
+        door={await doorAt(live, {
+          entry: single(others)['entry'],
+          why: single({ why })['why'],
+          isWrong: wrong !== undefined,
+        })}
         {...(run === undefined ? {} : { passed: true })}
       />
     );

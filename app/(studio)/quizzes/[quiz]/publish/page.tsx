@@ -1,4 +1,5 @@
 import { listEditions } from '../../../../../server/publishing/publish-quiz';
+import { accessStanding } from '../../../../../server/publishing/access';
 import { waitingResults } from '../../../../../server/results/release-results';
 import { Publish } from '../../../../../studio/publish/publish';
 import { member, quizRow } from '../../../../member';
@@ -6,5 +7,10 @@ import { member, quizRow } from '../../../../member';
 export default async function PublishPage({ params }: { params: Promise<{ quiz: string }> }) {
   const { quizId } = await quizRow((await params).quiz);
   const who = await member();
-  return <Publish editions={await listEditions(who, quizId)} waiting={await waitingResults(who, quizId)} />;
+  const [editions, waiting, access] = await Promise.all([
+    listEditions(who, quizId),
+    waitingResults(who, quizId),
+    accessStanding(who, quizId),
+  ]);
+  return <Publish editions={editions} waiting={waiting} access={access} />;
 }

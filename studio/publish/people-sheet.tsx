@@ -1,0 +1,188 @@
+'use client';
+/** The list of people who may take a quiz: put on it, found, each with their own link, and taken off again. */
+import { useCallback, useEffect, useState } from 'react';
+import styled from 'styled-components';
+import type { ListedPerson } from '../../contract/access';
+import { call } from '../../contract/call';
+import { LineInput, PrimaryButton, TextButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { SideSheet } from '../../ui/side-sheet';
+import { Alarm, Muted } from '../../ui/text';
+import { useQuiz } from '../document';
+import { useAfterPause } from '../shared/after-pause';
+import { messageOf } from '../shared/trouble';
+
+const Body = styled.div`
+  display: grid;
+  gap: 14px;
+  textarea {
+    width: 100%;
+    min-height: 110px;
+    border: 1px solid var(--ink-3);
+    border-radius: 6px;
+    padding: 8px 10px;
+    font: 400 14px/1.5 var(--text);
+    background: var(--paper);
+    color: var(--ink);
+    resize: vertical;
+  }
+  .add {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 18px;
+    align-items: center;
+  }
+  ul,
+  ol {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  ol li {
+    display: grid;
+    grid-template-columns: 20px minmax(0, 1fr) auto auto;
+    gap: 10px;
+    align-items: center;
+    border-bottom: 1px solid var(--line);
+    padding: 6px 0;
+    overflow-wrap: anywhere;
+  }
+`;
+
+type Added = { added: number; faults: { line: number; message: string }[] };
+type Props = { open: boolean; onClose: () => void; onChanged: () => void };
+
+export function PeopleSheet({ open, onClose, onChanged }: Props) {
+  return (
+    <SideSheet title="Who is on the list" open={open} onClose={onClose}>
+      <List onChanged={onChanged} />
+    </SideSheet>
+  );
+}
+
+function List({ onChanged }: { onChanged: () => void }) {
+  const { id: quiz } = useQuiz();
+  const [people, setPeople] = useState<ListedPerson[] | null>(null);
+  const [search, setSearch] = useState('');
+  const [text, setText] = useState('');
+  const [added, setAdded] = useState<Added | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const wanted = useAfterPause(search);
+  const look = useCallback(
+    () =>
+      call('GET /api/quizzes/{quiz}/list', { quiz, query: { search: wanted } }).then(
+        (answer) => setPeople(answer.people),
+        (error: unknown) => setTrouble(messageOf(error)),
+      ),
+    [quiz, wanted],
+  );
+  useEffect(() => void look(), [look]);
+  const act = async (work: () => Promise<unknown>) => {
+    setTrouble('');
+    try {
+      await work();
+      await look();
+      onChanged();
+    } catch (error) {
+      setTrouble(messageOf(error));
+    }
+  };
+  const add = () =>
+    act(async () => {
+      setAdded(await call('POST /api/quizzes/{quiz}/list', { quiz, body: { text } }));
+      setText('');
+    });
+  return (
+    <Body>
+      <label>
+        <Muted>A person in each line: a number, a name or an address; after a comma what they are called.</Muted>
+        <textarea
+          aria-label="People to put on the list"
+          placeholder={'M-1042, Wren\nM-1043, Juniper'}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </label>
+      <div className="add">
+        <PrimaryButton isDisabled={text.trim() === ''} onPress={() => void add()}>
+          Put them on the list
+        </PrimaryButton>
+        <label>
+          <Muted>or from a file </Muted>
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt"
+            aria-label="A file with people"
+            onChange={(e) => {
+              void e.target.files?.[0]?.text().then(setText);
+              e.target.value = '';
+            }}
+          />
+        </label>
+      </div>
+      <div role="status">
+        {added && <p>{added.added === 1 ? 'One is new on the list.' : `${added.added} are new on the list.`}</p>}
+        {added && added.faults.length > 0 && (
+          <ul aria-label="Lines that were left out">
+            {added.faults.map(({ line, message }) => (
+              <li key={line}>
+                Line {line}: {message}
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
+      <LineInput
+        type="search"
+        aria-label="Find on the list"
+        placeholder="Find on the list"
+        value={search}
+        onChange={(e) => setSearch(e.target.value)}
+      />
+      {people?.length === 0 && <Muted as="p">{search ? 'Nobody is found.' : 'Nobody is on the list yet.'}</Muted>}
+      <ol aria-label="The list">
+        {people?.map((person) => (
+          <PersonLine
+            key={person.id}
+            person={person}
+            onMay={(may) =>
+              void act(() => call('PUT /api/quizzes/{quiz}/list/{person}', { quiz, person: person.id, body: { may } }))
+            }
+          />
+        ))}
+      </ol>
+    </Body>
+  );
+}
+
+function PersonLine({ person, onMay }: { person: ListedPerson; onMay: (may: 'yes' | 'no') => void }) {
+  const { says, name, isRevoked, finished, link } = person;
+  const [isCopied, setCopied] = useState(false);
+  const called = name || says;
+  return (
+    <li>
+      <Mark kind={isRevoked ? 'no' : finished ? 'yes' : 'not-yet'} size={12} />
+      <span>
+        {called}{' '}
+        <Muted $small>
+          {name && says}
+          {isRevoked ? ' taken off' : finished > 0 ? ` answered${finished > 1 ? ` ${finished} times` : ''}` : ''}
+        </Muted>
+      </span>
+      <TextButton
+        aria-label={`Copy the link of ${called}`}
+        onPress={() => void navigator.clipboard.writeText(link).then(() => setCopied(true))}
+      >
+        {isCopied ? 'Copied' : 'Link'}
+      </TextButton>
+      <TextButton
+        $danger={!isRevoked}
+        aria-label={isRevoked ? `Put ${called} back` : `Take ${called} off`}
+        onPress={() => onMay(isRevoked ? 'yes' : 'no')}
+      >
+        {isRevoked ? 'Put back' : 'Take off'}
+      </TextButton>
+    </li>
+  );
+}
