@@ -82,10 +82,13 @@ const Sheet = styled.div`
     min-height: 22px;
     font-size: 13px;
   }
-  .now {
+  .now,
+  .is {
     display: inline-flex;
     gap: 6px;
     align-items: center;
+  }
+  .now {
     color: var(--pine);
   }
   aside > div + div {
@@ -123,8 +126,8 @@ export function Publish({ editions, waiting, access: first }: Props) {
       <div>
         <State />
         <Where />
-        <Who access={access} />
-        <When access={access} />
+        <Who access={access.of('who')} />
+        <When access={access.of('when')} />
         {live.edition === null ? (
           <Afterwards waiting={0} live={false} />
         ) : (

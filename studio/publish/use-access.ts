@@ -7,43 +7,54 @@ import { messageOf } from '../shared/trouble';
 
 export function useAccess(quiz: string, first: AccessStanding) {
   const [standing, setStanding] = useState(first);
-  const [trouble, setTrouble] = useState('');
-  const [isSaved, setSaved] = useState(false);
+  /** What became of the last change, and in which paragraph it was made. */
+  const [last, setLast] = useState({ part: '', trouble: '', isSaved: false });
   /** What the server has. */
   const kept = useRef(first);
   /** Only the last of several requests says how it stands. */
   const asked = useRef(0);
-  const send = async (shown: AccessStanding, request: () => Promise<AccessStanding>): Promise<boolean> => {
+  const send = async (
+    part: string,
+    shown: AccessStanding,
+    request: () => Promise<AccessStanding>,
+  ): Promise<boolean> => {
     const own = (asked.current += 1);
     setStanding(shown);
-    setTrouble('');
-    setSaved(false);
+    setLast({ part, trouble: '', isSaved: false });
     try {
       const now = await request();
       kept.current = now;
       if (own === asked.current) setStanding(now);
-      setSaved(true);
+      setLast({ part, trouble: '', isSaved: true });
       return true;
     } catch (error) {
       if (own === asked.current) setStanding(kept.current);
-      setTrouble(messageOf(error));
+      setLast({ part, trouble: messageOf(error), isSaved: false });
       return false;
     }
   };
-  /** An undefined value takes the setting out. */
-  const set = (part: { [K in keyof Access]?: Access[K] | undefined }): Promise<boolean> => {
-    const settings: Access = { ...standing.settings };
-    for (const [key, value] of Object.entries<unknown>(part)) {
-      Reflect.deleteProperty(settings, key);
-      if (value !== undefined) Object.assign(settings, { [key]: value });
-    }
-    return send({ ...standing, settings }, () => call('PUT /api/quizzes/{quiz}/access', { quiz, body: { settings } }));
-  };
-  const setPasscode = (passcode: string): Promise<boolean> =>
-    send({ ...standing, hasPasscode: passcode !== '' }, () =>
-      call('PUT /api/quizzes/{quiz}/passcode', { quiz, body: { passcode } }),
-    );
-  const refresh = () => void send(standing, () => call('GET /api/quizzes/{quiz}/access', { quiz }));
-  return { standing, trouble, isSaved, set, setPasscode, refresh };
+  /** The settings as one paragraph sets them. */
+  const of = (part: string) => ({
+    standing,
+    trouble: last.part === part ? last.trouble : '',
+    isSaved: last.part === part && last.isSaved,
+    /** An undefined value takes the setting out. */
+    set: (values: { [K in keyof Access]?: Access[K] | undefined }): Promise<boolean> => {
+      const settings: Access = { ...standing.settings };
+      for (const [key, value] of Object.entries<unknown>(values)) {
+        Reflect.deleteProperty(settings, key);
+        if (value !== undefined) Object.assign(settings, { [key]: value });
+      }
+      return send(part, { ...standing, settings }, () =>
+        call('PUT /api/quizzes/{quiz}/access', { quiz, body: { settings } }),
+      );
+    },
+    setPasscode: (passcode: string): Promise<boolean> =>
+      send(part, { ...standing, hasPasscode: passcode !== '' }, () =>
+        call('PUT /api/quizzes/{quiz}/passcode', { quiz, body: { passcode } }),
+      ),
+    refresh: () => void send('', standing, () => call('GET /api/quizzes/{quiz}/access', { quiz })),
+  });
+  return { standing, of };
 }
-export type AccessHandle = ReturnType<typeof useAccess>;
+export type AccessHandle = ReturnType<ReturnType<typeof useAccess>['of']>;

@@ -100,11 +100,14 @@ export function When({ access }: { access: AccessHandle }) {
         />
       )}
       <Said access={access}>
-        {most === undefined ? null : `${Math.max(0, most - access.standing.finished)} places are left.`}
+        {most === undefined ? null : placesLeft(Math.max(0, most - access.standing.finished))}
       </Said>
     </section>
   );
 }
+
+const placesLeft = (n: number): string =>
+  n === 1 ? 'One place is left.' : `${n === 0 ? 'No' : n.toLocaleString('en')} places are left.`;
 
 const states: Record<ReturnType<typeof hoursOf>['is'], { mark: 'yes' | 'no' | 'maybe'; words: string }> = {
   open: { mark: 'yes', words: 'It is open.' },
@@ -127,7 +130,7 @@ function Switch({ access }: { access: AccessHandle }) {
   return (
     <p className="switch">
       {now !== null && (
-        <span role="status">
+        <span role="status" className="is">
           <Mark kind={mark} size={13} /> {words}
         </span>
       )}

@@ -84,7 +84,9 @@ export function DoorPanel({ door, quiz, home, params, isBusy, trouble, onEnter }
       onSubmit={enter}
     >
       <div className="v-inside">
-        <p className="v-top">{quiz.title}</p>
+        <div className="v-top">
+          <span>{quiz.title}</span>
+        </div>
         <h1 className="v-prompt" data-heading="" tabIndex={-1}>
           {say(heads[why])}
         </h1>

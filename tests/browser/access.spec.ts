@@ -1,0 +1,196 @@
+import { expect, type Page, test } from '@playwright/test';
+import jsQr from 'jsqr';
+import { alive, enterDemo, saved, signUp, somebodyElse, startQuiz, tab } from './people';
+import { world } from './servers';
+
+/** A quiz of one question, published; its creator stands on Publish. @returns its address */
+async function published(page: Page, question: string): Promise<string> {
+  await signUp(page);
+  await startQuiz(page, question, ['Grass', 'Gravel']);
+  await page.getByRole('button', { name: 'Add an outcome' }).or(page.getByText('Add a result page')).first().click();
+  await saved(page);
+  await tab(page, 'Publish').click();
+  await page.getByRole('button', { name: 'Publish edition 1' }).click();
+  await expect(page.getByRole('button', { name: 'Publish edition 1' })).toBeHidden();
+  return page.getByLabel('Web address').inputValue();
+}
+const choose = async (page: Page, label: string, option: string) => {
+  await page.getByRole('button', { name: label }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+const now = (page: Page, part: string) =>
+  expect(page.getByRole('region', { name: part }).getByText('From now on. No new edition needed.')).toBeVisible();
+const at = (address: string) => `${world().app}/q/${address}`;
+
+test('a quiz for members: a passcode, once each, closed and opened again, without a new edition', async ({ page }) => {
+  const address = await published(page, 'Which ground do you like best?');
+  await choose(page, 'Who may take it', 'Whoever knows the passcode');
+  await expect(page.getByText('No passcode is set: nobody gets in yet.')).toBeVisible();
+  await page.getByLabel('Passcode', { exact: true }).fill('lantern');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('One is set.')).toBeVisible();
+  await choose(page, 'How often', 'once');
+  await now(page, 'Who, and how often');
+  await page.getByLabel('Words at the door').fill('It stands on your card.');
+  await page.getByLabel('Words at the door').press('Enter');
+  await now(page, 'Who, and how often');
+
+  const visitor = await somebodyElse(page);
+  await visitor.goto(at(address));
+  await alive(visitor);
+  await expect(visitor.getByRole('heading', { name: 'This quiz is for those who know its passcode.' })).toBeVisible();
+  await expect(visitor.getByText('It stands on your card.')).toBeVisible();
+  expect(await visitor.content()).not.toContain('Gravel');
+  await visitor.getByLabel('Passcode').fill('candle');
+  await visitor.getByRole('button', { name: 'Let me in' }).click();
+  await expect(visitor.getByText('That is not it.')).toBeVisible();
+  await expect(visitor.getByLabel('Passcode')).toBeFocused();
+  await visitor.getByLabel('Passcode').fill('lantern');
+  await visitor.getByRole('button', { name: 'Let me in' }).click();
+  await visitor.getByLabel('Gravel').check();
+  // A window that is closed in the middle of it goes on where it was.
+  await visitor.reload();
+  await visitor.getByLabel('Gravel').check();
+
+  // Closed in the middle: whoever has begun may finish, others find it closed.
+  await page.getByRole('button', { name: 'Close it now' }).click();
+  await expect(page.getByText('You have closed it.')).toBeVisible();
+  const late = await somebodyElse(page);
+  await late.goto(at(address));
+  await expect(late.getByRole('heading', { name: 'This quiz is closed.' })).toBeVisible();
+  await visitor.getByRole('button', { name: /Next|See my result/ }).click();
+  await expect(visitor.getByText('Thank you. That was all.').or(visitor.getByRole('heading').first())).toBeVisible();
+  await page.getByRole('button', { name: 'Open it again' }).click();
+  await expect(page.getByText('It is open.')).toBeVisible();
+  await late.reload();
+  await expect(late.getByLabel('Passcode')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'What was set, newest first' })).toContainText('once each');
+});
+
+test('a list: people with links of their own, once each; taken off, and found', async ({ page }) => {
+  const address = await published(page, 'Where shall the fair be?');
+  await choose(page, 'Who may take it', 'Whoever is on the list');
+  await choose(page, 'How often', 'once');
+  await page.getByRole('button', { name: 'Open the list' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Who is on the list' });
+  await sheet.getByLabel('People to put on the list').fill('M-101, Wren\nm-101\nM-102, Juniper');
+  await sheet.getByRole('button', { name: 'Put them on the list' }).click();
+  await expect(sheet.getByText('2 are new on the list.')).toBeVisible();
+  await expect(sheet.getByText('Line 2: “m-101” is on the list already.')).toBeVisible();
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await sheet.getByRole('button', { name: 'Copy the link of Juniper' }).click();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+
+  const visitor = await somebodyElse(page);
+  await visitor.goto(at(address));
+  await alive(visitor);
+  await visitor.getByLabel('Your number').fill('M-999');
+  await visitor.getByRole('button', { name: 'Let me in' }).click();
+  await expect(visitor.getByRole('heading', { name: 'You are not on the list of this quiz.' })).toBeVisible();
+  await visitor.getByLabel('Your number').fill(' m-101');
+  await visitor.getByRole('button', { name: 'Let me in' }).click();
+  await visitor.getByLabel('Grass').check();
+  await visitor.getByRole('button', { name: /Next|See my result/ }).click();
+  await expect(visitor.getByLabel('Grass')).toBeHidden();
+  const again = await somebodyElse(page);
+  await again.goto(at(address));
+  await alive(again);
+  await again.getByLabel('Your number').fill('M-101');
+  await again.getByRole('button', { name: 'Let me in' }).click();
+  await expect(again.getByRole('heading', { name: 'You have taken this quiz already.' })).toBeVisible();
+  await again.goto(link);
+  await expect(again.getByLabel('Grass')).toBeVisible();
+
+  await sheet.getByLabel('Find on the list').fill('juni');
+  await expect(sheet.getByRole('listitem')).toHaveCount(1 + 1);
+  await sheet.getByRole('button', { name: 'Take Juniper off' }).click();
+  await expect(sheet.getByText('taken off')).toBeVisible();
+  const late = await somebodyElse(page);
+  await late.goto(link);
+  await expect(late.getByRole('heading', { name: 'You are not on the list of this quiz.' })).toBeVisible();
+});
+
+test('from Monday to Friday, for so many: what makes no sense is refused at its place', async ({ page }) => {
+  const address = await published(page, 'Which loaf?');
+  await choose(page, 'From when', 'from');
+  await now(page, 'When');
+  await expect(page.getByText('It is not open yet.')).toBeVisible();
+  await page.getByLabel('Time zone').fill('Slow/Spoke');
+  await page.getByLabel('Time zone').blur();
+  await expect(page.getByText('There is no such day, or no such time zone. Nothing was changed.')).toBeVisible();
+  await expect(page.getByLabel('Time zone')).not.toHaveValue('Slow/Spoke');
+  const visitor = await somebodyElse(page);
+  await visitor.goto(at(address));
+  await expect(visitor.getByRole('heading', { name: 'This quiz is not open yet.' })).toBeVisible();
+  await expect(visitor.getByText(/^It opens /)).toBeVisible();
+  await choose(page, 'From when', 'from now');
+  await choose(page, 'For how many', 'at most');
+  await page.getByLabel('Finished runs at most').fill('1');
+  await expect(page.getByText('One place is left.')).toBeVisible();
+  await visitor.reload();
+  await alive(visitor);
+  await visitor.getByLabel('Grass').check();
+  await visitor.getByRole('button', { name: /Next|See my result/ }).click();
+  await expect(visitor.getByLabel('Grass')).toBeHidden();
+  const late = await somebodyElse(page);
+  await late.goto(at(address));
+  await expect(late.getByRole('heading', { name: 'This quiz has taken all that it can take.' })).toBeVisible();
+});
+
+test('the address is moved, the old one leads on, and a phone reads the code', async ({ page }) => {
+  const old = await published(page, 'Which seed?');
+  const field = page.getByLabel('Web address');
+  await field.fill('tourer');
+  await page.getByRole('button', { name: 'Move it there' }).click();
+  await expect(page.getByText('Another quiz stands at this address. Nothing was changed.')).toBeVisible();
+  const next = `seeds-${process.pid}`;
+  await field.fill(next);
+  await field.press('Enter');
+  await expect(page.getByRole('link', { name: 'Open it' })).toHaveAttribute('href', at(next));
+  for (const address of [old, next]) {
+    const visitor = await somebodyElse(page);
+    await visitor.goto(at(address));
+    await expect(visitor.getByLabel('Grass')).toBeVisible();
+  }
+  const code = page.getByRole('link', { name: 'as PNG, to print' });
+  await expect(page.getByAltText(`Square code that leads to ${at(next)}`)).toBeVisible();
+  const href = (await code.getAttribute('href')) ?? '';
+  const { data, width, height } = await page.evaluate(async (src) => {
+    const picture = new Image();
+    picture.src = src;
+    await picture.decode();
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [picture.width, picture.height];
+    const context = canvas.getContext('2d');
+    context?.drawImage(picture, 0, 0);
+    const pixels = context?.getImageData(0, 0, picture.width, picture.height).data ?? [];
+    return { data: [...pixels], width: picture.width, height: picture.height };
+  }, href);
+  expect(jsQr(new Uint8ClampedArray(data), width, height)?.data).toBe(at(next));
+});
+
+test.describe('without scripts', () => {
+  test('a passcode is asked for by a plain form', async ({ page }) => {
+    const address = await published(page, 'Which boat?');
+    await choose(page, 'Who may take it', 'Whoever knows the passcode');
+    await page.getByLabel('Passcode', { exact: true }).fill('lantern');
+    await page.getByRole('button', { name: 'Set it' }).click();
+    await expect(page.getByText('One is set.')).toBeVisible();
+    const visitor = await somebodyElse(page, { javaScriptEnabled: false });
+    await visitor.goto(at(address));
+    await visitor.getByLabel('Passcode').fill('candle');
+    await visitor.getByRole('button', { name: 'Let me in' }).click();
+    await expect(visitor.getByText('That is not it.')).toBeVisible();
+    await visitor.getByLabel('Passcode').fill('lantern');
+    await visitor.getByRole('button', { name: 'Let me in' }).click();
+    await visitor.getByLabel('Grass').check();
+    await visitor.getByRole('button', { name: /Next|See my result/ }).click();
+    await expect(visitor.getByLabel('Grass')).toBeHidden();
+  });
+});
+
+test('settings are seen by whoever reads, beside a quiz of the demo', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto(`${world().app}/quizzes/tourer/publish`);
+  await expect(page.getByRole('region', { name: 'When' }).getByText('It is open.')).toBeVisible();
+});
