@@ -48,6 +48,7 @@ for (const suite of [
   'flow/order',
   'flow/offers',
   'flow/chain',
+  'flow/embargo',
   'flow/result',
   'scoring/formula',
   'flow/run',
@@ -55,6 +56,7 @@ for (const suite of [
   'formats/formats',
   'formats/docs',
   'flow/walk',
+  'findings/check',
   'scoring/reference',
 ])
   // Loaded here and not imported above: an import would run before the names are in place.

@@ -9,8 +9,8 @@ export function useAccess(quiz: string, first: AccessStanding) {
   const [standing, setStanding] = useState(first);
   /** What became of the last change, and in which paragraph it was made. */
   const [last, setLast] = useState({ part: '', trouble: '', isSaved: false });
-  /** What the server has. */
-  const kept = useRef(first);
+  /** What the server has on disk. */
+  const [kept, setKept] = useState(first);
   /** Only the last of several requests says how it stands. */
   const asked = useRef(0);
   const send = async (
@@ -23,12 +23,12 @@ export function useAccess(quiz: string, first: AccessStanding) {
     setLast({ part, trouble: '', isSaved: false });
     try {
       const now = await request();
-      kept.current = now;
+      setKept(now);
       if (own === asked.current) setStanding(now);
       setLast({ part, trouble: '', isSaved: true });
       return true;
     } catch (error) {
-      if (own === asked.current) setStanding(kept.current);
+      if (own === asked.current) setStanding(kept);
       setLast({ part, trouble: messageOf(error), isSaved: false });
       return false;
     }
@@ -36,6 +36,7 @@ export function useAccess(quiz: string, first: AccessStanding) {
   /** The settings as one paragraph sets them. */
   const of = (part: string) => ({
     standing,
+    kept,
     trouble: last.part === part ? last.trouble : '',
     isSaved: last.part === part && last.isSaved,
     /** An undefined value takes the setting out. */

@@ -118,7 +118,7 @@ const states: Record<ReturnType<typeof hoursOf>['is'], { mark: 'yes' | 'no' | 'm
 
 /** Stops it now, and opens it again. */
 function Switch({ access }: { access: AccessHandle }) {
-  const { settings } = access.standing;
+  const { settings } = access.kept;
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
     setNow(Date.now());

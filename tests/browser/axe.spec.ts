@@ -35,7 +35,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         ['write', 'How far in a day, with bags on?'],
         ['score', 'Where visitors end'],
         ['mail', 'Tray'],
-        ['publish', 'As a link'],
+        ['publish', 'It is open.'],
         ['findings', 'Saw it'],
         ['route', 'all ways counted', 'overnight'],
         ['score', 'all ways counted', 'overnight'],
