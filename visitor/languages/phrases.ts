@@ -106,9 +106,10 @@ export const en = {
   numbers: 'none one two three four five six seven eight nine ten',
 } satisfies Record<string, Phrase>;
 
-export type Key = keyof typeof en;
+/** What can be said. `numbers` is no phrase: it names the small ones. */
+export type Key = Exclude<keyof typeof en, 'numbers'>;
 export type FaultKey =
   'required' | 'too-few' | 'too-many' | 'out-of-range' | 'not-an-email' | 'consent' | 'too-long' | 'unknown';
 /** Why something cannot be taken; in English the core's own words say it more exactly. */
 export type Faults = Record<FaultKey, string>;
-export type Phrases = Record<Exclude<Key, 'numbers'>, Phrase> & { numbers?: string; faults?: Faults };
+export type Phrases = Record<Key, Phrase> & { numbers?: string; faults?: Faults };

@@ -1,4 +1,4 @@
-import { en, type Key, type Phrase, type Phrases } from './phrases';
+import type { Key, Phrase, Phrases } from './phrases';
 
 type Values = Record<string, string | number>;
 
@@ -7,7 +7,7 @@ export function wordsOf({ language, phrases }: { language: string; phrases: Phra
   const plurals = new Intl.PluralRules(language);
   const numbers = phrases.numbers?.split(' ') ?? [];
   const say = (key: Key, values: Values = {}): string => {
-    const phrase: Phrase = phrases[key] ?? en[key];
+    const phrase: Phrase = phrases[key];
     const { n } = values;
     const rule =
       typeof n !== 'number'

@@ -1,8 +1,13 @@
 'use client';
 import { createContext, useContext } from 'react';
-import { en } from './phrases';
-import { type Words, wordsOf } from './say';
+import type { Words } from './say';
 
-const Spoken = createContext<Words>(wordsOf({ language: 'en', phrases: en }));
+const Spoken = createContext<Words | null>(null);
 export const SpokenIn = Spoken.Provider;
-export const useWords = (): Words => useContext(Spoken);
+
+/** The words that the page around speaks. */
+export function useWords(): Words {
+  const words = useContext(Spoken);
+  if (!words) throw new Error('A visitor’s page speaks a language: SpokenIn stands around it.');
+  return words;
+}
