@@ -1,6 +1,6 @@
 'use client';
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import type { Standing } from '../contract/visits';
 import type { Door } from '../core/access/door';
 import { useHostPage } from './session/host-page';
@@ -9,12 +9,14 @@ import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
 import { PageView } from './page/page-view';
 import { opening, pageOf, type State } from './session/state';
-import { DoorPanel } from './page/door';
 import { download } from './session/transport';
 import { useSession } from './session/use-session';
 import { answersIn, goFrom } from './questions/values';
 import { wordsOf } from './languages/say';
 import { SpokenIn } from './languages/words';
+
+// Few visitors stand at a door: the others do not load it.
+const DoorPanel = lazy(() => import('./page/door').then((module) => ({ default: module.DoorPanel })));
 
 type Props = {
   address: string;
@@ -48,15 +50,17 @@ export function TakeQuiz({ address, first, spoken, run, told, door, params = {} 
     <SpokenIn value={words}>
       <main className="v-page" data-look={view.quiz.look} data-embedded={isEmbedded ? '' : undefined}>
         {state.is === 'blocked' ? (
-          <DoorPanel
-            door={state.door}
-            quiz={view.quiz}
-            home={`/q/${address}`}
-            params={params}
-            isBusy={false}
-            trouble={trouble && (typeof trouble === 'string' ? words.say(trouble) : trouble.told)}
-            onEnter={(key) => void session.enter(key)}
-          />
+          <Suspense>
+            <DoorPanel
+              door={state.door}
+              quiz={view.quiz}
+              home={`/q/${address}`}
+              params={params}
+              isBusy={false}
+              trouble={trouble && (typeof trouble === 'string' ? words.say(trouble) : trouble.told)}
+              onEnter={(key) => void session.enter(key)}
+            />
+          </Suspense>
         ) : (
           <PageView
             view={view}
