@@ -242,6 +242,8 @@ export const listed = pgTable(
     workspaceId: text('workspace_id').notNull(),
     quizId: text('quiz_id').notNull(),
     personId: text('person_id').notNull(),
+    /** In which order they were put on it. */
+    place: integer('place').notNull(),
     /** As it was typed. */
     says: text('says').notNull(),
     /** The same, however it is typed (`personKey`). */

@@ -24,6 +24,7 @@ CREATE TABLE "listed" (
 	"workspace_id" text NOT NULL,
 	"quiz_id" text NOT NULL,
 	"person_id" text NOT NULL,
+	"place" integer NOT NULL,
 	"says" text NOT NULL,
 	"key" text NOT NULL,
 	"name" text DEFAULT '' NOT NULL,

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, max, sql } from 'drizzle-orm';
 import type { Access } from '../../core/schema/access';
 import type { Db, Tx } from '../client';
 import { access, accessChanges, listed, runs } from '../schema';
@@ -146,9 +146,18 @@ export const listedPage = (db: Db, workspaceId: string, quizId: string, search: 
           : undefined,
       ),
     )
-    .orderBy(asc(listed.addedAt), asc(listed.personId))
+    .orderBy(asc(listed.place), asc(listed.personId))
     .offset(from)
     .limit(most);
+
+/** The place behind the last one. */
+export async function nextPlace(tx: Tx, workspaceId: string, quizId: string): Promise<number> {
+  const [row] = await tx
+    .select({ last: max(listed.place) })
+    .from(listed)
+    .where(onList(workspaceId, quizId));
+  return (row?.last ?? 0) + 1;
+}
 
 export const keysListed = async (tx: Tx, workspaceId: string, quizId: string): Promise<string[]> =>
   (

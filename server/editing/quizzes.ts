@@ -22,6 +22,8 @@ import {
   updateQuiz,
   withoutHandOvers,
 } from '../../db/queries/quizzes';
+import { timesFault } from '../../core/access/times';
+import { accessOf, putAccess } from '../../db/queries/access';
 import type { Tx } from '../../db/client';
 import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
@@ -150,15 +152,22 @@ async function insert(
     );
   let address = wanted;
   while (await addressTaken(tx, address)) address = `${wanted}-${newId('', 4)}`;
+  const { workspaceId, name } = member;
+  const { access, ...rest } = draft;
+  const quizId = draft.id;
   await insertQuiz(tx, {
-    workspaceId: member.workspaceId,
-    quizId: draft.id,
-    draft,
+    workspaceId,
+    quizId,
+    draft: { ...rest, access: {} },
     address,
-    changedBy: member.name,
+    changedBy: name,
     changedAt: now,
   });
-  return draft.id;
+  // In a file it stands with the quiz; here it stands beside the editions, since it takes effect at once.
+  const fault = timesFault(access);
+  if (fault) throw new HttpError(422, 'not-a-quiz', `/access: ${fault} Nothing was made of it.`);
+  if (Object.keys(access).length) await putAccess(tx, { workspaceId, quizId, settings: access, by: name, at: now });
+  return quizId;
 }
 
 /** A new quiz on a blank page, with what was typed on the list already in it. @returns its id */
@@ -221,10 +230,11 @@ export async function writeQuizFile(
   quizId: string,
   format: 'json' | 'csv' | 'md',
 ): Promise<QuizFile> {
-  const { draft } = await getQuiz(member, quizId);
+  const { draft, workspaceId } = await getQuiz(member, quizId);
+  const access = (await accessOf(database(), workspaceId, quizId))?.settings ?? {};
   const { text, lost } =
     format === 'json'
-      ? { text: writeJson(draft), lost: [] }
+      ? { text: writeJson({ ...draft, access }), lost: [] }
       : format === 'csv'
         ? writeCsv(draft)
         : writeMarkdown(draft);

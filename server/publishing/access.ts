@@ -12,6 +12,7 @@ import {
   countListed,
   keysListed,
   listedPage,
+  nextPlace,
   putAccess,
   revokeListed,
 } from '../../db/queries/access';
@@ -121,7 +122,9 @@ export async function addPeople(member: Membership, quizId: string, text: string
     const row = await lockQuiz(tx, workspaceId, quizId);
     if (!row || row.deletedAt) throw notFound('This quiz');
     const { people, faults } = readPeople(text, new Set(await keysListed(tx, workspaceId, quizId)));
-    const rows = people.map(({ key, name }) => ({
+    const first = await nextPlace(tx, workspaceId, quizId);
+    const rows = people.map(({ key, name }, i) => ({
+      place: first + i,
       workspaceId,
       quizId,
       personId: newId('p', 12),

@@ -12,6 +12,7 @@ import {
   setPasscode,
   setPerson,
 } from '../../server/publishing/access';
+import { readIntoQuiz, writeQuizFile } from '../../server/editing/quizzes';
 import { liveQuiz } from '../../server/publishing/editions';
 import type { Key } from '../../server/visitor/admission';
 import { openRun, takeStep } from '../../server/visitor/take-step';
@@ -222,6 +223,19 @@ describe('what is set', () => {
     ]);
     const rows = await database().select().from(accessChanges).where(eq(accessChanges.quizId, at.quizId));
     expect(rows.every((row) => row.by === at.member.name)).toBe(true);
+  });
+  it('stands in the quiz’s file, and comes back from it; the passcode does not', async () => {
+    const settings: Access = { who: 'passcode', times: 2, until: '2027-03-26T16:00', zone: 'Europe/Vienna' };
+    const at = await withAccess(settings);
+    await setPasscode(at.member, at.quizId, 'lantern');
+    const { text } = await writeQuizFile(at.member, at.quizId, 'json');
+    expect(JSON.parse(text)).toMatchObject({ access: settings });
+    const again = await readIntoQuiz(at.member, { text, fileName: 'again.json' });
+    expect(await accessStanding(at.member, again)).toMatchObject({ settings, hasPasscode: false });
+    const wrong = text.replace('2027-03-26T16:00', '2027-02-30T16:00');
+    await expect(readIntoQuiz(at.member, { text: wrong, fileName: 'wrong.json' })).rejects.toMatchObject({
+      status: 422,
+    });
   });
   it('is set by those who may edit, in their own workspace', async () => {
     const at = await published(smallQuiz());
