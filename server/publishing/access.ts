@@ -24,7 +24,7 @@ import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
 import { newId } from '../platform/ids';
-import { entryOf, hashPasscode } from '../visitor/admission';
+import { entryOf, hashPasscode } from './keys';
 
 const TOLD = 8;
 

@@ -1,6 +1,4 @@
 /** Who may begin a run, and how often. Decided by `core/access`; here is what only the server knows. */
-import { randomBytes, scrypt as scryptOf } from 'node:crypto';
-import { promisify } from 'node:util';
 import { LRUCache } from 'lru-cache';
 import { type Door, doorFor, firstDoor, isWhy } from '../../core/access/door';
 import { personKey } from '../../core/access/list';
@@ -9,9 +7,10 @@ import type { Access } from '../../core/schema/access';
 import { accessOf, findListed, type ListedRow } from '../../db/queries/access';
 import { database } from '../platform/database';
 import { HttpError } from '../platform/http-error';
-import { isSameText, keyedHash } from '../platform/keyed-hash';
+import { keyedHash } from '../platform/keyed-hash';
 import { requireRoom } from '../platform/rates';
 import type { LiveEdition } from '../publishing/editions';
+import { isPasscode, personOfEntry } from '../publishing/keys';
 
 /** What a visitor brings along to be let in. */
 export type Key = {
@@ -23,17 +22,6 @@ export type Key = {
 };
 /** @property person who counts as one; null where it does not matter how often  @property named what they said of themselves */
 export type Admitted = { person: string | null; named: string | null };
-
-const scrypt = promisify<string, string, number, Buffer>(scryptOf);
-const HASH_BYTES = 32;
-export async function hashPasscode(passcode: string, salt = randomBytes(16).toString('base64url')): Promise<string> {
-  const hash = await scrypt(passcode.normalize('NFKC').trim(), salt, HASH_BYTES);
-  return `${salt}.${hash.toString('base64url')}`;
-}
-async function isPasscode(passcode: string, hash: string): Promise<boolean> {
-  const [salt = ''] = hash.split('.');
-  return isSameText(await hashPasscode(passcode, salt), hash);
-}
 
 /** The answer to somebody who may not, with what they are shown. */
 class DoorShut extends HttpError {
@@ -49,14 +37,6 @@ export const doorIn = (error: unknown): Door | undefined => (error instanceof Do
 /** What everybody finds who comes now; null where they can begin. */
 export const doorOf = ({ access }: LiveEdition, now = new Date()): Door | null =>
   firstDoor(access.settings, access.finished, now.getTime());
-
-/** A link for one person on a list: their id, and what only this installation can have put beside it. */
-export const entryOf = (quizId: string, personId: string): string =>
-  `${personId}.${keyedHash('entry', quizId, personId).slice(0, 22)}`;
-function personOfEntry(quizId: string, entry: string): string | null {
-  const [personId = ''] = entry.split('.');
-  return isSameText(entryOf(quizId, personId), entry) ? personId : null;
-}
 
 /**
  * What somebody finds who comes without having begun; null where they can begin.

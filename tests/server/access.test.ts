@@ -44,9 +44,10 @@ const doorOf = (work: Promise<unknown>): Promise<Door> =>
     () => {
       throw new Error('They were let in.');
     },
-    (error: { status?: number; door?: Door }) => {
-      expect(error.status).toBe(403);
-      return error.door as Door;
+    (error: unknown) => {
+      const { status, door } = error as { status?: number; door?: Door };
+      expect(status).toBe(403);
+      return door as Door;
     },
   );
 const counted = async ({ quizId }: World) => {
