@@ -50,6 +50,7 @@ for (const suite of [
   'flow/chain',
   'flow/embargo',
   'flow/result',
+  'verdicts/verdicts',
   'scoring/formula',
   'flow/run',
   'text/rich',

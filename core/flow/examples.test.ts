@@ -77,3 +77,44 @@ test.each<[string, Quiz, string]>([
   expect(found?.message).toContain('“A calm one”');
   expect(checkQuiz({ ...q, examples: [example] }).some((f) => f.code === 'example-differs')).toBe(false);
 });
+
+test('what somebody left, and what was known of them, is kept with it', () => {
+  const asks = quiz(
+    [
+      page('p1', [choice('q1', [option('a'), option('b')])]),
+      page('p2', [
+        { id: 'c', kind: 'contact', prompt: 'Where to?', fields: [{ id: 'name', label: 'Name', format: 'name' }] },
+      ]),
+    ],
+    {
+      known: [
+        { id: 'source', from: 'address' },
+        { id: 'shop', from: 'address' },
+      ],
+    },
+  );
+  const sent: Sent[] = [go('p1', 'a'), { do: 'go', page: 'p2', contact: { c: { fields: { name: 'Ida' } } } }];
+  const known = { source: 'festival' };
+  expect(exampleOf(asks, foldRun(asks, { seed: 1, known }, sent), { id: 'e', name: '' })).toMatchObject({
+    contact: { name: 'Ida' },
+    known: { source: 'festival' },
+  });
+  const skipped = foldRun(asks, { seed: 1 }, [go('p1', 'a')]);
+  const bare = exampleOf(asks, skipped, { id: 'e', name: '' });
+  expect(bare).not.toHaveProperty('contact');
+  expect(bare).not.toHaveProperty('known');
+});
+
+test('an end that comes earlier, an outcome that is none any more, and a scale that is empty are said', () => {
+  const earlier = quiz([pages[0] as Quiz['pages'][number], pages[2] as Quiz['pages'][number]], more);
+  expect(differences(earlier, { ...example, expect: { ...example.expect, way: ['p1', 'p3', 'p9', 'end'] } })).toEqual([
+    'it goes by “end” as its page 3',
+  ]);
+  const longer = { ...example.expect, way: [...example.expect.way, 'p9'] };
+  expect(differences(q, { ...example, expect: longer })).toEqual(['it ends earlier']);
+  const other = { ...example.expect, outcomes: { v: [] }, scales: { s: null } };
+  expect(differences(q, { ...example, expect: other })).toEqual([
+    'it ends as “y”, not as nothing',
+    'Wilder is 0, not empty',
+  ]);
+});
