@@ -6,9 +6,19 @@ import { editing } from './editing';
 import { files } from './files';
 import { quizzes } from './quizzes';
 import { results } from './results';
+import { team } from './team';
 import { visits } from './visits';
 
-export const contracts = { ...access, ...browserErrors, ...editing, ...files, ...quizzes, ...results, ...visits };
+export const contracts = {
+  ...access,
+  ...browserErrors,
+  ...editing,
+  ...files,
+  ...quizzes,
+  ...results,
+  ...team,
+  ...visits,
+};
 
 type Contracts = typeof contracts;
 export type Endpoint = keyof Contracts;

@@ -87,6 +87,8 @@ export const workspaces = pgTable('workspaces', {
   name: text('name').notNull(),
   createdAt: at('created_at').notNull().defaultNow(),
 });
+/** owner: everything; editor: writes and publishes; reader: looks, and reads the answers. */
+export type Role = 'owner' | 'editor' | 'reader';
 export const members = pgTable(
   'members',
   {
@@ -96,10 +98,37 @@ export const members = pgTable(
     userId: text('user_id')
       .notNull()
       .references(() => user.id, { onDelete: 'cascade' }),
-    role: text('role').$type<'owner' | 'editor' | 'reader'>().notNull(),
+    role: text('role').$type<Role>().notNull(),
     joinedAt: at('joined_at').notNull().defaultNow(),
+    /** When they last chose to work here: of several workspaces that is the one they are in. */
+    chosenAt: at('chosen_at').notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.userId] }), index('members_user').on(t.userId)],
+);
+
+/** Letters that let somebody into a workspace. */
+export const invitations = pgTable(
+  'invitations',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    invitationId: text('invitation_id').notNull(),
+    email: text('email').notNull(),
+    role: text('role').$type<Role>().notNull(),
+    /** SHA-256 of what only the letter has. */
+    tokenHash: text('token_hash').notNull(),
+    by: text('by').notNull(),
+    madeAt: at('made_at').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    seenAt: at('seen_at'),
+    /** Accepted, or taken back. */
+    endedAt: at('ended_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.invitationId] }),
+    index('invitations_open').on(t.workspaceId, t.madeAt),
+  ],
 );
 
 /** Findings of a revision, those about other quizzes aside. */

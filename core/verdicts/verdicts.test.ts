@@ -87,7 +87,7 @@ describe('the strongest', () => {
     const verdict = strongest('v', ['x', 'y'], more);
     const tallies = verdictKind(verdict).tallies;
     if (!tallies) throw new Error('It collects points.');
-    return { verdict, ...tallies };
+    return { verdict, tallies };
   };
   test.each<[string, Partial<Strongest>, ReturnType<typeof tally>[], string[], boolean]>([
     ['level ones go by their order', {}, [tally('x', 2), tally('y', 2)], ['x'], true],
@@ -119,17 +119,18 @@ describe('the strongest', () => {
       true,
     ],
   ])('%s', (_, more, tallies, is, isLevel) => {
-    const { verdict, winners, areLevel } = kind(more);
-    expect(winners(verdict, tallies)).toEqual(is);
-    expect(areLevel(verdict, tallies)).toBe(isLevel);
+    const { verdict, tallies: counts } = kind(more);
+    expect(counts.winners(verdict, tallies)).toEqual(is);
+    expect(counts.areLevel(verdict, tallies)).toBe(isLevel);
   });
-  it('says what it looks at, and who wins where some are level', () => {
-    expect(kind({}).looksAt(kind({}).verdict)).toEqual({ greatest: false, last: false });
-    const other = kind({ compare: 'share', ties: 'latest' });
-    expect(other.looksAt(other.verdict)).toEqual({ greatest: true, last: true });
-    expect(kind({}).whenLevel(kind({}).verdict)).toBe('first in the list');
-    expect(other.whenLevel(other.verdict)).toBe('one strengthened last');
-    expect(kind({ ties: 'blend' }).whenLevel(kind({ ties: 'blend' }).verdict)).toBeNull();
+  test.each<[Partial<Strongest>, { greatest: boolean; last: boolean }, string | null]>([
+    [{}, { greatest: false, last: false }, 'first in the list'],
+    [{ compare: 'share', ties: 'latest' }, { greatest: true, last: true }, 'one strengthened last'],
+    [{ ties: 'blend' }, { greatest: false, last: false }, null],
+  ])('%j says what it looks at, and who wins where some are level', (more, looksAt, whenLevel) => {
+    const { verdict, tallies } = kind(more);
+    expect(tallies.looksAt(verdict)).toEqual(looksAt);
+    expect(tallies.whenLevel(verdict)).toBe(whenLevel);
   });
   it('of no outcomes is nothing', () => expect(comesTo(strongest('v', []), 'a', 'a')).toEqual([]));
 });
@@ -205,9 +206,9 @@ describe('bands', () => {
   it('begin over the marks where there is no scale', () =>
     expect(begunBy('bands', quiz(pages, { verdicts: [rules()] }), rules())).toMatchObject({ scale: 'marks' }));
   it('read marks where their scale is taken out, and lose the bands of an outcome that is', () => {
-    const { without } = verdictKind(bands({}));
-    expect(without?.(bands({}), 's')).toEqual({ scale: 'marks' });
-    expect(without?.(bands({}), 'y')).toEqual({ bands: [{ from: 0, outcome: 'x' }] });
+    const kind = verdictKind(bands({}));
+    expect(kind.without?.(bands({}), 's')).toEqual({ scale: 'marks' });
+    expect(kind.without?.(bands({}), 'y')).toEqual({ bands: [{ from: 0, outcome: 'x' }] });
   });
   it('say what they read, and whether the ends matter', () => {
     const needs = (more: Partial<Bands>) => verdictKind(bands(more)).measure?.needsEnds(bands(more));

@@ -1,6 +1,6 @@
-import { desc, eq } from 'drizzle-orm';
-import type { Db } from '../client';
-import { members, user, verification, workspaces } from '../schema';
+import { and, asc, count, desc, eq, gt, isNull } from 'drizzle-orm';
+import type { Db, Tx } from '../client';
+import { invitations, members, type Role, user, verification, workspaces } from '../schema';
 
 export type Membership = {
   workspaceId: string;
@@ -8,10 +8,10 @@ export type Membership = {
   userId: string;
   name: string;
   email: string;
-  role: 'owner' | 'editor' | 'reader';
+  role: Role;
 };
 
-/** The workspace a person works in: the one they joined last. */
+/** The workspace a person works in: the one they chose last. */
 export async function membershipOf(db: Db, userId: string): Promise<Membership | undefined> {
   const rows = await db
     .select({
@@ -26,7 +26,7 @@ export async function membershipOf(db: Db, userId: string): Promise<Membership |
     .innerJoin(workspaces, eq(workspaces.workspaceId, members.workspaceId))
     .innerJoin(user, eq(user.id, members.userId))
     .where(eq(members.userId, userId))
-    .orderBy(desc(members.joinedAt))
+    .orderBy(desc(members.chosenAt))
     .limit(1);
   return rows[0];
 }
@@ -47,14 +47,14 @@ export async function renameWorkspace(db: Db, workspaceId: string, name: string)
 }
 
 /** Lets somebody into a workspace; they work there from now on rather than in the one they had. */
-export async function addMember(
-  db: Db,
-  row: { workspaceId: string; userId: string; role: Membership['role'] },
-): Promise<void> {
+export async function addMember(db: Db | Tx, row: { workspaceId: string; userId: string; role: Role }): Promise<void> {
   await db
     .insert(members)
     .values(row)
-    .onConflictDoUpdate({ target: [members.workspaceId, members.userId], set: { role: row.role } });
+    .onConflictDoUpdate({
+      target: [members.workspaceId, members.userId],
+      set: { role: row.role, chosenAt: new Date() },
+    });
 }
 
 /** Takes back every letter that was sent to a person to prove something or to set a password. */
@@ -65,4 +65,93 @@ export async function forgetVerifications(db: Db, userId: string): Promise<void>
 /** Notes that an address is known to be its owner's, as where an account is made by hand. */
 export async function setVerified(db: Db, userId: string): Promise<void> {
   await db.update(user).set({ emailVerified: true }).where(eq(user.id, userId));
+}
+
+/** Everybody of a workspace, in the order in which they came. */
+export const membersOf = (db: Db, workspaceId: string) =>
+  db
+    .select({ userId: members.userId, name: user.name, email: user.email, role: members.role })
+    .from(members)
+    .innerJoin(user, eq(user.id, members.userId))
+    .where(eq(members.workspaceId, workspaceId))
+    .orderBy(asc(members.joinedAt), asc(members.userId));
+
+/** The workspaces that somebody may work in. */
+export const workspacesOf = (db: Db, userId: string) =>
+  db
+    .select({ workspaceId: members.workspaceId, name: workspaces.name, role: members.role })
+    .from(members)
+    .innerJoin(workspaces, eq(workspaces.workspaceId, members.workspaceId))
+    .where(eq(members.userId, userId))
+    .orderBy(asc(workspaces.name), asc(members.workspaceId));
+
+const own = (workspaceId: string, userId: string) =>
+  and(eq(members.workspaceId, workspaceId), eq(members.userId, userId));
+
+/** @returns whether they are of it */
+export async function chooseWorkspace(db: Db, workspaceId: string, userId: string, at: Date): Promise<boolean> {
+  const chosen = await db
+    .update(members)
+    .set({ chosenAt: at })
+    .where(own(workspaceId, userId))
+    .returning({ userId: members.userId });
+  return chosen.length === 1;
+}
+
+/** Waits until nobody else changes who is in a workspace. @returns what each may do */
+export async function lockMembers(tx: Tx, workspaceId: string): Promise<Map<string, Role>> {
+  await tx.select().from(workspaces).where(eq(workspaces.workspaceId, workspaceId)).for('update');
+  const rows = await tx
+    .select({ userId: members.userId, role: members.role })
+    .from(members)
+    .where(eq(members.workspaceId, workspaceId));
+  return new Map(rows.map((row) => [row.userId, row.role]));
+}
+
+export async function setRole(tx: Tx, workspaceId: string, userId: string, role: Role): Promise<void> {
+  await tx.update(members).set({ role }).where(own(workspaceId, userId));
+}
+export async function removeMember(tx: Tx, workspaceId: string, userId: string): Promise<void> {
+  await tx.delete(members).where(own(workspaceId, userId));
+}
+
+export type InvitationRow = typeof invitations.$inferSelect;
+const invitation = (workspaceId: string, invitationId: string) =>
+  and(eq(invitations.workspaceId, workspaceId), eq(invitations.invitationId, invitationId));
+
+export async function insertInvitation(tx: Tx, row: typeof invitations.$inferInsert): Promise<void> {
+  await tx.insert(invitations).values(row);
+}
+export const findInvitation = async (
+  db: Db | Tx,
+  workspaceId: string,
+  invitationId: string,
+): Promise<(InvitationRow & { workspace: string }) | undefined> =>
+  (
+    await db
+      .select({ invitation: invitations, workspace: workspaces.name })
+      .from(invitations)
+      .innerJoin(workspaces, eq(workspaces.workspaceId, invitations.workspaceId))
+      .where(invitation(workspaceId, invitationId))
+  ).map((row) => ({ ...row.invitation, workspace: row.workspace }))[0];
+export async function noteInvitation(
+  db: Db | Tx,
+  workspaceId: string,
+  invitationId: string,
+  what: { seenAt?: Date; endedAt?: Date },
+): Promise<boolean> {
+  const open = and(invitation(workspaceId, invitationId), isNull(invitations.endedAt));
+  return (await db.update(invitations).set(what).where(open).returning({ id: invitations.invitationId })).length === 1;
+}
+/** Those that can still be accepted, the newest first. */
+export const openInvitations = (db: Db | Tx, workspaceId: string, now: Date) =>
+  db
+    .select()
+    .from(invitations)
+    .where(and(eq(invitations.workspaceId, workspaceId), isNull(invitations.endedAt), gt(invitations.expiresAt, now)))
+    .orderBy(desc(invitations.madeAt));
+export async function countInvitations(tx: Tx, workspaceId: string, since: Date): Promise<number> {
+  const made = and(eq(invitations.workspaceId, workspaceId), gt(invitations.madeAt, since));
+  const [row] = await tx.select({ made: count() }).from(invitations).where(made);
+  return row?.made ?? 0;
 }

@@ -11,3 +11,9 @@ export function requireEditor(member: Membership): void {
     );
   }
 }
+
+/** Refuses all but owners. */
+export function requireOwner(member: Membership): void {
+  if (member.role !== 'owner')
+    throw new HttpError(403, 'owners-only', 'Only an owner of the workspace may do that. Nothing was changed.');
+}

@@ -75,7 +75,7 @@ const Wrong = styled.p`
   font-weight: 600;
 `;
 
-function Door({ children }: { children: ReactNode }) {
+export function Door({ children }: { children: ReactNode }) {
   return (
     <Split>
       <Ink>

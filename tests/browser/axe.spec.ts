@@ -53,6 +53,11 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await clean(page);
         expect(errors).toEqual([]);
       }
+      await page.goto(`${world().app}/team`);
+      await expect(page.getByRole('heading', { name: 'Team' })).toBeVisible();
+      await clean(page);
+      expect(errors).toEqual([]);
+      await page.goto(`${world().app}/quizzes/repair/write`);
       // What is put together of the same pieces is looked at once.
       if (colorScheme === 'dark') return;
       await page.getByRole('button', { name: 'From the bank' }).click();

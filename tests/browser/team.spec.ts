@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test';
+import { addressIn, alive, signUp, somebodyElse, startQuiz } from './people';
+import { world } from './servers';
+
+const team = '/team';
+
+test('a colleague is invited by mail, reads the answers, writes later, and leaves', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Which loaf?', ['Rye', 'Spelt']);
+  const guest = await somebodyElse(page);
+  const { email } = await signUp(guest);
+
+  await page.goto(world().app + team);
+  await alive(page);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByRole('button', { name: 'What they may do' }).click();
+  await page.getByRole('option', { name: 'may look, and read the answers' }).click();
+  await page.getByRole('button', { name: 'Invite them' }).click();
+  await expect(page.getByText(`A letter is on its way to ${email}.`)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Who is invited' })).toContainText(email);
+
+  const address = await addressIn(email, 'Pia invites you');
+  await guest.goto(address);
+  await alive(guest);
+  await expect(guest.getByRole('heading', { name: 'Pia invites you to Pia’s quizzes' })).toBeVisible();
+  await guest.getByRole('button', { name: 'Come in' }).click();
+  await guest.getByRole('link', { name: 'Which loaf?' }).click();
+  await expect(guest.getByLabel('Question 1', { exact: true })).toHaveValue('Which loaf?');
+  // Whoever may only look is told so, and nothing of what they type is kept.
+  await guest.getByLabel('Question 1', { exact: true }).fill('Which bread?');
+  await expect(guest.getByText('You may look at this, but not change it.')).toBeVisible();
+  await page.goto(`${world().app}/quizzes`);
+  await expect(page.getByRole('link', { name: 'Which loaf?' })).toBeVisible();
+
+  await page.goto(world().app + team);
+  await alive(page);
+  const people = page.getByRole('region', { name: 'Who is here' });
+  await expect(people.getByRole('listitem')).toHaveCount(2);
+  await people.getByRole('button', { name: 'What Pia may do' }).last().click();
+  await page.getByRole('option', { name: 'may write and publish' }).click();
+  await expect(people.getByRole('button', { name: 'What Pia may do' }).last()).toContainText('may write and publish');
+  await people.getByRole('button', { name: 'Leave this workspace' }).click();
+  await expect(page.getByText('This is your only workspace')).toBeVisible();
+
+  await guest.goto(address);
+  await expect(guest.getByRole('heading', { name: 'This invitation is over' })).toBeVisible();
+  await guest.goto(world().app + team);
+  await alive(guest);
+  await expect(guest.getByRole('button', { name: 'Invite them' })).toBeHidden();
+  await guest.getByRole('button', { name: 'Leave this workspace' }).click();
+  await expect(guest.getByText('There is no quiz here yet')).toBeVisible();
+});
