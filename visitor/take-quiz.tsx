@@ -24,7 +24,7 @@ type Props = {
   spoken: Spoken;
   /** The run that a browser without scripts is in, and what is to be said to it. */
   run?: { ticket: string; explained: boolean; trouble: Key | null };
-  /** What everybody stands before who comes now. */
+  /** The door that every new visitor meets. */
   door?: Door;
   /** What is to be said on the first page. */
   told?: Key;

@@ -38,7 +38,7 @@ type Props = {
   live: LiveEdition;
   language: string;
   params?: Record<string, string>;
-  /** What everybody stands before who comes now. */
+  /** The door that every new visitor meets. */
   door?: Door | null;
   /** Somebody came back to a page without scripts that was sent already. */
   passed?: boolean;

@@ -60,7 +60,7 @@ type ListOperator = {
   /** Offered for questions of which several answers can be chosen only. */
   several?: true;
 };
-/** Of options chosen. */
+/** Operators on chosen options. */
 export const listOperators: Record<'isAny' | 'is' | 'isAll' | 'isNone', ListOperator> = {
   isAny: {
     label: 'is',
@@ -94,7 +94,7 @@ export const isListOperator = (name: string): name is ListOperatorName => Object
 export const listOperatorNames = Object.keys(listOperators).filter(isListOperator);
 export const idsOf = (ids: string | string[]): string[] => (typeof ids === 'string' ? [ids] : ids);
 
-/** Of which two things one is so. */
+/** Operators with two sides, one of which is true. */
 export const flags = {
   right: { true: 'is right', false: 'is not right' },
   answered: { true: 'is answered', false: 'is left empty' },

@@ -8,7 +8,7 @@ import type { Question, Quiz } from '../schema/quiz';
 export type Weighed = Omit<WeighedPart, 'list' | 'guess'> & {
   at: Place;
   question: Question;
-  /** Where the creator's guess stands, if there can be one. Of questions with several parts and one guess it is with the first. */
+  /** The place of the creator's guess, if there can be one. A question with several parts and one guess keeps it with the first. */
   guess?: Omit<NonNullable<WeighedPart['guess']>, 'whole'> & { at: Place };
 };
 

@@ -10,7 +10,7 @@ import { type View, viewOf } from './view';
 /** What was found of a page: documents never change in place, and this is asked with every answer. */
 const dependent = new WeakMap<Page, boolean>();
 
-/** What a page says may depend on the answers before it; a page that deals its questions says what they say. */
+/** Whether the content of a page depends on earlier answers. For a page that draws questions, those decide. */
 function dependsOnAnswers(page: Page): boolean {
   const before = dependent.get(page);
   if (before !== undefined) return before;

@@ -20,7 +20,7 @@ export function unknownFields(blocks: Block[], sent: Extract<Sent, { do: 'go' }>
   return lost.map((id) => ({ block: id, code: 'unknown', message: 'This question is not on the page.' }));
 }
 
-/** Of answers that came in when the time was over, those that can be taken. */
+/** The valid answers among those that arrived when the time was over. */
 export function usable(blocks: Block[], answers: Record<string, Answer> = {}): Record<string, Answer> {
   const questions = new Map(blocks.filter(isQuestion).map((q) => [q.id, q]));
   return Object.fromEntries(

@@ -15,7 +15,7 @@ export const exitsOf = (page: Page): Exit[] => [
 ];
 const otherwise = (page: Page): Exit => ({ move: 'otherwise', to: page.otherwise ?? 'next' });
 
-/** Where a gate leads that lets go though it was not met. */
+/** The exit of a gate that was not met: where the visitor goes after the last try. */
 export const gateExit = (page: Page): Exit => ({ move: 'gate', to: page.hold?.then ?? 'next' });
 
 /** The exit that is taken: the first whose condition is true. */
@@ -80,7 +80,7 @@ export function destinations(
   return found;
 }
 
-/** Where a target leads, where every page either shows or does not. */
+/** The page or end that a target leads to, given which pages show. */
 export function destinationOf(
   quiz: Quiz,
   order: PageOrder,

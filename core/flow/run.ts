@@ -59,7 +59,7 @@ export type Step = { run: Run } | { refused: Refusal[] };
 
 export const MOST_VISITS = 500;
 
-/** Whether a visitor may turn back: not where the creator says no, nor where what is right has been told already. */
+/** Whether a visitor may go back: not if the creator forbids it, nor if right answers have been told. */
 export const turnsBack = (quiz: Quiz): boolean => quiz.delivery.back !== false && quiz.delivery.explain !== 'after';
 
 export type Start = { seed: number; known?: Record<string, string>; reviews?: Record<string, number> };
@@ -174,7 +174,7 @@ function onward(quiz: Quiz, settled: Run, here: Page, { oneTry = false }: Leavin
 }
 
 type Leaving = {
-  /** A page that holds lets go after one try, as where nobody is there to mend an answer. */
+  /** Let a gate go after one try, because nobody is there to correct an answer. */
   oneTry?: boolean;
 };
 

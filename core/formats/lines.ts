@@ -9,7 +9,7 @@ export const LONGEST_TEXT = 2_000_000;
 const LONGEST_LINE = 20_000;
 /** Questions in a text, as the document can hold them. */
 export const MOST_QUESTIONS = 2_000;
-/** What is noted about a text; more of it nobody reads. */
+/** Notes on a text, up to the number that somebody reads. */
 export const MOST_NOTES = 500;
 
 export type TextLine = {

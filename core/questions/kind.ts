@@ -22,11 +22,11 @@ export type Told = { code: RefusalCode; message: string };
 export type AnswerSide<Q extends Question> = {
   /** Why something cannot be an answer: a wrong type, or an id that the question does not have. Null where it can. Takes any JSON. */
   answerFault(question: Q, answer: unknown): string | null;
-  /** What a visitor is told of such an answer, where there is more to say than that it cannot be taken. */
+  /** The words for an unreadable answer, if there is more to say than that it cannot be taken. */
   toldOfFault?(question: Q, answer: Answer): Told | null;
-  /** What a visitor is told who left it out, where it is required. */
+  /** The words for a required question that was left empty. */
   toldOfNothing?(question: Q): string;
-  /** What a visitor is told of an answer that could be one, and is not within what is asked. Null where it is. */
+  /** The words for a readable answer that is outside the allowed range; null if it is inside. */
   refusal(question: Q, answer: Answer): Told | null;
   /** Whether answers are days, which each language writes in its own way. */
   isDay?: true;

@@ -1,4 +1,4 @@
-/** What answering changes in a state. */
+/** The changes that answering makes to a state. */
 import { type Facts, isTrue, type Test, testsIn } from '../conditions/evaluate';
 import { creditOf } from '../questions/credit';
 import { isKeyed } from '../questions/registry';

@@ -1,4 +1,4 @@
 import type { Verdict } from '../schema/quiz';
 
-/** What a verdict comes to where nothing decides it. */
+/** The outcome of a verdict that nothing decides. */
 export const fallbackOf = ({ fallback }: Verdict): string[] => (fallback === undefined ? [] : [fallback]);

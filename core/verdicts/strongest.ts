@@ -49,7 +49,7 @@ export const strongest: VerdictKind<Strongest> = {
     areLevel: (verdict, tallies) => tallies.some((t) => t.spoken) && tiedAtTop(verdict, tallies).length > 1,
     whenLevel: ({ ties }) => whenLevel[ties ?? 'first'],
   },
-  /** Whoever gives no answer that speaks for anything ends as the first outcome, though nobody said so. */
+  /** Without a fallback, a run whose answers speak for nothing ends as the first outcome; warn about that. */
   findings(quiz, verdict) {
     const [first] = verdict.outcomes;
     if (verdict.fallback !== undefined || !first || verdict.outcomes.length < 2) return [];

@@ -31,7 +31,7 @@ export function sharedOutcome(
   return quizIndex(quiz).outcomes.get(outcome)?.outcome ?? null;
 }
 
-/** What sites are told that show an address with a picture (Open Graph). */
+/** The Open Graph data for sites that show an address with a picture. */
 export function shareOf(address: string, live: LiveEdition, mark: string | undefined) {
   const outcome = sharedOutcome(live, mark);
   const { publicUrl } = readConfig();

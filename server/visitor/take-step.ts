@@ -186,7 +186,7 @@ export async function findRun(address: string, token: string, now = new Date()):
   return lookAgain(address, token, row, now);
 }
 
-/** Where a run stands that is come back to; time that ran out meanwhile has run out. */
+/** The standing of a run on return; applies a time limit that has passed meanwhile. */
 async function lookAgain(address: string, token: string, row: RunWithEvents, now: Date): Promise<Standing> {
   const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
   const run = foldRun(quiz, row, row.events);

@@ -1,7 +1,7 @@
 import { useWords } from '../languages/words';
 import type { BlockProps } from './kind';
 
-/** That there is a result, and when and how it comes. */
+/** Announces a result under embargo: when and how it comes. */
 export function EmbargoBlock({ block: { until, mail } }: BlockProps<'held-back'>) {
   const { say, language } = useWords();
   const when = (iso: string) =>

@@ -146,7 +146,7 @@ const pageIn = ({ standing, values, faults, trouble, until, isTouched }: State):
   isTouched,
 });
 
-/** What is done has been done. What still waits to be sent goes on waiting. */
+/** Ends the request in progress; queued requests stay queued. */
 const rest = (state: State): State =>
   waitingIn(state).length ? state : { ...pageIn(state), is: state.standing.view.finished ? 'finished' : 'answering' };
 
@@ -184,7 +184,7 @@ function opened(
   return waiting.length ? { ...pageIn(next), is: 'offline', waiting, passed: [] } : next;
 }
 
-/** What cannot be sent now waits, and the visitor goes on where it is known what comes next. */
+/** Queues what cannot be sent now, and goes on to the next page if that is known. */
 function putOff(state: State, sent: Sent): State {
   const { standing, values } = state;
   const seq = standing.seq + 1;

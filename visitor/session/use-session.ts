@@ -10,7 +10,7 @@ import { type Event, pageOf, reduce, type State, waitingIn } from './state';
 import { type KeptRun, runStorage } from './storage';
 import { post } from './transport';
 
-/** What had to wait is tried again this often. Milliseconds. */
+/** Milliseconds between retries of what is queued. */
 const RETRY = 4_000;
 
 /** @param start the state that the page was drawn with */
@@ -236,13 +236,13 @@ export class Session {
     this.keepValues();
   }
 
-  /** What was said of the page before has been read. */
+  /** The visitor has read the explanations of the page before. */
   goOn = (): void => {
     this.happens({ type: 'gone-on' });
     this.follow();
   };
 
-  /** Where the quiz leads out of itself. */
+  /** Follows a route that leads out of the quiz. */
   private follow(): void {
     const { out } = this.state.standing.view;
     if (!out || !('url' in out)) return;

@@ -81,7 +81,7 @@ function withMarks(question: Grid, target: string): Range {
   return spanning(byRight.flatMap((range, n) => (range ? [range.low + worth(n), range.high + worth(n)] : [])));
 }
 
-/** What a row can add while it equals its key, and while it does not; absent where it cannot be so. */
+/** The range that a row adds if it equals its key, and if it does not; absent if that case is impossible. */
 function rowWays(
   question: Grid,
   row: Row,
