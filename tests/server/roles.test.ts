@@ -1,0 +1,174 @@
+/** Every endpoint of the studio, asked by everybody: without a session, from another workspace, as reader, editor and owner. */
+import { contracts, type Endpoint } from '../../contract';
+import { browserErrors } from '../../contract/browser-errors';
+import { visits } from '../../contract/visits';
+import { addMember, chooseWorkspace, type Membership, setVerified } from '../../db/queries/members';
+import { auth, memberOf } from '../../server/accounts/auth';
+import { invite } from '../../server/accounts/team';
+import { keepEdits } from '../../server/editing/edit-quiz';
+import { listStates } from '../../server/editing/history';
+import { trayOf } from '../../server/letters/mail';
+import { database } from '../../server/platform/database';
+import { addPeople, listPage } from '../../server/publishing/access';
+import { listPeople } from '../../server/results/findings';
+import { contact, go, newToken, published, visit } from './world';
+
+type OfVisitors = keyof typeof visits | keyof typeof browserErrors;
+type OfStudio = Exclude<Endpoint, OfVisitors>;
+type Role = Membership['role'];
+type Row = {
+  /** Who may at least. */ role: Role;
+  body?: unknown;
+  query?: string;
+  /** What a stranger is told, where it is not that there is no such thing. */ stranger?: number;
+  /** What they who may are told, where what is asked for makes no sense in this world. */ told?: number;
+};
+
+/** A new endpoint does not compile until it stands here. */
+const rows: Record<OfStudio, Row> = {
+  'GET /api/quizzes/{quiz}/access': { role: 'reader' },
+  'PUT /api/quizzes/{quiz}/access': { role: 'editor', body: { settings: {} } },
+  'PUT /api/quizzes/{quiz}/passcode': { role: 'editor', body: { passcode: 'lantern' } },
+  'PUT /api/quizzes/{quiz}/address': {
+    role: 'editor',
+    body: {
+      address: `moved-${newToken()
+        .toLowerCase()
+        .replace(/[^a-z]/g, '')}`,
+    },
+  },
+  'GET /api/quizzes/{quiz}/list': { role: 'reader' },
+  'POST /api/quizzes/{quiz}/list': { role: 'editor', body: { text: 'Moss' } },
+  'PUT /api/quizzes/{quiz}/list/{person}': { role: 'editor', body: { may: 'no' } },
+  'GET /api/quizzes/{quiz}/edits': { role: 'reader', query: 'since=0' },
+  'POST /api/quizzes/{quiz}/edits': { role: 'editor', body: { base: 0, edits: [] } },
+  'GET /api/quizzes/{quiz}/states': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/states/{revision}': { role: 'reader' },
+  'POST /api/pictures': { role: 'editor', stranger: 422, told: 422 },
+  'POST /api/recordings': { role: 'editor', stranger: 422, told: 422 },
+  'POST /api/quizzes': { role: 'editor', body: { prompt: 'Tea?', answers: [] }, stranger: 200 },
+  'POST /api/quizzes/read': {
+    role: 'editor',
+    body: { text: 'question,answer 1,answer 2\nTea?,Yes,No', fileName: 'tea.csv' },
+    stranger: 200,
+  },
+  'DELETE /api/quizzes/{quiz}': { role: 'editor' },
+  'POST /api/quizzes/{quiz}/restore': { role: 'editor' },
+  'POST /api/quizzes/{quiz}/copy': { role: 'editor' },
+  'GET /api/quizzes/{quiz}/file': { role: 'reader', query: 'as=json' },
+  'POST /api/quizzes/{quiz}/publish': { role: 'editor', body: { revision: 1 } },
+  'POST /api/quizzes/{quiz}/release': { role: 'editor' },
+  'GET /api/templates': { role: 'reader', stranger: 200 },
+  'GET /api/bank': { role: 'reader', stranger: 200 },
+  'POST /api/bank': { role: 'editor', body: { quiz: '{quiz}', ids: ['q1'] } },
+  'GET /api/quizzes/{quiz}/findings': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/people': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/people/{run}': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
+  'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
+  'POST /api/quizzes/{quiz}/letters/{letter}': { role: 'editor' },
+  'GET /api/team': { role: 'reader', stranger: 200 },
+  'POST /api/team/invitations': {
+    role: 'owner',
+    body: { email: 'tamsin@slowspoke.test', role: 'reader' },
+    stranger: 200,
+  },
+  'DELETE /api/team/invitations/{invitation}': { role: 'owner' },
+  'PUT /api/team/people/{person}': { role: 'owner', body: { role: 'editor' } },
+  'DELETE /api/team/people/{person}': { role: 'owner' },
+  'POST /api/team/join': { role: 'reader', body: { token: 'no.such.token' }, told: 404 },
+  'POST /api/team/choose': { role: 'reader', body: { workspace: '{workspace}' } },
+};
+
+async function signUp(name: string): Promise<{ cookie: string; member: Membership }> {
+  const email = `${newToken().slice(0, 12)}@slowspoke.test`.toLowerCase();
+  const { user } = await auth().api.signUpEmail({ body: { name, email, password: 'slow and steady' } });
+  await setVerified(database(), user.id);
+  const response = await auth().api.signInEmail({ body: { email, password: 'slow and steady' }, asResponse: true });
+  const cookie = response.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ');
+  const member = await memberOf(new Headers({ cookie }));
+  if (!member) throw new Error('not signed in');
+  return { cookie, member };
+}
+/** Somebody who works in the workspace of `owner`. */
+async function colleague(owner: Membership, role: Role): Promise<string> {
+  const { cookie, member } = await signUp('Otto');
+  await addMember(database(), { workspaceId: owner.workspaceId, userId: member.userId, role });
+  await chooseWorkspace(database(), owner.workspaceId, member.userId, new Date());
+  return cookie;
+}
+
+let owner: Membership;
+let cookies: Record<Role | 'stranger', string>;
+beforeAll(async () => {
+  const wren = await signUp('Wren');
+  owner = wren.member;
+  cookies = {
+    owner: wren.cookie,
+    editor: await colleague(owner, 'editor'),
+    reader: await colleague(owner, 'reader'),
+    stranger: (await signUp('Stranger')).cookie,
+  };
+});
+
+/** A quiz that was taken, somebody on its list, somebody invited, and a colleague: the ids that addresses name. */
+async function makeWorld(): Promise<Record<string, string>> {
+  const { quizId, address } = await published(undefined, owner);
+  await visit(address, go('p1', { q1: ['a'] }), go('p2', { q2: ['a'] }), contact({ email: 'ida@example.com' }, 1));
+  // A state is kept where somebody else takes over.
+  const edit = { name: 'set-title', ops: [{ op: 'set' as const, at: [], field: ['title'], to: 'Tea' }] };
+  await keepEdits({ ...owner, name: 'Otto' }, quizId, 0, [{ id: 'edit-0001', edit }]);
+  await addPeople(owner, quizId, 'Ida');
+  const { invited } = await invite(owner, { email: `${newToken().toLowerCase()}@slowspoke.test`, role: 'reader' });
+  const leaving = await memberOf(new Headers({ cookie: await colleague(owner, 'reader') }));
+  return {
+    quiz: quizId,
+    run: (await listPeople(owner, quizId)).people[0]?.runId ?? '',
+    letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
+    revision: String((await listStates(owner, quizId))[0]?.revision),
+    invitation: invited[0]?.id ?? '',
+    workspace: owner.workspaceId,
+    listed: (await listPage(owner, quizId, {}))[0]?.id ?? '',
+    colleague: leaving?.userId ?? '',
+  };
+}
+
+async function ask(endpoint: OfStudio, { body, query = '' }: Row, world: Record<string, string>, cookie: string) {
+  const [method = '', path = ''] = endpoint.split(' ');
+  const ids = { ...world, person: (path.includes('/list/') ? world['listed'] : world['colleague']) ?? '' };
+  const filled = (text: string) => text.replace(/\{(\w+)\}/g, (_, name: keyof typeof ids) => ids[name] ?? '');
+  const route = (await import(`../../app${path.replaceAll('{', '[').replaceAll('}', ']')}/route`)) as Record<
+    string,
+    (request: Request, at: { params: Promise<unknown> }) => Promise<Response>
+  >;
+  const request = new Request(`http://quiz.test${filled(path)}?${query}`, {
+    method,
+    headers: { 'Content-Type': 'application/json', origin: 'http://quiz.test', cookie },
+    ...(method === 'GET' ? {} : { body: filled(JSON.stringify(body ?? {})) }),
+  });
+  const response = await route[method]?.(request, { params: Promise.resolve(ids) });
+  return response?.status;
+}
+
+const ranks: Role[] = ['reader', 'editor', 'owner'];
+describe('every endpoint of the studio', () => {
+  it('stands in the table', () => {
+    const others = new Set([...Object.keys(visits), ...Object.keys(browserErrors)]);
+    expect(Object.keys(rows).sort()).toEqual(
+      Object.keys(contracts)
+        .filter((e) => !others.has(e))
+        .sort(),
+    );
+  });
+  it.each(Object.entries(rows) as [OfStudio, Row][])('%s', async (endpoint, row) => {
+    const world = await makeWorld();
+    expect(await ask(endpoint, row, world, '')).toBe(401);
+    expect(await ask(endpoint, row, world, cookies.stranger)).toBe(row.stranger ?? 404);
+    for (const role of ranks.slice(0, ranks.indexOf(row.role)))
+      expect([role, await ask(endpoint, row, world, cookies[role])]).toEqual([role, 403]);
+    expect([row.role, await ask(endpoint, row, world, cookies[row.role])]).toEqual([row.role, row.told ?? 200]);
+  });
+});
