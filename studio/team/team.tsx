@@ -52,6 +52,13 @@ const Page = styled.div`
   form label {
     flex: 1 1 240px;
   }
+  form > div {
+    line-height: 34px;
+  }
+  [role='status'] p,
+  [role='alert'] p {
+    margin-top: 8px;
+  }
   @media (max-width: 600px) {
     padding: 16px;
     li {
@@ -74,20 +81,7 @@ const wordsOf = (role: TeamRole) => roles.find(({ id }) => id === role)?.label ?
 export function TeamScreen({ first, name }: { first: Team; name: string }) {
   const router = useRouter();
   const [team, setTeam] = useState(first);
-  const [trouble, setTrouble] = useState('');
-  const [said, setSaid] = useState('');
-  const act = async (work: () => Promise<Team>, done = '') => {
-    setTrouble('');
-    setSaid('');
-    try {
-      setTeam(await work());
-      setSaid(done);
-      return true;
-    } catch (error) {
-      setTrouble(messageOf(error));
-      return false;
-    }
-  };
+  const { act, told } = useActing(setTeam);
   const sendAway = (person: Team['people'][number]) =>
     act(async () => {
       const { left } = await call('DELETE /api/team/people/{person}', { person: person.id });
@@ -113,16 +107,15 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
     >
       <Page>
         <h1>Team</h1>
-        <div role="status">{said && <p>{said}</p>}</div>
-        <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
         <section aria-label="Who is here">
           <h2>Who is here</h2>
+          {told}
           <ul>
             {team.people.map((person) => (
               <li key={person.id}>
                 <Mark kind={person.role === 'reader' ? 'maybe' : 'yes'} size={12} />
                 <span>
-                  <Strong>{person.name}</Strong> {person.isYou && 'that is you'} <Muted $small>{person.email}</Muted>
+                  <Strong>{person.name}</Strong> {person.isYou && '(you)'} <Muted $small>{person.email}</Muted>
                 </span>
                 {isOwner ? (
                   <Choose
@@ -136,20 +129,12 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
                 ) : (
                   <span>{wordsOf(person.role)}</span>
                 )}
-                {(isOwner || person.isYou) && (
-                  <TextButton
-                    $danger
-                    aria-label={person.isYou ? 'Leave this workspace' : `Send ${person.name} away`}
-                    onPress={() => void sendAway(person)}
-                  >
-                    {person.isYou ? 'Leave' : 'Send away'}
-                  </TextButton>
-                )}
+                {(isOwner || person.isYou) && <Departure person={person} onGo={() => void sendAway(person)} />}
               </li>
             ))}
           </ul>
         </section>
-        {isOwner && <Invite act={act} />}
+        {isOwner && <Invite setTeam={setTeam} />}
         {team.invited.length > 0 && (
           <section aria-label="Who is invited">
             <h2>Who is invited</h2>
@@ -186,9 +171,61 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
   );
 }
 
-type Act = (work: () => Promise<Team>, done?: string) => Promise<boolean>;
+/** Does one thing to the team, and tells where it was asked for what came of it. */
+function useActing(setTeam: (team: Team) => void) {
+  const [trouble, setTrouble] = useState('');
+  const [said, setSaid] = useState('');
+  const act = async (work: () => Promise<Team>, done = '') => {
+    setTrouble('');
+    setSaid('');
+    try {
+      setTeam(await work());
+      setSaid(done);
+      return true;
+    } catch (error) {
+      setTrouble(messageOf(error));
+      return false;
+    }
+  };
+  const told = (
+    <>
+      <div role="status">{said && <p>{said}</p>}</div>
+      <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
+    </>
+  );
+  return { act, told };
+}
 
-function Invite({ act }: { act: Act }) {
+/** Sends somebody away, or oneself. Only an invitation brings them back, so it asks once. */
+function Departure({ person, onGo }: { person: Team['people'][number]; onGo: () => void }) {
+  const [asks, setAsks] = useState<boolean | null>(null);
+  const words = person.isYou
+    ? { go: 'Leave', all: 'Leave this workspace', sure: 'Leave for good', stay: 'Stay' }
+    : { go: 'Send away', all: `Send ${person.name} away`, sure: 'Away for good', stay: 'Keep' };
+  if (!asks)
+    return (
+      <TextButton $danger autoFocus={asks === false} aria-label={words.all} onPress={() => setAsks(true)}>
+        {words.go}
+      </TextButton>
+    );
+  const answer = (isSure: boolean) => {
+    setAsks(false);
+    if (isSure) onGo();
+  };
+  return (
+    <span style={{ display: 'inline-flex', flexWrap: 'wrap', gap: 16 }}>
+      <TextButton $danger onPress={() => answer(true)}>
+        {words.sure}
+      </TextButton>
+      <TextButton autoFocus onPress={() => answer(false)}>
+        {words.stay}
+      </TextButton>
+    </span>
+  );
+}
+
+function Invite({ setTeam }: { setTeam: (team: Team) => void }) {
+  const { act, told } = useActing(setTeam);
   const [email, setEmail] = useState('');
   const [role, setRole] = useState<TeamRole>('editor');
   const invite = (event: SyntheticEvent) => {
@@ -212,20 +249,27 @@ function Invite({ act }: { act: Act }) {
         </Inline>
         <PrimaryButton type="submit">Invite them</PrimaryButton>
       </form>
+      {told}
     </section>
   );
 }
 
 function Workspaces({ team }: { team: Team }) {
   const router = useRouter();
-  const go = (workspace: string) =>
-    void call('POST /api/team/choose', { body: { workspace } }).then(() => {
+  const [trouble, setTrouble] = useState('');
+  const go = async (workspace: string) => {
+    try {
+      await call('POST /api/team/choose', { body: { workspace } });
       router.push('/quizzes');
       router.refresh();
-    });
+    } catch (error) {
+      setTrouble(messageOf(error));
+    }
+  };
   return (
     <section aria-label="Your workspaces">
       <h2>Your workspaces</h2>
+      <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       <ul>
         {team.workspaces.map(({ id, name, isHere }) => (
           <li key={id}>
@@ -234,7 +278,7 @@ function Workspaces({ team }: { team: Team }) {
             {isHere ? (
               <Muted>you are here</Muted>
             ) : (
-              <TextButton aria-label={`Work in ${name}`} onPress={() => go(id)}>
+              <TextButton aria-label={`Work in ${name}`} onPress={() => void go(id)}>
                 Work there
               </TextButton>
             )}

@@ -39,7 +39,13 @@ test('a colleague is invited by mail, reads the answers, writes later, and leave
   await people.getByRole('button', { name: 'What Pia may do' }).last().click();
   await page.getByRole('option', { name: 'may write and publish' }).click();
   await expect(people.getByRole('button', { name: 'What Pia may do' }).last()).toContainText('may write and publish');
+  // Leaving asks once; whoever thinks better of it has changed nothing.
   await people.getByRole('button', { name: 'Leave this workspace' }).click();
+  await expect(people.getByRole('button', { name: 'Stay' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(people.getByRole('button', { name: 'Leave this workspace' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await people.getByRole('button', { name: 'Leave for good' }).click();
   await expect(page.getByText('This is your only workspace')).toBeVisible();
 
   await guest.goto(address);
@@ -48,5 +54,6 @@ test('a colleague is invited by mail, reads the answers, writes later, and leave
   await alive(guest);
   await expect(guest.getByRole('button', { name: 'Invite them' })).toBeHidden();
   await guest.getByRole('button', { name: 'Leave this workspace' }).click();
+  await guest.getByRole('button', { name: 'Leave for good' }).click();
   await expect(guest.getByText('There is no quiz here yet')).toBeVisible();
 });
