@@ -74,7 +74,9 @@ export function Where() {
             if (e.key === 'Escape') setTyped(null);
           }}
         />
-        {typed !== null && typed !== live.address && <TextButton type="submit">Move it there</TextButton>}
+        <TextButton type="submit" isDisabled={typed === null || typed === live.address}>
+          Move it there
+        </TextButton>
       </Line>
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       <div className="beside">

@@ -30,14 +30,14 @@ function fieldsOf(html: string): Record<string, string> {
 }
 
 test('the screens of the studio are HTML', async ({ page, request }) => {
-  for (const path of ['/', '/sign-up', '/forgot', '/reset', '/nothing/stands/here']) {
+  for (const path of ['/', '/sign-up', '/forgot', '/reset', '/join', '/nothing/stands/here']) {
     const html = await (await request.get(world().app + path)).text();
     expect(await htmlFaults(html), path).toEqual([]);
   }
   // The screens behind the door as they stand once their scripts have drawn them; the editor's own marks of its lines aside.
   await enterDemo(page);
   const tabs = ['write', 'score', 'route', 'mail', 'publish', 'findings'].map((tab) => `/quizzes/tourer/${tab}`);
-  for (const path of ['/quizzes', '/bank', ...tabs, '/quizzes/nobodys/write']) {
+  for (const path of ['/quizzes', '/bank', '/team', ...tabs, '/quizzes/nobodys/write']) {
     await page.goto(world().app + path);
     await expect(
       page
