@@ -81,9 +81,11 @@ export function Where() {
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       <div className="beside">
         <Copy text={link} what="the link" />
-        <a href={link} target="_blank" rel="noreferrer">
-          Open it
-        </a>
+        {live.edition !== null && (
+          <a href={link} target="_blank" rel="noreferrer">
+            Open it
+          </a>
+        )}
       </div>
       <SquareCode link={link} title={title} />
     </section>

@@ -84,10 +84,7 @@ test('the whole job, from an empty list to a charted answer', async ({ page }) =
     await page.getByRole('button', { name: 'Publish edition 1' }).click();
     await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
   });
-  const link = await page
-    .getByText(/^http.*\/q\//)
-    .first()
-    .innerText();
+  const link = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
 
   await test.step('a visitor takes it', async () => {
     const visitor = await somebodyElse(page, { viewport: { width: 390, height: 844 } });
