@@ -17,11 +17,13 @@ export const Code = styled.pre`
   overflow-wrap: anywhere;
 `;
 
-export function Copy({ text, what }: { text: string; what: string }) {
+/** @param short what the button shows where many stand below each other */
+export function Copy({ text, what, short }: { text: string; what: string; short?: string }) {
   const [done, setDone] = useState<'no' | 'yes' | 'failed'>('no');
   return (
     <>
       <TextButton
+        aria-label={short && `Copy ${what}`}
         onPress={() =>
           void navigator.clipboard.writeText(text).then(
             () => setDone('yes'),
@@ -29,7 +31,7 @@ export function Copy({ text, what }: { text: string; what: string }) {
           )
         }
       >
-        Copy {what}
+        {short ?? `Copy ${what}`}
       </TextButton>
       <span role="status" style={{ color: done === 'failed' ? 'var(--brick)' : 'var(--pine)' }}>
         {done === 'yes' ? 'Copied' : done === 'failed' ? 'The browser does not allow it; mark and copy it by hand' : ''}

@@ -11,6 +11,7 @@ import { Alarm, Muted } from '../../ui/text';
 import { useQuiz } from '../document';
 import { useAfterPause } from '../shared/after-pause';
 import { messageOf } from '../shared/trouble';
+import { Copy } from './code';
 
 const Body = styled.div`
   display: grid;
@@ -46,6 +47,12 @@ const Body = styled.div`
     border-bottom: 1px solid var(--line);
     padding: 6px 0;
     overflow-wrap: anywhere;
+  }
+  .copy {
+    display: inline-flex;
+    flex-wrap: wrap;
+    gap: 2px 10px;
+    max-width: 24ch;
   }
 `;
 
@@ -158,7 +165,6 @@ function List({ onChanged }: { onChanged: () => void }) {
 
 function PersonLine({ person, onMay }: { person: ListedPerson; onMay: (may: 'yes' | 'no') => void }) {
   const { says, name, isRevoked, finished, link } = person;
-  const [isCopied, setCopied] = useState(false);
   const called = name || says;
   return (
     <li>
@@ -170,12 +176,9 @@ function PersonLine({ person, onMay }: { person: ListedPerson; onMay: (may: 'yes
           {isRevoked ? ' taken off' : finished > 0 ? ` answered${finished > 1 ? ` ${finished} times` : ''}` : ''}
         </Muted>
       </span>
-      <TextButton
-        aria-label={`Copy the link of ${called}`}
-        onPress={() => void navigator.clipboard.writeText(link).then(() => setCopied(true))}
-      >
-        {isCopied ? 'Copied' : 'Link'}
-      </TextButton>
+      <span className="copy">
+        <Copy text={link} what={`the link of ${called}`} short="Link" />
+      </span>
       <TextButton
         $danger={!isRevoked}
         aria-label={isRevoked ? `Put ${called} back` : `Take ${called} off`}

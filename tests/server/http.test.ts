@@ -6,13 +6,13 @@ import { POST as open } from '../../app/runs/open/route';
 import { POST as step } from '../../app/runs/step/route';
 import { visitorEndpoint } from '../../app/endpoint';
 import type { Standing } from '../../contract/visits';
-import { setVerified } from '../../db/queries/members';
-import { auth, memberOf } from '../../server/accounts/auth';
+import { auth } from '../../server/accounts/auth';
 import { database } from '../../server/platform/database';
 import { errorForLog } from '../../server/platform/log';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { createQuiz } from '../../server/editing/quizzes';
 import { firstLook } from '../../server/visitor/take-step';
+import { signUp } from './signed-in';
 import { go, newToken, published, smallQuiz } from './world';
 
 const at = { params: Promise.resolve({}) };
@@ -130,19 +130,6 @@ describe('an answer of ours', () => {
 
 describe('a creator’s request', () => {
   const quiz = (id: string) => ({ params: Promise.resolve({ quiz: id }) });
-  const signUp = async (name: string) => {
-    const email = `${name}-${newToken().slice(0, 8)}@slowspoke.test`.toLowerCase();
-    const { user } = await auth().api.signUpEmail({ body: { name, email, password: 'slow and steady' } });
-    await setVerified(database(), user.id);
-    const response = await auth().api.signInEmail({ body: { email, password: 'slow and steady' }, asResponse: true });
-    const cookie = response.headers
-      .getSetCookie()
-      .map((c) => c.split(';')[0])
-      .join('; ');
-    const member = await memberOf(new Headers({ cookie }));
-    if (!member) throw new Error('not signed in');
-    return { cookie, member, email };
-  };
   const edits = {
     base: 0,
     edits: [
