@@ -43,6 +43,10 @@ describe('from Monday nine to Friday four', () => {
     expect(hoursOf(shut, at('2027-03-24T12:30:00Z')).is).toBe('shut');
     expect(mayGoOn(shut, at('2027-03-24T12:30:00Z'))).toBe(true);
     expect(mayGoOn(shut, at('2027-03-24T13:00:00Z'))).toBe(false);
+    // It had ended at 15:00 UTC on Friday: to close it by hand as well gives nobody another hour.
+    const late = { ...week, shut: '2027-03-26T16:30:00Z' };
+    expect(mayGoOn(late, at('2027-03-26T15:59:00Z'))).toBe(true);
+    expect(mayGoOn(late, at('2027-03-26T16:31:00Z'))).toBe(false);
   });
 
   it('says what makes no sense', () => {

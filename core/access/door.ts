@@ -2,13 +2,13 @@
 import type { Access } from '../schema/access';
 import { hoursOf } from './times';
 
-/** It is not open, or not any more; something is to be said first, or is not right; it was taken as often as may be. */
-const whys = ['before', 'after', 'shut', 'full', 'passcode', 'person', 'stranger', 'taken'] as const;
-export type Why = (typeof whys)[number];
-export const isWhy = (text: string): text is Why => whys.some((why) => why === text);
+/** Reasons why a visitor does not simply begin: the quiz is closed or full, something is asked for, or this person may not, or not again. */
+const reasons = ['before', 'after', 'shut', 'full', 'passcode', 'person', 'stranger', 'taken'] as const;
+export type DoorReason = (typeof reasons)[number];
+export const isDoorReason = (text: string): text is DoorReason => reasons.some((why) => why === text);
 
 export type Door = {
-  why: Why;
+  why: DoorReason;
   /** The creator's own words for it. */
   words?: string;
   /** When it opens. Milliseconds since 1970. */
@@ -20,7 +20,7 @@ export type Door = {
 };
 
 const ownWords = { before: 'before', after: 'after', shut: 'after', full: 'full', taken: 'taken' } as const;
-const asksFirst = (why: Why): why is 'passcode' | 'person' | 'stranger' =>
+const asksFirst = (why: DoorReason): why is 'passcode' | 'person' | 'stranger' =>
   why === 'passcode' || why === 'person' || why === 'stranger';
 
 /** What a visitor is asked for before they begin; undefined where it is nothing. */
@@ -31,7 +31,7 @@ export function askedAtDoor({ who, says }: Access): Door['asks'] | undefined {
   return { ...(who === 'passcode' ? { passcode: true } : {}), ...(person ? { person } : {}) };
 }
 
-export function doorFor(access: Access, why: Why, opens?: number): Door {
+export function doorFor(access: Access, why: DoorReason, opens?: number): Door {
   const words = asksFirst(why) ? access.words?.door : access.words?.[ownWords[why]];
   const asks = asksFirst(why) ? askedAtDoor(access) : undefined;
   return {

@@ -26,8 +26,9 @@ export type Hours = {
 
 /** Whether a quiz is open at a moment. @param now milliseconds since 1970 */
 export function hoursOf({ shut, from, until, zone }: Access, now: number): Hours {
-  if (shut !== undefined) return { is: 'shut', at: Date.parse(shut) };
   const [opens, closes] = [from, until].map((wall) => (wall === undefined ? undefined : instantOf(wall, zone)));
+  // Closing by hand what has ended gives nobody time to finish once more.
+  if (shut !== undefined) return { is: 'shut', at: Math.min(Date.parse(shut), closes ?? Infinity) };
   if (closes !== undefined && now >= closes) return { is: 'after', at: closes };
   if (opens !== undefined && now < opens) return { is: 'before', at: opens };
   return { is: 'open' };

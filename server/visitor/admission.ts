@@ -1,6 +1,6 @@
 /** Who may begin a run, and how often. Decided by `core/access`; here is what only the server knows. */
 import { LRUCache } from 'lru-cache';
-import { type Door, doorFor, firstDoor, isWhy } from '../../core/access/door';
+import { type Door, doorFor, firstDoor, isDoorReason } from '../../core/access/door';
 import { personKey } from '../../core/access/list';
 import { hoursOf, mayGoOn } from '../../core/access/times';
 import type { Access } from '../../core/schema/access';
@@ -48,7 +48,7 @@ export async function doorAt(
 ): Promise<Door | null> {
   const { settings } = live.access;
   const door = doorOf(live);
-  if (why !== undefined && isWhy(why) && (door?.asks ?? !door))
+  if (why !== undefined && isDoorReason(why) && (door?.asks ?? !door))
     return { ...doorFor(settings, why), ...(isWrong ? { isWrong: true } : {}) };
   if (door?.asks && entry !== undefined && settings.who === 'list')
     return (await findPerson(live, { entry })) ? null : doorFor(settings, 'stranger');
