@@ -4,7 +4,8 @@ export default defineConfig({
   testDir: 'tests/browser',
   globalSetup: './tests/browser/setup.ts',
   outputDir: '.data/playwright',
-  workers: 1,
+  // Files side by side: a test waits for the page half of its time. Those that stop what all share are tagged @alone.
+  workers: 2,
   retries: 1,
   timeout: 90_000,
   expect: { timeout: 20_000 },

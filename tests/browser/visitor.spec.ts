@@ -175,7 +175,7 @@ test('a server killed between two answers, and during one, costs nothing', async
   }
 });
 
-test('a database cut off between two answers, and during one, costs nothing', async ({ page }) => {
+test('a database cut off between two answers, and during one, costs nothing', { tag: '@alone' }, async ({ page }) => {
   await page.goto(quiz());
   await page.getByRole('button', { name: 'Let us see' }).click();
   await answer(page, 'Down a lane');
