@@ -10,7 +10,7 @@ type KeyOf<T, V> = { [K in keyof T]-?: T[K] extends V | undefined ? K : never }[
 export type Fields<T> = {
   /**
    * Sets a field; undefined takes it out.
-   * @param join settings of the same name that follow each other are one step of undo; by itself those of the same field are
+   * @param join settings of the same name that follow each other are one step of undo; by itself what is typed in the same field is
    */
   set: <K extends keyof T & string>(field: K, to: T[K] | undefined, join?: string) => void;
   /** Words that may be left out. */
@@ -19,11 +19,21 @@ export type Fields<T> = {
   flag: (field: KeyOf<T, boolean>) => { selected: boolean; onChange: (to: boolean) => void };
 };
 
+/** Words and numbers come key by key; a list that is set twice was changed by two gestures. */
+const isTyped = (value: unknown): boolean => typeof value === 'string' || typeof value === 'number';
+
 /** @param at its place, wherever it stands by then */
 export function useFields<T extends { id: string }>(thing: T, at: () => Place): Fields<T> {
   const store = useDocumentStore();
-  const set = (field: keyof T & string, to: unknown, join: string = field) =>
-    store.getState().edit(setField(`set-${field}`, at(), [field], thing[field], to), `${join} ${thing.id}`);
+  const set = (field: keyof T & string, to: unknown, join?: string) => {
+    const name = join ?? (isTyped(thing[field]) || isTyped(to) ? field : null);
+    store
+      .getState()
+      .edit(
+        setField(`set-${field}`, at(), [field], thing[field], to),
+        name === null ? undefined : `${name} ${thing.id}`,
+      );
+  };
   return {
     set,
     words: (field) => {

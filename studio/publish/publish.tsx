@@ -12,7 +12,7 @@ import { usePublication } from '../shared/publication';
 import { stateWords } from '../shell/studio';
 import { dayAndTime } from '../shared/time';
 import { Afterwards } from './afterwards';
-import { InAPage, OnAPage } from './sections';
+import { InAPage } from './sections';
 import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
@@ -128,15 +128,8 @@ export function Publish({ editions, waiting, access: first }: Props) {
         <Where />
         <Who access={access.of('who')} />
         <When access={access.of('when')} />
-        {live.edition === null ? (
-          <Afterwards waiting={0} live={false} />
-        ) : (
-          <>
-            <InAPage />
-            <Afterwards waiting={waiting} live />
-            {live.sampleSite && live.address === 'tourer' && <OnAPage address={live.sampleSite} />}
-          </>
-        )}
+        <InAPage />
+        <Afterwards waiting={live.edition === null ? 0 : waiting} live={live.edition !== null} />
       </div>
       <aside>
         <Check />

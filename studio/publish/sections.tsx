@@ -1,7 +1,7 @@
 'use client';
-/** A live quiz in a page of one's own: its code, and how that looks. */
+/** A quiz in a page of one's own: its code for each way in which it may stand there, and how that looks. */
 import { useState } from 'react';
-import { embedCode } from '../../core/formats/embed-code';
+import { BUTTON_COLOURS, elementCode, embedCode, frameCode } from '../../core/formats/embed-code';
 import { Choose } from '../../ui/controls';
 import { useDocument } from '../document';
 import { usePublication } from '../shared/publication';
@@ -9,24 +9,46 @@ import { Views } from '../shell/view-switch';
 import { Code, Copy } from './code';
 import { Measure } from './measure';
 
-type Stands = 'text' | 'button' | 'pop-up';
+type Stands = 'text' | 'button' | 'tab' | 'pop-up' | 'frame';
+type When = '5' | '20' | '60' | 'leave';
+type Side = 'right' | 'left';
+type Page = 'plain' | 'application';
 
-/** @param free the height of the first page, kept free in the text */
-function attributes(as: Stands, title: string, when: string, free: string): Record<string, string> {
-  if (as === 'button') return { 'data-as': 'button', 'data-button': title };
-  if (as === 'pop-up') return { 'data-as': 'pop-up', 'data-when': when };
-  return free ? { style: `padding-bottom:${free}` } : {};
-}
+const SAID: Record<Stands, string> = {
+  text: 'It takes the width of its place and the height that it needs; the style keeps the height of its first page free, so that your text does not jump.',
+  button:
+    'It opens over your page, and closes with Escape or its ×. The button has the colours of the quiz; without data-colours it has those of your page.',
+  tab: 'The tab stays in its corner while the page is read. The quiz opens over your page, and closes with Escape or its ×.',
+  'pop-up': 'It opens over your page, and closes with Escape or its ×.',
+  frame: 'For editors that take scripts away. It keeps one height, and what is longer is scrolled inside.',
+};
+
+/** px: enough for the first page of most quizzes on a phone. */
+const FRAME_HEIGHT = 640;
 
 export function InAPage() {
   const { live } = usePublication();
   const title = useDocument((s) => s.quiz.title);
+  const look = useDocument((s) => s.quiz.look.ready ?? 'chalk');
   const [free, setFree] = useState('');
   const [as, setAs] = useState<Stands>('text');
-  const [when, setWhen] = useState('20');
-  const code = embedCode({ ...live, title }, attributes(as, title, when, free));
+  const [when, setWhen] = useState<When>('20');
+  const [side, setSide] = useState<Side>('right');
+  const [page, setPage] = useState<Page>('plain');
+  const [width, setWidth] = useState<'phone' | 'full'>('full');
+  const pressed = { 'data-button': title, 'data-colours': BUTTON_COLOURS[look] };
+  const attributes: Record<Stands, Record<string, string>> = {
+    text: free ? { style: `${page === 'plain' ? '' : 'display:block;'}padding-bottom:${free}` } : {},
+    button: { 'data-as': 'button', ...pressed },
+    tab: { 'data-as': 'tab', 'data-side': side, ...pressed },
+    'pop-up': { 'data-as': 'pop-up', 'data-when': when },
+    frame: {},
+  };
+  const of = { ...live, title };
+  const write = page === 'plain' ? embedCode : elementCode;
+  const code = as === 'frame' ? frameCode(of, FRAME_HEIGHT) : write(of, attributes[as]);
   return (
-    <section>
+    <section aria-label="In a page of yours">
       <h2>In a page of yours</h2>
       <div className="says">
         It stands{' '}
@@ -36,7 +58,9 @@ export function InAPage() {
           options={[
             { id: 'text', label: 'in the text' },
             { id: 'button', label: 'behind a button' },
+            { id: 'tab', label: 'behind a tab at the edge' },
             { id: 'pop-up', label: 'over the page' },
+            { id: 'frame', label: 'in a plain frame' },
           ]}
           onChange={setAs}
         />
@@ -57,43 +81,88 @@ export function InAPage() {
             , once in a visit
           </>
         )}
-        .{' '}
-        {as === 'text'
-          ? 'It takes the width of its place and the height that it needs; the style keeps the height of its first page free, so that your text does not jump.'
-          : 'It opens over your page, and closes with Escape or its ×.'}
+        {as === 'tab' && (
+          <>
+            {' '}
+            <Choose
+              label="Which edge"
+              value={side}
+              options={[
+                { id: 'right', label: 'on the right' },
+                { id: 'left', label: 'on the left' },
+              ]}
+              onChange={setSide}
+            />
+          </>
+        )}
+        {as !== 'frame' && (
+          <>
+            {' '}
+            of{' '}
+            <Choose
+              label="What kind of page it is"
+              value={page}
+              options={[
+                { id: 'plain', label: 'an ordinary page' },
+                { id: 'application', label: 'a page that is an application' },
+              ]}
+              onChange={setPage}
+            />
+          </>
+        )}
+        .
       </div>
+      <p>
+        {SAID[as]}
+        {as !== 'frame' && page === 'application' && ' The element may come and go; the module is loaded once.'} Of your
+        page’s address only what the quiz declares under Route is handed over.
+      </p>
       <Measure onMeasured={setFree} />
       <Code>{code}</Code>
       <div className="beside">
         <Copy text={code} what="the code" />
-        {live.sampleSite && (
-          <a href={live.sampleSite} target="_blank" rel="noreferrer">
-            Open the sample website
-          </a>
-        )}
       </div>
+      {live.sampleSite && live.edition !== null && (
+        <OnAPage
+          width={width}
+          onWidth={setWidth}
+          address={`${live.sampleSite}/with?${String(new URLSearchParams({ ...attributes[as], as, quiz: live.address, title, ...(as === 'pop-up' ? { 'data-when': '1' } : {}) }))}`}
+        />
+      )}
     </section>
   );
 }
 
-/** The live edition inside the sample website. */
-export function OnAPage({ address }: { address: string }) {
-  const [width, setWidth] = useState<'phone' | 'full'>('full');
+/** The live edition inside the sample website, standing as the code above has it. */
+function OnAPage({
+  address,
+  width,
+  onWidth,
+}: {
+  address: string;
+  width: 'phone' | 'full';
+  onWidth: (width: 'phone' | 'full') => void;
+}) {
   return (
-    <section>
+    <div style={{ marginTop: 20 }}>
       <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
-        <h2>On a page</h2>
+        <h3>On a page</h3>
         <Views
           label="Width of the page"
           value={width}
-          onChange={setWidth}
+          onChange={onWidth}
           options={[
             { id: 'phone', label: 'Phone' },
             { id: 'full', label: 'Full width' },
           ]}
         />
       </div>
-      <p>The live edition as it stands in the sample website.</p>
+      <p>
+        The live edition as it stands in the sample website.{' '}
+        <a href={address} target="_blank" rel="noreferrer">
+          Open the page
+        </a>
+      </p>
       <div
         style={{
           border: '1px solid var(--line)',
@@ -113,6 +182,6 @@ export function OnAPage({ address }: { address: string }) {
           />
         )}
       </div>
-    </section>
+    </div>
   );
 }
