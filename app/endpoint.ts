@@ -55,8 +55,26 @@ export function visitorEndpoint<E extends Endpoint>(
     answer(request, async () => {
       const done = await work(await door.read(request, await params));
       return done instanceof Response ? done : door.checked(done);
-    });
+    }).then(forAnyOrigin);
 }
+
+/** A frame in a sandbox has no origin. Visitors have no cookies here, so that any page may ask what anybody may. */
+function forAnyOrigin(response: Response): Response {
+  response.headers.set('Access-Control-Allow-Origin', '*');
+  return response;
+}
+/** What a browser asks before it asks an endpoint for visitors from another origin. */
+export const preflight = (): Response =>
+  forAnyOrigin(
+    new Response(null, {
+      status: 204,
+      headers: {
+        'Access-Control-Allow-Methods': 'POST',
+        'Access-Control-Allow-Headers': 'Content-Type',
+        'Access-Control-Max-Age': '86400',
+      },
+    }),
+  );
 
 function doorOf<E extends Endpoint>(endpoint: E) {
   const { query, body, largest, answer: out }: Contract = contracts[endpoint];

@@ -73,14 +73,14 @@ export const visits = {
   'POST /runs/open': contract({
     body: closed({
       ...run,
-      params: Type.Record(Type.String(), Type.String({ maxLength: 2_000 }), { maxProperties: 40 }),
+      params: Type.Record(Type.String(), Type.String({ maxLength: 2_000 }), { maxProperties: 61 }),
       source: Type.String({ maxLength: 200 }),
       /** What the visitor brings along to be let in. */
       key: optional(KeySchema),
       /** Of a page without scripts, whose run is to be gone on with. */
       ticket: optional(Type.String({ maxLength: LONGEST_TICKET })),
     }),
-    largest: 16_000,
+    largest: 64_000,
     answer: StandingSchema,
   }),
   /** Takes the `seq`th thing that is sent in a run. */

@@ -45,7 +45,20 @@ const quizzes = {
 };
 export type Standing = keyof typeof quizzes;
 
-export const article = (home: string, standing: Standing = 'text'): string =>
+const quoted = (text: string) => text.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;');
+/** Any quiz, as the address of the page says that it stands: `?quiz=…&title=…&as=…&data-…=…`. */
+export function anyQuiz(home: string, query: URLSearchParams): string {
+  const title = quoted(query.get('title') ?? 'Quiz');
+  const quiz = query.get('quiz') ?? '';
+  if (query.get('as') === 'frame')
+    return `<iframe src="${quoted(`${home}/q/${encodeURIComponent(quiz)}`)}" title="${title}" width="100%" height="640" style="border:0"></iframe>`;
+  const more = [...query].filter(([name]) => /^(style|data-[a-z-]+)$/.test(name));
+  const attributes = more.map(([name, value]) => `${name}="${quoted(value)}"`).join(' ');
+  return `<div data-yes-maybe="${quoted(quiz)}" data-title="${title}" ${attributes}></div>`;
+}
+
+/** @param stands one of those above, or what is written for it */
+export const article = (home: string, stands: Standing | { written: string } = 'text'): string =>
   frame(
     'What stays in when the bag is full',
     `<div class="page">
@@ -53,7 +66,7 @@ export const article = (home: string, standing: Standing = 'text'): string =>
 <ul><li><a href="/later" style="color:inherit">The scales do not lie</a></li><li style="color:#A93B25;font-weight:600">What stays in</li><li>What we left on the moor</li><li><a href="/button" style="color:inherit">One bag, two nights</a></li></ul></aside>
 <main><h1>What stays in when the bag is full</h1>
 <p>Every April we empty our panniers on the workshop floor and argue. Otto defends his teapot, I defend my spokes, and nobody has ever given in. Before you read who is right, find out which of us you would side with.</p>
-${quizzes[standing]}
+${typeof stands === 'string' ? quizzes[stands] : stands.written}
 <script async src="${home}/embed.js"></script>
 <p>Otto weighs his teapot every year, and every year it weighs 410 grams. “It is not the tea,” he says, “it is the stopping.” We put it on the bench beside the spokes and took a photograph, and then somebody made tea.</p>
 <p>I have carried three spare spokes since the ferry road, where one broke at soup time and the next shop was two valleys away. They weigh 21 grams. I have needed them once in nine years, and on that one evening I was the most popular person on the quay.</p>

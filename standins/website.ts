@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
-import { article, ride, rides } from './pages';
+import { anyQuiz, article, ride, rides } from './pages';
 
 export type Website = { close: () => Promise<void> };
 
@@ -14,7 +14,7 @@ const fonts: Record<string, string> = {
 /** @param home where the quizzes are served, as visitors reach it */
 export async function startWebsite({ port, home }: { port: number; home: string }): Promise<Website> {
   const server = createServer((request, response) => {
-    const { pathname } = new URL(request.url ?? '/', 'http://site');
+    const { pathname, searchParams } = new URL(request.url ?? '/', 'http://site');
     const send = (type: string, body: string | Buffer, status = 200, headers: Record<string, string> = {}) => {
       response.writeHead(status, { 'Content-Type': type, ...headers });
       response.end(body);
@@ -37,6 +37,8 @@ export async function startWebsite({ port, home }: { port: number; home: string 
       return send('text/html; charset=utf-8', article(home, 'button'), 200, { 'Content-Security-Policy': strict });
     for (const standing of ['later', 'button', 'leaving', 'several'] as const)
       if (pathname === `/${standing}`) return send('text/html; charset=utf-8', article(home, standing));
+    if (pathname === '/with')
+      return send('text/html; charset=utf-8', article(home, { written: anyQuiz(home, searchParams) }));
     const found = rides[pathname.replace('/rides/', '')];
     if (found) return send('text/html; charset=utf-8', ride(found));
     send(

@@ -21,6 +21,8 @@ const DoorPanel = lazy(() => import('./page/door').then((module) => ({ default: 
 type Props = {
   address: string;
   first: Standing;
+  /** What the quiz takes from the address of the page, or of the page around it. */
+  asks: readonly string[];
   spoken: Spoken;
   /** The run that a browser without scripts is in, and what is to be said to it. */
   run?: { ticket: string; explained: boolean; trouble: Key | null };
@@ -32,14 +34,14 @@ type Props = {
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, spoken, run, told, door, params = {} }: Props) {
+export function TakeQuiz({ address, first, asks, spoken, run, told, door, params = {} }: Props) {
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const explained = run?.explained ? first.view.explained : undefined;
   const start = (): State => {
     const state = opening(first, run?.trouble ?? told ?? null, explained);
     return door ? { ...state, is: 'blocked', door } : state;
   };
-  const { state, session } = useSession(address, start, words.say);
+  const { state, session } = useSession(address, asks, start, words.say);
   const { standing, values, trouble, until } = state;
   const { view, clock } = standing;
   const page = pageOf(state);

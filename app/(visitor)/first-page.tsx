@@ -6,6 +6,7 @@ import type { LiveEdition } from '../../server/publishing/editions';
 import { HttpError } from '../../server/platform/http-error';
 import { shareOf } from '../../server/visitor/share';
 import type { Door } from '../../core/access/door';
+import { askedOfAddress } from '../../core/flow/carry';
 import { closedLook, firstLook } from '../../server/visitor/take-step';
 import { spokenIn } from '../../visitor/languages';
 import { TakeQuiz } from '../../visitor/take-quiz';
@@ -49,6 +50,7 @@ export function FirstPage({ address, live, language, params = {}, passed = false
   return (
     <TakeQuiz
       address={address}
+      asks={askedOfAddress(live.quiz)}
       first={door ? closedLook(live) : firstLook(live)}
       spoken={spoken}
       params={params}

@@ -9,6 +9,7 @@ import { keepEarly } from '../../ui/early';
 import { EarlyKeeper } from '../../ui/early-keeper';
 import { ErrorReporter } from '../../ui/error-reporter';
 import { isRightToLeft } from '../../visitor/languages/direction';
+import { tellEscape } from '../../visitor/session/tell-escape';
 import '../../visitor/visitor.css';
 
 // The Latin parts are served with fallbacks of the same measures, so that nothing shifts when they arrive; other scripts come from the
@@ -44,7 +45,7 @@ export async function VisitorShell({ language, children }: { language: string; c
   return (
     <html lang={language} dir={isRightToLeft(language) ? 'rtl' : 'ltr'}>
       <body style={{ margin: 0 }} className={`${text.variable} ${grotesque.variable} ${serif.variable}`}>
-        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: keepEarly(false) }} />
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: `${keepEarly(false)};${tellEscape}` }} />
         <EarlyKeeper />
         <ErrorReporter share={0.1} />
         {children}

@@ -73,6 +73,10 @@ export const knownName = (known: Known): string => known.name?.trim() || known.i
 /** The name by which a known value is given: in an address, by the page around, by another quiz. */
 export const knownParam = (known: Known): string => known.param || known.id;
 
+/** The names of what a quiz takes from its address, or from the page around it. */
+export const askedOfAddress = (quiz: Quiz): string[] =>
+  quiz.known.filter((known) => known.from !== 'quiz').map(knownParam);
+
 /** What another quiz takes from quizzes, each matched with what goes by the same name here. */
 export const matchedCarry = (quiz: Quiz, known: Known[]): Carry =>
   known

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Standing, VisitorKey } from '../../contract/visits';
 import type { Sent } from '../../core/flow/sent';
-import { tellHostPage } from './host-page';
+import { askHostPage, tellHostPage } from './host-page';
 import type { Values } from '../questions/values';
 import type { Words } from '../languages/say';
 import { channelTo } from './channel';
@@ -10,14 +10,17 @@ import { type Event, pageOf, reduce, type State, waitingIn } from './state';
 import { type KeptRun, runStorage } from './storage';
 import { post } from './transport';
 
+/** Characters that are taken of a value in an address. A hand-over is a signed note, and longer. */
+const LONGEST_VALUE = 2_000;
+
 /** Milliseconds between retries of what is queued. */
 const RETRY = 4_000;
 
-/** @param start the state that the page was drawn with */
-export function useSession(address: string, start: () => State, say: Words['say']) {
+/** @param asks the names of what the quiz takes from an address @param start the state that the page was drawn with */
+export function useSession(address: string, asks: readonly string[], start: () => State, say: Words['say']) {
   const [state, draw] = useState(start);
   const session = useRef<Session | null>(null);
-  session.current ??= new Session(address, state, say, draw);
+  session.current ??= new Session(address, asks, state, say, draw);
   const own = session.current;
   useEffect(() => own.begin(), [own]);
   const isOffline = state.is === 'offline';
@@ -35,8 +38,8 @@ export function useSession(address: string, start: () => State, say: Words['say'
   return { state, session: own };
 }
 
-/** What the address of the page says of the visitor, and the address without what was said once. */
-function readAddress() {
+/** What the address of the page says of the visitor, and the address without what was said once. @param asks what of it is wanted */
+function readAddress(asks: readonly string[]) {
   const query = new URLSearchParams(location.search);
   // A page without scripts that scripts have come to after all. Its run gets a token of this browser's own: what stands in an address
   // may stand there because somebody else has put it there.
@@ -52,7 +55,12 @@ function readAddress() {
     isHanded: query.has('handed'),
     ticket,
     entry,
-    params: Object.fromEntries([...query].slice(0, 40)),
+    isFramed: place !== null,
+    params: Object.fromEntries(
+      [...query]
+        .filter(([name]) => name === 'handed' || asks.includes(name))
+        .map(([name, value]) => [name, value.slice(0, LONGEST_VALUE)]),
+    ),
     source: query.get('utm_source') ?? place ?? 'link',
     without: `${location.pathname}${rest.size ? `?${rest}` : ''}`,
   };
@@ -67,6 +75,7 @@ export class Session {
 
   constructor(
     private readonly address: string,
+    private readonly asks: readonly string[],
     private state: State,
     private readonly say: Words['say'],
     private readonly draw: (state: State) => void,
@@ -106,7 +115,7 @@ export class Session {
 
   /** Opens the run of the token this device has, or a new one. */
   private async open(isAnew: boolean, key: VisitorKey = {}): Promise<void> {
-    const address = readAddress();
+    const address = readAddress(this.asks);
     const { isHanded } = address;
     const ticket = isAnew ? null : address.ticket;
     const kept = isAnew || isHanded || ticket !== null ? null : this.store.read();
@@ -114,10 +123,11 @@ export class Session {
     // Kept before it is sent, so that another window that opens now takes the same.
     const device = this.store.read()?.device ?? token;
     if (!kept) this.store.write({ token, device });
+    const around = address.isFramed && !kept ? await askHostPage(this.asks) : {};
     const answer = await post('POST /runs/open', {
       address: this.address,
       token,
-      params: address.params,
+      params: { ...around, ...address.params },
       source: address.source,
       key: { device, ...(address.entry === null ? {} : { entry: address.entry }), ...key },
       ...(ticket === null ? {} : { ticket }),

@@ -1,9 +1,10 @@
 import { networkOf, requireRoom } from '../../../server/platform/rates';
 import { HttpError } from '../../../server/platform/http-error';
 import { adoptRun, openRun } from '../../../server/visitor/take-step';
-import { visitorEndpoint } from '../../endpoint';
+import { preflight, visitorEndpoint } from '../../endpoint';
 import { whereFrom } from '../../http';
 
+export const OPTIONS = preflight;
 export const POST = visitorEndpoint('POST /runs/open', async ({ request, body }) => {
   const { address, token, params, source, ticket, key = {} } = body;
   const network = networkOf(request);

@@ -2,8 +2,9 @@ import type { StepRefused } from '../../../contract/visits';
 import { hashToken } from '../../../server/platform/ids';
 import { networkOf, requireRoom } from '../../../server/platform/rates';
 import { takeStep } from '../../../server/visitor/take-step';
-import { visitorEndpoint } from '../../endpoint';
+import { preflight, visitorEndpoint } from '../../endpoint';
 
+export const OPTIONS = preflight;
 export const POST = visitorEndpoint('POST /runs/step', async ({ request, body }) => {
   const { address, token, seq, sent } = body;
   requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { cache } from 'react';
+import { askedOfAddress } from '../../../../core/flow/carry';
 import { liveQuiz } from '../../../../server/publishing/editions';
 import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
@@ -58,5 +59,14 @@ export default async function VisitorPage({ params, searchParams }: Props) {
     trouble: wrong === undefined ? null : ('notTaken' as const),
   };
   const spoken = spokenIn(language, live.quiz.labels);
-  return <TakeQuiz key={found.standing.seq} address={address} first={found.standing} spoken={spoken} run={state} />;
+  return (
+    <TakeQuiz
+      key={found.standing.seq}
+      address={address}
+      first={found.standing}
+      asks={askedOfAddress(live.quiz)}
+      spoken={spoken}
+      run={state}
+    />
+  );
 }

@@ -1,8 +1,9 @@
 import { certificateOf } from '../../../../server/visitor/certificate';
 import { hashToken } from '../../../../server/platform/ids';
 import { networkOf, requireRoom } from '../../../../server/platform/rates';
-import { visitorEndpoint } from '../../../endpoint';
+import { preflight, visitorEndpoint } from '../../../endpoint';
 
+export const OPTIONS = preflight;
 export const POST = visitorEndpoint('POST /q/{address}/certificate', async ({ request, params, body }) => {
   const { token, block } = body;
   requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
