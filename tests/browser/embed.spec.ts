@@ -1,17 +1,20 @@
+import { once } from 'node:events';
+import { createServer } from 'node:http';
 import { expect, type Page, test } from '@playwright/test';
 import { enterDemo, holdScripts } from './people';
-import { world } from './servers';
+import { freePort, world } from './servers';
 
-/** A page of somebody's website, written for one test. */
+/** A page of somebody's website, written for one test. It is served for real: browsers let no page without an address reach this machine. */
 async function hostPage(page: Page, body: string, headers: Record<string, string> = {}, query = ''): Promise<void> {
-  await page.route(`${world().site}/written*`, (route) =>
-    route.fulfill({
-      contentType: 'text/html; charset=utf-8',
-      headers,
-      body: `<!doctype html><html lang="en"><title>A page</title><body><h1>A page</h1>${body}</body></html>`,
-    }),
-  );
-  await page.goto(`${world().site}/written${query}`);
+  const server = createServer((_, response) => {
+    response.writeHead(200, { 'Content-Type': 'text/html; charset=utf-8', ...headers });
+    response.end(`<!doctype html><html lang="en"><title>A page</title><body><h1>A page</h1>${body}</body></html>`);
+  });
+  const port = await freePort();
+  server.listen(port, '127.0.0.1');
+  await once(server, 'listening');
+  page.once('close', () => server.close().closeAllConnections());
+  await page.goto(`http://127.0.0.1:${port}/${query}`);
 }
 const loader = () => `<script async src="${world().app}/embed.js"></script>`;
 const begun = (page: Page, title = 'Festival wishes') =>
