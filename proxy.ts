@@ -3,9 +3,10 @@
  * first page that is kept whole for the live edition.
  */
 import { type NextRequest, NextResponse } from 'next/server';
-import { type LiveEdition, liveQuiz, markOf } from './server/publishing/editions';
+import { type LiveEdition, liveQuiz, markOf, versionFor } from './server/publishing/editions';
 import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/platform/policy';
 import { HttpError } from './server/platform/http-error';
+import { whereFrom } from './server/platform/rates';
 import { doorOf } from './server/visitor/admission';
 import { languageFor, likedBest } from './visitor/languages';
 
@@ -55,7 +56,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     bringsAlong(url.searchParams) ||
     doorOf(live) !== null;
   if (isMade) return madeWith(request, visitorPolicy);
-  return kept(request, decodeURIComponent(address), live).catch(() => madeWith(request, visitorPolicy));
+  const shown = await versionFor(live, whereFrom(request));
+  return kept(request, decodeURIComponent(address), shown).catch(() => madeWith(request, visitorPolicy));
 }
 
 async function liveOrNot(address: string): Promise<LiveEdition | null> {

@@ -4,7 +4,6 @@ import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/platform/config';
 import { log, logFailure } from '../server/platform/log';
 import { HttpError } from '../server/platform/http-error';
-import { networkOf } from '../server/platform/rates';
 import { withRequest } from '../server/platform/request-log';
 
 /** The body as bytes; a body that is too long is given up on as soon as it is. */
@@ -28,10 +27,6 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
   }
   return Buffer.concat(parts);
 }
-
-/** Where a request comes from, and by which browser: what tells visitors apart whose browsers keep nothing. */
-export const whereFrom = (request: Request): string =>
-  `${networkOf(request)} ${request.headers.get('user-agent')?.slice(0, 300) ?? ''}`;
 
 /** Runs a route and turns what goes wrong into an answer. The one place where a request that failed is logged. */
 export const answer = (request: Request, work: () => Promise<Response | object>): Promise<Response> =>

@@ -13,6 +13,7 @@ export class HttpError extends Error {
     readonly status: number,
     message: string,
     readonly details?: unknown,
+    readonly code?: string,
   ) {
     super(message);
   }
@@ -65,5 +66,5 @@ async function answered<A>(url: string, init: RequestInit): Promise<A> {
   // The one cast at this door: the server holds its answers to the same contract, in tests and in development by checking each.
   if (response.ok) return answer as A;
   const message = textOf(answer, 'message') ?? 'That did not work just now. Please try again.';
-  throw new HttpError(response.status, message, fieldOf(answer, 'details'));
+  throw new HttpError(response.status, message, fieldOf(answer, 'details'), textOf(answer, 'code'));
 }

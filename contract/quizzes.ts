@@ -1,6 +1,6 @@
 /** The quizzes of a workspace: the list, what they begin from, what becomes of them; and the bank of questions they share. */
 import { type Static, Type } from '@sinclair/typebox';
-import { closed, oneOf } from '../core/schema/kit';
+import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
 import { Count, QuestionDocument, QuizDocument, Revision } from './kit';
 
@@ -22,7 +22,7 @@ export type QuizLine = {
   changedAt: string;
   changedBy: string;
 };
-export type EditionLine = { edition: number; publishedAt: string; publishedBy: string };
+export type EditionLine = { edition: number; publishedAt: string; publishedBy: string; note: string };
 
 const QuizFileSchema = closed({ name: Type.String(), text: Type.String(), lost: Type.Array(Type.String()) });
 /** A quiz in one of the open formats, and what of it the format cannot hold. */
@@ -65,8 +65,19 @@ export const quizzes = {
   'POST /api/quizzes/{quiz}/copy': contract({ answer: Made }),
   'GET /api/quizzes/{quiz}/file': contract({ query: closed({ as: FileFormatSchema }), answer: QuizFileSchema }),
   'POST /api/quizzes/{quiz}/publish': contract({
-    body: closed({ revision: Revision }),
+    body: closed({
+      revision: Revision,
+      /** What the check warns of was read, and is meant. */
+      isSure: optional(Type.Boolean()),
+    }),
     answer: closed({ edition: Type.Integer({ minimum: 1 }) }),
+  }),
+  'GET /api/quizzes/{quiz}/editions/{edition}': contract({ answer: closed({ quiz: QuizDocument }) }),
+  /** Puts an edition that there is live, in the place of the one that was; it ends two versions side by side. */
+  'POST /api/quizzes/{quiz}/editions/{edition}/live': contract({ answer: closed({ edition: Type.Integer() }) }),
+  'PUT /api/quizzes/{quiz}/editions/{edition}/note': contract({
+    body: closed({ note: Type.String({ maxLength: 300 }) }),
+    answer: closed({ note: Type.String() }),
   }),
   /** Releases results that are kept back until somebody says so. */
   'POST /api/quizzes/{quiz}/release': contract({ answer: closed({ released: Count }) }),

@@ -229,6 +229,8 @@ export const editions = pgTable(
     document: jsonb('document').$type<Quiz>().notNull(),
     publishedAt: at('published_at').notNull().defaultNow(),
     publishedBy: text('published_by').notNull(),
+    /** What its makers noted of it, for themselves. */
+    note: text('note').notNull().default(''),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.edition] }), ofQuiz(t)],
 );
@@ -311,6 +313,8 @@ export const runs = pgTable(
     countedSeq: integer('counted_seq').notNull().default(-1),
     countedKeys: jsonb('counted_keys').$type<string[]>().notNull().default([]),
     contactId: text('contact_id'),
+    /** Taken by its makers to see how it goes: it counts nowhere. */
+    isTest: boolean('is_test').notNull().default(false),
     /** Who counts as one, where it matters how often: somebody on the list, an address, a device; as a hash, or an id of `listed`. */
     person: text('person'),
     /** What the visitor said of themselves at the door. */

@@ -77,12 +77,12 @@ async function load(): Promise<void> {
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
     await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
   const revision = await fillBank(wren, (days) => new Date(now - days * DAY));
-  for (const name of ['wishes', 'overnight']) await publishQuiz(wren, name, 0, new Date(now - 10 * DAY));
-  await publishQuiz(wren, 'repair', revision, new Date(now - 10 * DAY));
+  for (const name of ['wishes', 'overnight']) await publishQuiz(wren, name, 0, { isSure: true, now: new Date(now - 10 * DAY) });
+  await publishQuiz(wren, 'repair', revision, { isSure: true, now: new Date(now - 10 * DAY) });
   const tourer = readQuiz('tourer');
   await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
-  await publishQuiz(wren, tourer.id, 0, new Date(now - 32 * DAY));
-  await publishQuiz(wren, 'start', 0, new Date(now - 9 * DAY));
+  await publishQuiz(wren, tourer.id, 0, { isSure: true, now: new Date(now - 32 * DAY) });
+  await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - 9 * DAY) });
   const visitors = await makeRuns(tourer, now);
   process.stdout.write(` ${visitors} runs`);
   await keepEdits(

@@ -18,6 +18,11 @@ const facets: { of: readonly (keyof Access)[]; says: (access: Access) => string 
     says: ({ times }) =>
       times === undefined ? 'as often as they like' : times === 1 ? 'once each' : `${times} times each`,
   },
+  {
+    of: ['second'],
+    says: ({ second }) =>
+      second ? `edition ${second.edition} for ${second.share} % of new visitors` : 'one edition for everybody',
+  },
   { of: ['words'], says: () => 'other words' },
 ];
 

@@ -24,6 +24,8 @@ export const AccessSchema = closed({
   says: optional(oneOf('name', 'number', 'email')),
   /** How often each may take it; without end where it is absent. */
   times: optional(Type.Integer({ minimum: 1, maximum: 1_000 })),
+  /** Another edition, shown to so many percent of new visitors. */
+  second: optional(closed({ edition: Type.Integer({ minimum: 1 }), share: Type.Integer({ minimum: 1, maximum: 99 }) })),
   /** The creator's own words, in the place of ours. */
   words: optional(
     closed({

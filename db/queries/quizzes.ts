@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, max, ne, sql } from 'drizzle-orm';
 import { type HandOver, handOversIn } from '../../core/flow/chain';
 import type { Edit, KeptEdit } from '../../core/document/edits';
 import type { Known, Quiz } from '../../core/schema/quiz';
@@ -256,10 +256,33 @@ export async function findEdition(
 
 export const editionsOf = (db: Db, workspaceId: string, quizId: string) =>
   db
-    .select({ edition: editions.edition, publishedAt: editions.publishedAt, publishedBy: editions.publishedBy })
+    .select({
+      edition: editions.edition,
+      publishedAt: editions.publishedAt,
+      publishedBy: editions.publishedBy,
+      note: editions.note,
+    })
     .from(editions)
     .where(and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId)))
     .orderBy(desc(editions.edition));
+
+/** The newest edition there is, live or not; null where there is none. */
+export async function newestEdition(tx: Tx, workspaceId: string, quizId: string): Promise<number | null> {
+  const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId));
+  return (await tx.select({ newest: max(editions.edition) }).from(editions).where(where))[0]?.newest ?? null;
+}
+
+/** @returns whether there is such an edition */
+export async function setNote(
+  db: Db,
+  workspaceId: string,
+  quizId: string,
+  edition: number,
+  note: string,
+): Promise<boolean> {
+  const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), eq(editions.edition, edition));
+  return (await db.update(editions).set({ note }).where(where).returning({ edition: editions.edition })).length > 0;
+}
 
 /** Where a quiz of this workspace stands; undefined where it is not live. */
 export async function liveAddress(db: Db, workspaceId: string, quizId: string): Promise<string | undefined> {

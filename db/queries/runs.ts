@@ -26,6 +26,7 @@ export const runColumns = {
   countedSeq: runs.countedSeq,
   countedKeys: runs.countedKeys,
   contactId: runs.contactId,
+  isTest: runs.isTest,
   person: runs.person,
   named: runs.named,
   events,

@@ -23,6 +23,7 @@ import {
   withoutHandOvers,
 } from '../../db/queries/quizzes';
 import { timesFault } from '../../core/access/times';
+import { without } from '../../core/document/lookup';
 import { accessOf, putAccess } from '../../db/queries/access';
 import type { Tx } from '../../db/client';
 import type { Membership } from '../../db/queries/members';
@@ -153,7 +154,9 @@ async function insert(
   let address = wanted;
   while (await addressTaken(tx, address)) address = `${wanted}-${newId('', 4)}`;
   const { workspaceId, name } = member;
-  const { access, ...rest } = draft;
+  const { access: written, ...rest } = draft;
+  // A second version is an edition of the quiz that the file came from.
+  const access = without(written, 'second');
   const quizId = draft.id;
   await insertQuiz(tx, {
     workspaceId,

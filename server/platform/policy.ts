@@ -43,8 +43,9 @@ export function studioPolicy(nonce: string): string {
   });
 }
 
-// A form without scripts may lead on to an address elsewhere; and a quiz stands in pages of others.
-const visitors: Directives = { ...shared, 'form-action': ["'self'", 'https:', 'http:'], 'frame-ancestors': ['*'] };
+// A form without scripts may lead on to an address elsewhere; and a quiz stands in pages of others. `frame-ancestors *` would keep it out of
+// those that stand in a sandbox, which have no address.
+const visitors: Directives = { ...shared, 'form-action': ["'self'", 'https:', 'http:'] };
 
 /** A visitor's page that is made for one request. */
 export const visitorPolicy = (nonce: string): string => written({ ...visitors, 'script-src': withNonce(nonce) });

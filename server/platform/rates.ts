@@ -60,7 +60,12 @@ export function takeOne(name: RateName, of: string, now = Date.now()): number {
 }
 
 /** The address of the network that a request comes from, as scripts/serve.mjs puts it in. */
-export const networkOf = (request: Request): string => request.headers.get('x-forwarded-for') ?? '';
+type Asked = { headers: { get: (name: string) => string | null } };
+export const networkOf = (request: Asked): string => request.headers.get('x-forwarded-for') ?? '';
+
+/** Where a request comes from, and by which browser: what tells visitors apart whose browsers keep nothing. */
+export const whereFrom = (request: Asked): string =>
+  `${networkOf(request)} ${request.headers.get('user-agent')?.slice(0, 300) ?? ''}`;
 
 /** @throws Problem 429, with the seconds to wait, where one of the buckets is empty */
 export function requireRoom(...wanted: [RateName, string][]): void {

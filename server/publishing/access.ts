@@ -17,7 +17,7 @@ import {
   revokeListed,
 } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
-import { lockQuiz, quizAt, setAddress } from '../../db/queries/quizzes';
+import { findEdition, lockQuiz, quizAt, setAddress } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { readConfig } from '../platform/config';
@@ -58,8 +58,15 @@ export async function setAccess(
 ): Promise<AccessStanding> {
   const fault = timesFault(settings);
   if (fault) throw new HttpError(422, 'not-valid', `${fault} Nothing was changed.`);
+  if (settings.second) await requireEdition(member, quizId, settings.second.edition);
   await put(member, quizId, now, () => ({ settings }));
   return accessStanding(member, quizId);
+}
+
+/** @throws HttpError 422 where there is no such edition */
+async function requireEdition({ workspaceId }: Membership, quizId: string, edition: number): Promise<void> {
+  if (!(await findEdition(database(), workspaceId, quizId, edition)))
+    throw new HttpError(422, 'not-valid', `There is no edition ${edition}. Nothing was changed.`);
 }
 
 const SHORTEST_PASSCODE = 4;

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
+import { editionFor } from '../../core/access/versions';
 import type { Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../../db/client';
 import type { AccessRow } from '../../db/queries/access';
@@ -37,6 +38,17 @@ export async function liveQuiz(address: string): Promise<LiveEdition> {
   const live = await liveAt(database(), address);
   if (!live) throw notFound('This quiz');
   return { ...live, quiz: await editionOf(live.workspaceId, live.quizId, live.edition) };
+}
+
+/**
+ * The edition that this visitor begins with, where two are shown side by side.
+ * @param visitor what tells them apart from others, and stays the same
+ * @param shown the edition whose first page they have before them
+ */
+export async function versionFor(live: LiveEdition, visitor: string, shown?: number): Promise<LiveEdition> {
+  const { workspaceId, quizId, access } = live;
+  const edition = editionFor(access.settings, live.edition, `${quizId} ${visitor}`, shown);
+  return edition === live.edition ? live : { ...live, edition, quiz: await editionOf(workspaceId, quizId, edition) };
 }
 
 const marks = new WeakMap<Quiz, string>();

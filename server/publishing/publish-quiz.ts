@@ -1,22 +1,39 @@
 import type { EditionLine } from '../../contract/quizzes';
 import type { Finding } from '../../core/findings/check';
-import { bankIdOf, editionsOf, insertEdition, liveQuizzes, lockQuiz, updateQuiz } from '../../db/queries/quizzes';
+import type { Quiz } from '../../core/schema/quiz';
+import { without } from '../../core/document/lookup';
+import { accessOf, putAccess } from '../../db/queries/access';
+import {
+  bankIdOf,
+  editionsOf,
+  insertEdition,
+  liveQuizzes,
+  lockQuiz,
+  newestEdition,
+  setNote,
+  updateQuiz,
+} from '../../db/queries/quizzes';
 import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
+import { getQuiz } from '../accounts/own-quiz';
+import { editionOf } from './editions';
 import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
 import { notFound, HttpError } from '../platform/http-error';
 
 /**
- * Makes the draft the next edition and puts it live. The check's errors stop it.
+ * Makes the draft the next edition and puts it live. The check's errors stop it; what it warns of is asked about once, and not again of what
+ * is live already.
  * @param revision the revision the creator looked at: a newer one is not published unseen
+ * @param how.isSure the creator has read the warnings and means it
+ * @throws HttpError 422 `has-errors`, 409 `has-warnings` with the findings, 409 `changed`
  * @returns the edition's number; publishing the same revision twice makes one edition
  */
 export async function publishQuiz(
   member: Membership,
   quizId: string,
   revision: number,
-  now = new Date(),
+  { isSure = false, now = new Date() }: { isSure?: boolean; now?: Date } = {},
 ): Promise<number> {
   requireEditor(member);
   return database().transaction(async (tx) => {
@@ -32,11 +49,21 @@ export async function publishQuiz(
     }
     // A quiz may hand over to itself, which is live from now on.
     const published = [...(await liveQuizzes(tx, member.workspaceId)).add(quizId)];
-    const findings = await inBackground(member.workspaceId, 'check', { quiz: row.draft, published });
+    const check = (quiz: Quiz): Promise<Finding[]> => inBackground(member.workspaceId, 'check', { quiz, published });
+    const findings = await check(row.draft);
     const errors: Finding[] = findings.filter((f) => f.severity === 'error');
     if (errors.length > 0)
       throw new HttpError(422, 'has-errors', 'The check found errors. Mend them first; nothing was published.', errors);
-    const edition = (row.liveEdition ?? 0) + 1;
+    const warnings = isSure ? [] : findings.filter((f) => f.severity === 'warning');
+    if (warnings.length > 0) {
+      const live =
+        row.liveEdition === null ? [] : await check(await editionOf(member.workspaceId, quizId, row.liveEdition, tx));
+      const known = new Set(live.map(placeOf));
+      const fresh = warnings.filter((f) => !known.has(placeOf(f)));
+      if (fresh.length > 0)
+        throw new HttpError(409, 'has-warnings', 'Something is worth a look first; nothing was published yet.', fresh);
+    }
+    const edition = ((await newestEdition(tx, member.workspaceId, quizId)) ?? 0) + 1;
     await insertEdition(tx, {
       workspaceId: member.workspaceId,
       quizId,
@@ -48,6 +75,42 @@ export async function publishQuiz(
     await updateQuiz(tx, member.workspaceId, quizId, { liveEdition: edition, publishedRevision: row.revision });
     return edition;
   });
+}
+
+/** What a finding is about, whatever its words. */
+const placeOf = ({ code, where }: Finding): string => [code, ...where].join(' ');
+
+/** An edition as it was published. @throws HttpError 404 */
+export async function editionFor(member: Membership, quizId: string, edition: number): Promise<Quiz> {
+  await getQuiz(member, quizId);
+  return editionOf(member.workspaceId, quizId, edition);
+}
+
+/** Puts an edition live again; the draft stays as it is. Two versions side by side end with it. @throws HttpError 404 */
+export async function putLive(member: Membership, quizId: string, edition: number, now = new Date()): Promise<number> {
+  requireEditor(member);
+  const { workspaceId } = member;
+  return database().transaction(async (tx) => {
+    const row = await lockQuiz(tx, workspaceId, quizId);
+    if (!row || row.deletedAt || row.liveEdition === null) throw notFound('This quiz');
+    await editionOf(workspaceId, quizId, edition, tx);
+    // Which revision an earlier edition was made from is not kept, so that the draft counts as changed.
+    if (edition !== row.liveEdition)
+      await updateQuiz(tx, workspaceId, quizId, { liveEdition: edition, publishedRevision: null });
+    const settings = (await accessOf(tx, workspaceId, quizId))?.settings;
+    if (settings?.second)
+      await putAccess(tx, { workspaceId, quizId, by: member.name, at: now, settings: without(settings, 'second') });
+    return edition;
+  });
+}
+
+/** @throws HttpError 404 */
+export async function noteEdition(member: Membership, quizId: string, edition: number, note: string): Promise<string> {
+  requireEditor(member);
+  await getQuiz(member, quizId);
+  const words = note.trim();
+  if (!(await setNote(database(), member.workspaceId, quizId, edition, words))) throw notFound('This edition');
+  return words;
 }
 
 export const listEditions = async (member: Membership, quizId: string): Promise<EditionLine[]> =>

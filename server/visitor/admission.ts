@@ -19,6 +19,7 @@ export type Key = {
   /** what they say of themselves */ person?: string;
   /** out of a link of somebody on the list */ entry?: string;
   /** where the request comes from, and by which browser */ network?: string;
+  /** the edition they were shown */ shown?: number;
 };
 /** @property person who counts as one; null where it does not matter how often  @property named what they said of themselves */
 export type Admitted = { person: string | null; named: string | null };

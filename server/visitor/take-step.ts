@@ -14,7 +14,7 @@ import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf, type LiveEdition, liveQuiz } from '../publishing/editions';
+import { editionOf, type LiveEdition, liveQuiz, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsOf } from './admission';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken, newId } from '../platform/ids';
@@ -54,7 +54,7 @@ export async function openRun(
     if (!before.finishedAt) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
     return lookAgain(address, token, before, now);
   }
-  const live = await liveQuiz(address);
+  const live = await versionFor(await liveQuiz(address), key.network ?? key.device ?? token, key.shown);
   const { workspaceId, quizId, edition, quiz } = live;
   const admitted = await admit(live, key, now);
   const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;

@@ -1,6 +1,6 @@
 'use client';
 /** Publish: where the quiz stands, its link and its code for a page, and what the check still says. */
-import { PlainList, Strong } from '../../ui/text';
+import { PlainList } from '../../ui/text';
 import styled from 'styled-components';
 import type { AccessStanding } from '../../contract/access';
 import type { EditionLine } from '../../contract/quizzes';
@@ -16,6 +16,7 @@ import { InAPage } from './sections';
 import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
+import { Editions, TwoVersions } from './editions';
 import { Who } from './who';
 
 const Sheet = styled.div`
@@ -128,6 +129,7 @@ export function Publish({ editions, waiting, access: first }: Props) {
         <Where />
         <Who access={access.of('who')} />
         <When access={access.of('when')} />
+        <TwoVersions editions={editions} access={access.of('versions')} />
         <InAPage />
         <Afterwards waiting={live.edition === null ? 0 : waiting} live={live.edition !== null} />
       </div>
@@ -198,27 +200,6 @@ function Check() {
           <TextButton onPress={openCheck}>Show them</TextButton>
         </div>
       )}
-    </div>
-  );
-}
-
-function Editions({ editions }: { editions: EditionLine[] }) {
-  const { live } = usePublication();
-  return (
-    <div>
-      <h2>Editions</h2>
-      <PlainList as="ol">
-        {editions.map((e) => (
-          <li key={e.edition}>
-            <Mark kind={e.edition === live.edition ? 'yes' : 'not-yet'} size={13} />
-            <Strong>Edition {e.edition}</Strong>
-            {e.edition === live.edition && <span style={{ color: 'var(--pine)' }}>live</span>}
-            <span suppressHydrationWarning className="when">
-              {e.publishedBy}, {dayAndTime(e.publishedAt)}
-            </span>
-          </li>
-        ))}
-      </PlainList>
     </div>
   );
 }

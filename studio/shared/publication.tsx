@@ -16,12 +16,15 @@ export type Publication = {
 export type OtherQuiz = { id: string; title: string; live: boolean; known: Known[]; handOvers: HandOver[] };
 export const PublicationContext = createContext<{
   live: Publication;
-  publish: () => Promise<void>;
+  /** @param isSure what the check warns of was read */
+  publish: (isSure?: boolean) => Promise<void>;
   publishing: boolean;
   trouble: string;
   openCheck: () => void;
   /** It stands at another address now. */
   moved: (address: string) => void;
+  /** An edition that there was is live again. */
+  wentLive: (edition: number) => void;
 }>({
   live: { edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] },
   publish: async () => undefined,
@@ -29,5 +32,6 @@ export const PublicationContext = createContext<{
   trouble: '',
   openCheck: () => undefined,
   moved: () => undefined,
+  wentLive: () => undefined,
 });
 export const usePublication = () => useContext(PublicationContext);

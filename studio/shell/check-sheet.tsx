@@ -1,10 +1,11 @@
 'use client';
 import styled from 'styled-components';
 import type { Finding } from '../../core/findings/check';
-import { TextButton } from '../../ui/controls';
+import { PrimaryButton, TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { Mark } from '../../ui/marks';
 import { useDocument, useDocumentStore } from '../document';
+import { usePublication } from '../shared/publication';
 import { useRehearsal } from '../shared/rehearsal';
 
 const List = styled.ul`
@@ -49,18 +50,37 @@ export function Mend({ finding: { fix } }: { finding: Finding }) {
 /** What is wrong or risky; each line leads to its place. */
 export function CheckSheet({
   open,
+  asked,
+  onSure,
   onClose,
   goTo,
 }: {
   open: boolean;
+  /** Publishing was asked for, and these are asked about first. */
+  asked: Finding[] | null;
+  /** It is to be published all the same. */
+  onSure: () => void;
   onClose: () => void;
   goTo: (tab: string, id: string) => void;
 }) {
   const quizId = useDocument((s) => s.quizId);
-  const { findings, odds, looking } = useRehearsal();
+  const { findings: all, odds, looking } = useRehearsal();
+  const { publishing } = usePublication();
+  const findings = asked ?? all;
   return (
-    <SideSheet title="Check" open={open} onClose={onClose}>
-      {looking ? (
+    <SideSheet title={asked ? 'Before it is published' : 'Check'} open={open} onClose={onClose}>
+      {asked && (
+        <div style={{ marginBottom: 16 }}>
+          <p style={{ marginBottom: 12 }}>
+            {asked.length === 1 ? 'One thing is' : `${asked.length} things are`} worth a look first. It is asked once:
+            what goes live with you knowing is not asked about again.
+          </p>
+          <PrimaryButton isDisabled={publishing} onPress={onSure}>
+            Publish all the same
+          </PrimaryButton>
+        </div>
+      )}
+      {looking && !asked ? (
         <p role="status">Still looking …</p>
       ) : findings.length === 0 ? (
         <p style={{ display: 'flex', gap: 10, alignItems: 'center' }}>

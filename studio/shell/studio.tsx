@@ -14,6 +14,7 @@ import { createDocument, DocumentProvider, useDocument, useDocumentStore } from 
 import { setField } from '../edits/edits';
 import { RehearsalProvider, useRehearsal } from '../shared/rehearsal';
 import { call, HttpError } from '../../contract/call';
+import type { Finding } from '../../core/findings/check';
 import { clock } from '../shared/time';
 import { CheckSheet } from './check-sheet';
 
@@ -81,6 +82,8 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
   const [live, setLive] = useState(first);
   const [publishing, setPublishing] = useState(false);
   const [trouble, setTrouble] = useState('');
+  /** What was warned of before publishing, and is asked about. */
+  const [asked, setAsked] = useState<Finding[] | null>(null);
   const [sheet, setSheet] = useState<'check' | 'preview' | 'history' | null>(null);
   const [place, setPlace] = useState<Arrival>(null);
   const store = useDocumentStore();
@@ -89,23 +92,37 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
   const router = useRouter();
   const current = usePathname().split('/')[3] ?? 'write';
 
-  const publish = useCallback(async () => {
-    setPublishing(true);
-    setTrouble('');
-    try {
-      await store.getState().flush();
-      const { revision } = store.getState();
-      const { edition } = await call('POST /api/quizzes/{quiz}/publish', { quiz: quizId, body: { revision } });
-      setLive((old) => ({ ...old, edition, revision }));
-      router.push(`/quizzes/${quizId}/publish`);
-      router.refresh();
-    } catch (error) {
-      if (error instanceof HttpError && error.status === 422) setSheet('check');
-      setTrouble(error instanceof Error ? error.message : 'That did not work.');
-    } finally {
-      setPublishing(false);
-    }
-  }, [store, quizId, router]);
+  const publish = useCallback(
+    async (isSure = false) => {
+      setPublishing(true);
+      setTrouble('');
+      try {
+        await store.getState().flush();
+        const { revision } = store.getState();
+        const { edition } = await call('POST /api/quizzes/{quiz}/publish', {
+          quiz: quizId,
+          body: { revision, isSure },
+        });
+        setSheet(null);
+        setAsked(null);
+        setLive((old) => ({ ...old, edition, revision }));
+        router.push(`/quizzes/${quizId}/publish`);
+        router.refresh();
+      } catch (error) {
+        if (error instanceof HttpError && error.status === 422) setSheet('check');
+        if (error instanceof HttpError && error.code === 'has-warnings') {
+          // The contract of an error's details is that of the check, which made them.
+          setAsked(error.details as Finding[]);
+          setSheet('check');
+          return;
+        }
+        setTrouble(error instanceof Error ? error.message : 'That did not work.');
+      } finally {
+        setPublishing(false);
+      }
+    },
+    [store, quizId, router],
+  );
 
   useUndoKeys();
 
@@ -117,6 +134,7 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
       trouble,
       openCheck: () => setSheet('check'),
       moved: (address: string) => setLive((old) => ({ ...old, address })),
+      wentLive: (edition: number) => setLive((old) => ({ ...old, edition, revision: null })),
     }),
     [live, publish, publishing, trouble],
   );
@@ -147,7 +165,12 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
       </Frame>
       <CheckSheet
         open={sheet === 'check'}
-        onClose={() => setSheet(null)}
+        asked={asked}
+        onSure={() => void publish(true)}
+        onClose={() => {
+          setSheet(null);
+          setAsked(null);
+        }}
         goTo={(tab, id) => {
           setPlace({ id, reached: false });
           if (tab !== current) router.push(`/quizzes/${quizId}/${tab}`);

@@ -4,8 +4,18 @@ import type { Values } from '../questions/values';
 
 /** Something that could not be sent yet: the `seq`th thing of the run. */
 export type Waiting = { seq: number; sent: Sent };
-/** @property device the first token that this browser had here: by it a quiz counts that may be taken so often */
-export type KeptRun = { token: string; device?: string; page?: string; values?: Values; waiting?: Waiting[] };
+/**
+ * @property device the first token that this browser had here: by it a quiz counts that may be taken so often
+ * @property edition the one that this browser began with: of two that are shown side by side it keeps to that
+ */
+export type KeptRun = {
+  token: string;
+  device?: string;
+  edition?: number;
+  page?: string;
+  values?: Values;
+  waiting?: Waiting[];
+};
 
 export const newToken = (): string =>
   btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))

@@ -121,14 +121,17 @@ export class Session {
     const kept = isAnew || isHanded || ticket !== null ? null : this.store.read();
     const token = this.channel.take(kept?.token);
     // Kept before it is sent, so that another window that opens now takes the same.
-    const device = this.store.read()?.device ?? token;
-    if (!kept) this.store.write({ token, device });
+    const before = this.store.read();
+    const device = before?.device ?? token;
+    const shown = before?.edition ?? this.state.standing.edition;
+    if (!kept) this.store.write({ token, device, edition: shown });
     const around = address.isFramed && !kept ? await askHostPage(this.asks) : {};
     const answer = await post('POST /runs/open', {
       address: this.address,
       token,
       params: { ...around, ...address.params },
       source: address.source,
+      shown,
       key: { device, ...(address.entry === null ? {} : { entry: address.entry }), ...key },
       ...(ticket === null ? {} : { ticket }),
     });
@@ -178,8 +181,8 @@ export class Session {
 
   private keep(more: Partial<KeptRun> = {}): void {
     const waiting = waitingIn(this.state);
-    const device = this.store.read()?.device ?? this.token;
-    this.store.write({ token: this.token, device, ...more, ...(waiting.length ? { waiting } : {}) });
+    const { device = this.token, edition = this.state.standing.edition } = this.store.read() ?? {};
+    this.store.write({ token: this.token, device, edition, ...more, ...(waiting.length ? { waiting } : {}) });
   }
   private keepValues(): void {
     this.keep({ page: pageOf(this.state), values: this.state.values });

@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { cache } from 'react';
 import { askedOfAddress } from '../../../../core/flow/carry';
-import { liveQuiz } from '../../../../server/publishing/editions';
+import { liveQuiz, versionFor } from '../../../../server/publishing/editions';
+import { whereFrom } from '../../../../server/platform/rates';
 import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
 import { languageFor, spokenIn } from '../../../../visitor/languages';
@@ -34,8 +35,9 @@ export async function generateMetadata({ params, searchParams }: Props): Promise
 /** The page of somebody who brings something along, or is in the middle of the quiz without scripts; all others get the one that is kept. */
 export default async function VisitorPage({ params, searchParams }: Props) {
   const { address } = await params;
-  const live = await look(address);
-  const language = languageFor(live.quiz, (await headers()).get('accept-language'));
+  const asked = await headers();
+  const live = await versionFor(await look(address), whereFrom({ headers: asked }));
+  const language = languageFor(live.quiz, asked.get('accept-language'));
   const { run, told, wrong, door: why, ...others } = await searchParams;
   const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
   if (!found || typeof run !== 'string')

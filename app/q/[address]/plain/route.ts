@@ -2,10 +2,10 @@ import { wellFormedText } from '../../../../core/text/well-formed';
 import { newToken } from '../../../../server/platform/ids';
 import { plainTicket } from '../../../../server/visitor/plain-ticket';
 import { HttpError } from '../../../../server/platform/http-error';
-import { networkOf, requireRoom } from '../../../../server/platform/rates';
+import { networkOf, requireRoom, whereFrom } from '../../../../server/platform/rates';
 import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { doorIn, type Key } from '../../../../server/visitor/admission';
-import { answer, readBytes, whereFrom } from '../../../http';
+import { answer, readBytes } from '../../../http';
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>

@@ -1,0 +1,122 @@
+import { keepEdits } from '../../server/editing/edit-quiz';
+import { importQuiz } from '../../server/editing/quizzes';
+import { accessStanding, setAccess } from '../../server/publishing/access';
+import { liveQuiz, versionFor } from '../../server/publishing/editions';
+import { editionFor, listEditions, noteEdition, publishQuiz, putLive } from '../../server/publishing/publish-quiz';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { newId } from '../../server/platform/ids';
+import { openRun } from '../../server/visitor/take-step';
+import { choice, option, page, quiz } from '../quizzes';
+import { newToken, type Published, published, somebody } from './world';
+
+const asks = (words: string) => ({
+  name: 'set-prompt',
+  ops: [{ op: 'set' as const, at: ['pages', 'p1', 'blocks', 'q1'], field: ['prompt'], to: words }],
+});
+/** Live as edition 2, with edition 1 behind it. */
+async function twice(): Promise<Published> {
+  const made = await published();
+  const { revision } = await keepEdits(made.member, made.quizId, 0, [
+    { id: 'edit-0001', edit: asks('Another wording?') },
+  ]);
+  await publishQuiz(made.member, made.quizId, revision);
+  return made;
+}
+const promptIn = ({ pages }: Awaited<ReturnType<typeof editionFor>>) => {
+  const block = pages[0]?.blocks[0];
+  return block && 'prompt' in block ? block.prompt : undefined;
+};
+
+describe('what the check warns of', () => {
+  // Nothing counts for an outcome that there is: a warning, and no error.
+  const risky = () =>
+    quiz([page('p1', [choice('q1', [option('a', { x: 1 }), option('b')])])], {
+      verdicts: [
+        {
+          id: 'v',
+          name: 'V',
+          by: 'strongest',
+          outcomes: [
+            { id: 'x', name: 'X' },
+            { id: 'y', name: 'Y' },
+          ],
+        },
+      ],
+    });
+  it('is asked about once before it goes live, and not again of what is live', async () => {
+    const member = await somebody();
+    const quizId = await importQuiz(member, { ...risky(), id: newId('risky') }, newId('at'));
+    await expect(publishQuiz(member, quizId, 0)).rejects.toMatchObject({ status: 409, code: 'has-warnings' });
+    expect((await getQuiz(member, quizId)).liveEdition).toBeNull();
+    expect(await publishQuiz(member, quizId, 0, { isSure: true })).toBe(1);
+    const { revision } = await keepEdits(member, quizId, 0, [{ id: 'edit-0001', edit: asks('What else?') }]);
+    expect(await publishQuiz(member, quizId, revision)).toBe(2);
+  });
+});
+
+describe('an edition', () => {
+  it('is looked at as it was published, has a note, and goes live again without the draft', async () => {
+    const { member, quizId, address } = await twice();
+    expect(promptIn(await editionFor(member, quizId, 1))).toBe('q1');
+    expect(await noteEdition(member, quizId, 1, '  before the festival ')).toBe('before the festival');
+    expect((await listEditions(member, quizId)).map((e) => e.note)).toEqual(['', 'before the festival']);
+    expect(await putLive(member, quizId, 1)).toBe(1);
+    expect((await liveQuiz(address)).edition).toBe(1);
+    // The draft is as it was, so that the next edition is a new one.
+    const { revision, draft } = await getQuiz(member, quizId);
+    expect(promptIn(draft)).toBe('Another wording?');
+    expect(await publishQuiz(member, quizId, revision)).toBe(3);
+  });
+  it.each([
+    ['looked at', (m: Published['member'], q: string) => editionFor(m, q, 9)],
+    ['noted', (m: Published['member'], q: string) => noteEdition(m, q, 9, 'x')],
+    ['put live', (m: Published['member'], q: string) => putLive(m, q, 9)],
+  ])('that there is not cannot be %s', async (_, act) => {
+    const { member, quizId, address } = await twice();
+    await expect(act(member, quizId)).rejects.toMatchObject({ status: 404 });
+    expect((await liveQuiz(address)).edition).toBe(2);
+  });
+  it('of a quiz that was never published cannot be put live', async () => {
+    const member = await somebody();
+    const quizId = await importQuiz(
+      member,
+      { ...quiz([page('p1', [choice('q1', [option('a')])])]), id: newId('never') },
+      newId('at'),
+    );
+    await expect(putLive(member, quizId, 1)).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe('two versions', () => {
+  it('are shown to shares of new visitors, each of whom keeps to one', async () => {
+    const { member, quizId, address } = await twice();
+    await setAccess(member, quizId, { second: { edition: 1, share: 30 } });
+    const editionOf = async (network: string, shown?: number) =>
+      (await openRun(address, newToken(), {}, 'test', new Date(), { network, ...(shown ? { shown } : {}) })).edition;
+    const visitors = Array.from({ length: 200 }, (_, i) => `visitor ${i}`);
+    const live = await liveQuiz(address);
+    const got = await Promise.all(visitors.map(async (one) => (await versionFor(live, one)).edition));
+    const first = got.filter((edition) => edition === 1).length;
+    // 60 of 200 are meant; four standard deviations are 26.
+    expect(first).toBeGreaterThan(34);
+    expect(first).toBeLessThan(86);
+    expect(await editionOf('visitor 0')).toBe(got[0]);
+    expect(await editionOf('visitor 0')).toBe(got[0]);
+    // Whoever was shown one of them keeps to it, wherever they are now.
+    expect(await editionOf('visitor 0', 1)).toBe(1);
+    expect(await editionOf('visitor 0', 2)).toBe(2);
+    // What is not shown any more, or never was, is not to be had by asking.
+    expect([1, 2]).toContain(await editionOf('visitor 0', 7));
+
+    await putLive(member, quizId, 1);
+    expect((await accessStanding(member, quizId)).settings).toEqual({});
+    expect(await editionOf('visitor 0', 2)).toBe(1);
+  });
+  it('need an edition that there is', async () => {
+    const { member, quizId } = await published();
+    await expect(setAccess(member, quizId, { second: { edition: 9, share: 30 } })).rejects.toMatchObject({
+      status: 422,
+    });
+    expect((await accessStanding(member, quizId)).settings).toEqual({});
+  });
+});
