@@ -4,7 +4,15 @@
  */
 import { type NextRequest, NextResponse } from 'next/server';
 import { type LiveEdition, liveQuiz, markOf, versionFor } from './server/publishing/editions';
-import { keptPolicy, newNonce, OWN_HEADER, ownMark, studioPolicy, visitorPolicy } from './server/platform/policy';
+import {
+  keptPolicy,
+  newNonce,
+  OWN_HEADER,
+  ownMark,
+  studioPolicy,
+  TRIAL_HEADER,
+  visitorPolicy,
+} from './server/platform/policy';
 import { HttpError } from './server/platform/http-error';
 import { whereFrom } from './server/platform/rates';
 import { doorOf } from './server/visitor/admission';
@@ -18,7 +26,7 @@ export const config = {
 
 /** What makes a page one visitor's own. What the page around a frame has in its address is read by our script, which always runs there. */
 function bringsAlong(query: URLSearchParams): boolean {
-  const own = ['run', 'told', 'wrong', 'shared'].some((key) => query.has(key));
+  const own = ['run', 'told', 'wrong', 'shared', 'try'].some((key) => query.has(key));
   return own || (query.size > 0 && !query.has('in'));
 }
 
@@ -29,6 +37,7 @@ function madeWith(request: NextRequest, policyOf: (nonce: string) => string, to?
   const headers = new Headers(request.headers);
   headers.set('content-security-policy', policy);
   headers.set('x-nonce', nonce);
+  headers.set(TRIAL_HEADER, new URL(request.url).searchParams.get('try') ?? '');
   const response = to
     ? NextResponse.rewrite(to, { request: { headers }, ...(status === undefined ? {} : { status }) })
     : NextResponse.next({ request: { headers } });
@@ -47,6 +56,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (first !== 'q') return madeWith(request, studioPolicy);
   // A form, an offer, a certificate, a card: no pages.
   if (rest.length > 0) return NextResponse.next();
+  // Whoever tries a quiz may see what is not live.
+  if (url.searchParams.has('try')) return madeWith(request, visitorPolicy);
   const live = await liveOrNot(decodeURIComponent(address));
   if (!live) return nowhere(request);
   // Served from source, a page is another one each time, and none is kept.

@@ -41,9 +41,9 @@ export function memberEndpoint<E extends Endpoint>(
 
 /** A file that a member fetches. */
 export const memberFile =
-  <P>(work: (member: Membership, params: P) => Promise<Response>) =>
+  <P>(work: (member: Membership, params: P, request: Request) => Promise<Response> | Response) =>
   (request: Request, { params }: { params: Promise<P> }): Promise<Response> =>
-    answer(request, async () => work(await requireMember(request.headers), await params));
+    answer(request, async () => work(await requireMember(request.headers), await params, request));
 
 /** An endpoint for visitors. What is no answer by its contract, a refusal or a file, is answered as it is. */
 export function visitorEndpoint<E extends Endpoint>(

@@ -28,6 +28,26 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
   return Buffer.concat(parts);
 }
 
+/** A file to be kept, sent as it is made. @param name its name, of letters that a header may have */
+export function download(pieces: AsyncGenerator<string>, type: string, name: string): Response {
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const next = await pieces.next();
+      if (next.done) controller.close();
+      else controller.enqueue(encoder.encode(next.value));
+    },
+    cancel: () => void pieces.return(undefined),
+  });
+  return new Response(body, {
+    headers: {
+      'Content-Type': `${type}; charset=utf-8`,
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
+  });
+}
+
 /** Runs a route and turns what goes wrong into an answer. The one place where a request that failed is logged. */
 export const answer = (request: Request, work: () => Promise<Response | object>): Promise<Response> =>
   withRequest(request, async (context) => {

@@ -1,6 +1,7 @@
 /** All endpoints that answer in JSON, by method and path. */
 import type { Static, TSchema } from '@sinclair/typebox';
 import { access } from './access';
+import { account } from './account';
 import { browserErrors } from './browser-errors';
 import { editing } from './editing';
 import { files } from './files';
@@ -11,6 +12,7 @@ import { visits } from './visits';
 
 export const contracts = {
   ...access,
+  ...account,
   ...browserErrors,
   ...editing,
   ...files,

@@ -72,6 +72,12 @@ export const quizzes = {
     }),
     answer: closed({ edition: Type.Integer({ minimum: 1 }) }),
   }),
+  /** A link to try what is live, or the draft, so that it counts nowhere. */
+  'POST /api/quizzes/{quiz}/trials': contract({
+    body: closed({ of: oneOf('live', 'draft') }),
+    answer: closed({ link: Type.String(), key: Type.String(), until: Type.String() }),
+  }),
+  'DELETE /api/quizzes/{quiz}/trials': contract({ answer: closed({ removed: Count }) }),
   'GET /api/quizzes/{quiz}/editions/{edition}': contract({ answer: closed({ quiz: QuizDocument }) }),
   /** Puts an edition that there is live, in the place of the one that was; it ends two versions side by side. */
   'POST /api/quizzes/{quiz}/editions/{edition}/live': contract({ answer: closed({ edition: Type.Integer() }) }),

@@ -46,6 +46,8 @@ const FindingsSchema = closed({
 export type Findings = Static<typeof FindingsSchema>;
 
 const PersonLineSchema = closed({
+  /** Somebody tried it: it counts nowhere. */
+  isTest: Type.Boolean(),
   runId: Type.String(),
   lastAt: Instant,
   source: Type.String(),

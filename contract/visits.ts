@@ -64,6 +64,8 @@ const KeySchema = closed({
   passcode: optional(Type.String({ maxLength: 200 })),
   person: optional(Type.String({ maxLength: 300 })),
   entry: optional(Type.String({ maxLength: 100 })),
+  /** Of a link to try the quiz by. */
+  try: optional(Type.String({ maxLength: 100 })),
 });
 /** What a visitor brings along to be let in. */
 export type VisitorKey = Static<typeof KeySchema>;

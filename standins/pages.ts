@@ -51,7 +51,7 @@ export function anyQuiz(home: string, query: URLSearchParams): string {
   const title = quoted(query.get('title') ?? 'Quiz');
   const quiz = query.get('quiz') ?? '';
   if (query.get('as') === 'frame')
-    return `<iframe src="${quoted(`${home}/q/${encodeURIComponent(quiz)}`)}" title="${title}" width="100%" height="640" style="border:0"></iframe>`;
+    return `<iframe src="${quoted(`${home}/q/${encodeURIComponent(quiz)}?try=${encodeURIComponent(query.get('data-try') ?? '')}`)}" title="${title}" width="100%" height="640" style="border:0"></iframe>`;
   const more = [...query].filter(([name]) => /^(style|data-[a-z-]+)$/.test(name));
   const attributes = more.map(([name, value]) => `${name}="${quoted(value)}"`).join(' ');
   return `<div data-yes-maybe="${quoted(quiz)}" data-title="${title}" ${attributes}></div>`;

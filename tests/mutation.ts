@@ -10,13 +10,14 @@ const load = createRequire(__filename);
 
 type Body = (...row: never[]) => void;
 let cases = 0;
-/** A test for each row; numbered, since mutants are told by the names of their tests. */
-const each =
+/** A test, or a group of them, for each row; numbered, since mutants are told by the names of their tests. */
+const eachOf =
+  (declare: (name: string, body: () => void) => unknown) =>
   (rows: readonly unknown[]) =>
   (name: string, body: Body): void => {
     for (const row of rows) {
       const parts = (Array.isArray(row) ? row : [row]) as never[];
-      it(`${name} #${++cases}`, () => body(...parts));
+      declare(`${name} #${++cases}`, () => body(...parts));
     }
   };
 // Properties are tried on fewer quizzes, the same for every mutant: one that survives costs the whole of them.
@@ -25,7 +26,8 @@ process.env['VALIDATE_TEST_QUIZZES'] = 'yes';
 fc.configureGlobal({ numRuns: 25, seed: 7 });
 
 // Mocha's own names are there; Jest's are put beside them.
-Object.assign(globalThis, { test: Object.assign(it, { each }), expect });
+Object.assign(globalThis, { test: Object.assign(it, { each: eachOf(it) }), expect });
+Object.assign(describe, { each: eachOf(describe) });
 
 for (const suite of [
   'questions/credit',

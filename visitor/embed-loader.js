@@ -27,7 +27,14 @@
 
   function frameOf(place, kept, dialog) {
     var frame = document.createElement('iframe');
-    frame.src = home + '/q/' + encodeURIComponent(addressOf(place)) + '?in=' + encodeURIComponent(location.host);
+    var trial = said(place, 'try');
+    frame.src =
+      home +
+      '/q/' +
+      encodeURIComponent(addressOf(place)) +
+      '?in=' +
+      encodeURIComponent(location.host) +
+      (trial ? '&try=' + encodeURIComponent(trial) : '');
     frame.title = titleOf(place);
     frame.style.cssText = 'display:block;width:100%;border:0;height:' + (kept || 560) + 'px';
     if (!dialog) frame.setAttribute('scrolling', 'no');

@@ -30,11 +30,13 @@ type Props = {
   door?: Door;
   /** What is to be said on the first page. */
   told?: Key;
+  /** Somebody tries it, and nothing of it counts. */
+  isTrial?: boolean;
   /** What stands in the address. */
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, asks, spoken, run, told, door, params = {} }: Props) {
+export function TakeQuiz({ address, first, asks, spoken, run, told, door, isTrial = false, params = {} }: Props) {
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const explained = run?.explained ? first.view.explained : undefined;
   const start = (): State => {
@@ -51,6 +53,7 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, params
   return (
     <SpokenIn value={words}>
       <main className="v-page" data-look={view.quiz.look} data-embedded={isEmbedded ? '' : undefined}>
+        {isTrial && <p className="v-trial">{words.say('trial')}</p>}
         {state.is === 'blocked' ? (
           <Suspense>
             <DoorPanel

@@ -43,9 +43,19 @@ type Props = {
   door?: Door | null;
   /** Somebody came back to a page without scripts that was sent already. */
   passed?: boolean;
+  /** Nothing of it counts. */
+  isTrial?: boolean;
 };
 
-export function FirstPage({ address, live, language, params = {}, passed = false, door = null }: Props) {
+export function FirstPage({
+  address,
+  live,
+  language,
+  params = {},
+  passed = false,
+  door = null,
+  isTrial = false,
+}: Props) {
   const spoken = spokenIn(language, live.quiz.labels);
   return (
     <TakeQuiz
@@ -54,6 +64,7 @@ export function FirstPage({ address, live, language, params = {}, passed = false
       first={door ? closedLook(live) : firstLook(live)}
       spoken={spoken}
       params={params}
+      isTrial={isTrial}
       {...(door ? { door } : {})}
       {...(passed ? { told: 'passed' as const } : {})}
     />

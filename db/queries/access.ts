@@ -29,7 +29,7 @@ export async function putAccess(
     .values({ workspaceId, quizId, ...set })
     .onConflictDoUpdate({ target: [access.workspaceId, access.quizId], set });
   const finished = sql`(select count(*)::int from runs
-    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and finished_at is not null)`;
+    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and finished_at is not null and not is_test)`;
   await tx.update(access).set({ finished }).where(own(workspaceId, quizId));
   const change = sql<number>`(select coalesce(max(change), 0) + 1 from access_changes
     where workspace_id = ${workspaceId} and quiz_id = ${quizId})`;
@@ -169,7 +169,12 @@ export const keysListed = async (tx: Tx, workspaceId: string, quizId: string): P
 
 /** Runs that have finished. */
 export async function countFinished(db: Db | Tx, workspaceId: string, quizId: string): Promise<number> {
-  const where = and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), isNotNull(runs.finishedAt));
+  const where = and(
+    eq(runs.workspaceId, workspaceId),
+    eq(runs.quizId, quizId),
+    isNotNull(runs.finishedAt),
+    eq(runs.isTest, false),
+  );
   const [row] = await db.select({ finished: count() }).from(runs).where(where);
   return row?.finished ?? 0;
 }

@@ -1,6 +1,6 @@
 import { and, asc, count, desc, eq, gt, isNull } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
-import { invitations, members, type Role, user, verification, workspaces } from '../schema';
+import { addresses, invitations, members, type Role, session, user, verification, workspaces } from '../schema';
 
 export type Membership = {
   workspaceId: string;
@@ -76,8 +76,40 @@ export const membersOf = (db: Db, workspaceId: string) =>
     .where(eq(members.workspaceId, workspaceId))
     .orderBy(asc(members.joinedAt), asc(members.userId));
 
+/** Where somebody is signed in, newest first. */
+export const sessionsOf = (db: Db, userId: string) =>
+  db
+    .select({
+      id: session.id,
+      userAgent: session.userAgent,
+      ipAddress: session.ipAddress,
+      createdAt: session.createdAt,
+    })
+    .from(session)
+    .where(and(eq(session.userId, userId), gt(session.expiresAt, new Date())))
+    .orderBy(desc(session.createdAt));
+/** @returns whether there was such a session of theirs */
+export const endSession = async (db: Db, userId: string, id: string): Promise<boolean> =>
+  (
+    await db
+      .delete(session)
+      .where(and(eq(session.userId, userId), eq(session.id, id)))
+      .returning({ id: session.id })
+  ).length > 0;
+
+/** Takes a workspace away with all that it holds. Its addresses lead nowhere from then on. */
+export async function deleteWorkspace(tx: Tx, workspaceId: string): Promise<void> {
+  await tx.delete(addresses).where(eq(addresses.workspaceId, workspaceId));
+  await tx.delete(workspaces).where(eq(workspaces.workspaceId, workspaceId));
+}
+/** Takes an account away, with its sessions, its password and its places in workspaces. */
+export async function deleteUser(tx: Tx, userId: string): Promise<void> {
+  await tx.delete(verification).where(eq(verification.value, userId));
+  await tx.delete(user).where(eq(user.id, userId));
+}
+
 /** The workspaces that somebody may work in. */
-export const workspacesOf = (db: Db, userId: string) =>
+export const workspacesOf = (db: Db | Tx, userId: string) =>
   db
     .select({ workspaceId: members.workspaceId, name: workspaces.name, role: members.role })
     .from(members)

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, max, ne, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lt, max, ne, not, sql } from 'drizzle-orm';
 import { type HandOver, handOversIn } from '../../core/flow/chain';
 import type { Edit, KeptEdit } from '../../core/document/edits';
 import type { Known, Quiz } from '../../core/schema/quiz';
@@ -35,6 +35,19 @@ export const bankIdOf = (workspaceId: string): string => `bank-${workspaceId}`;
 
 const listed = (workspaceId: string) =>
   and(eq(quizzes.workspaceId, workspaceId), ne(quizzes.quizId, bankIdOf(workspaceId)), isNull(quizzes.deletedAt));
+
+/** How many quizzes a workspace has; those that were deleted, and the bank, are none. */
+export const countQuizzes = async (db: Db, workspaceId: string): Promise<number> =>
+  (await db.select({ n: count() }).from(quizzes).where(listed(workspaceId)))[0]?.n ?? 0;
+
+/** The drafts of a workspace, one after the other. */
+export async function* draftsOf(db: Db, workspaceId: string): AsyncGenerator<Quiz> {
+  const ids = await db.select({ id: quizzes.quizId }).from(quizzes).where(listed(workspaceId)).orderBy(quizzes.quizId);
+  for (const { id } of ids) {
+    const [row] = await db.select({ draft: quizzes.draft }).from(quizzes).where(own(workspaceId, id));
+    if (row) yield row.draft;
+  }
+}
 
 /** A quiz as lists need it: without its draft, which may be a thousand times as large. */
 export type QuizSummary = {
@@ -240,8 +253,31 @@ export async function findState(
   return (await db.select({ document: states.document }).from(states).where(where))[0]?.document;
 }
 
-export async function insertEdition(tx: Tx, row: typeof editions.$inferInsert): Promise<void> {
-  await tx.insert(editions).values(row);
+/** Numbers from here on are states of the draft that somebody tried, kept beside the editions. No quiz is published so often. */
+const DRAFTS = 1_000_000_000;
+export const draftEdition = (revision: number): number => DRAFTS + revision;
+
+/** An edition never changes: one that is there stays as it is. @returns whether it was not there yet */
+export async function insertEdition(db: Db | Tx, row: typeof editions.$inferInsert): Promise<boolean> {
+  return (
+    (await db.insert(editions).values(row).onConflictDoNothing().returning({ edition: editions.edition })).length > 0
+  );
+}
+/** Takes away the states of the draft that no run is of any more. @param but one that is needed */
+export async function deleteTrials(tx: Tx, workspaceId: string, quizId: string, but = 0): Promise<void> {
+  const isUsed = sql`exists (select 1 from runs where runs.workspace_id = ${editions.workspaceId}
+    and runs.quiz_id = ${editions.quizId} and runs.edition = ${editions.edition})`;
+  await tx
+    .delete(editions)
+    .where(
+      and(
+        eq(editions.workspaceId, workspaceId),
+        eq(editions.quizId, quizId),
+        gte(editions.edition, DRAFTS),
+        ne(editions.edition, but),
+        not(isUsed),
+      ),
+    );
 }
 
 export async function findEdition(
@@ -254,6 +290,9 @@ export async function findEdition(
   return (await db.select({ document: editions.document }).from(editions).where(where))[0]?.document;
 }
 
+const published = (workspaceId: string, quizId: string) =>
+  and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), lt(editions.edition, DRAFTS));
+
 export const editionsOf = (db: Db, workspaceId: string, quizId: string) =>
   db
     .select({
@@ -263,13 +302,20 @@ export const editionsOf = (db: Db, workspaceId: string, quizId: string) =>
       note: editions.note,
     })
     .from(editions)
-    .where(and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId)))
+    .where(published(workspaceId, quizId))
     .orderBy(desc(editions.edition));
 
 /** The newest edition there is, live or not; null where there is none. */
 export async function newestEdition(tx: Tx, workspaceId: string, quizId: string): Promise<number | null> {
-  const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId));
-  return (await tx.select({ newest: max(editions.edition) }).from(editions).where(where))[0]?.newest ?? null;
+  const where = published(workspaceId, quizId);
+  return (
+    (
+      await tx
+        .select({ newest: max(editions.edition) })
+        .from(editions)
+        .where(where)
+    )[0]?.newest ?? null
+  );
 }
 
 /** @returns whether there is such an edition */

@@ -135,6 +135,7 @@ export const runsInOrder = (
       and(
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
+        eq(runs.isTest, false),
         sql`${runs.seq} > 0`,
         lte(runs.seenAt, until),
         after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
@@ -146,6 +147,17 @@ export const runsInOrder = (
 export async function oneRun(db: Db, workspaceId: string, quizId: string, runId: string) {
   const where = and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), eq(runs.runId, runId));
   return (await db.select(runColumns).from(runs).where(where))[0];
+}
+
+/** @param until those that stood still since then @returns how many there were */
+export async function deleteTrialRuns(tx: Tx, workspaceId: string, quizId: string, until: Date): Promise<number> {
+  const where = and(
+    eq(runs.workspaceId, workspaceId),
+    eq(runs.quizId, quizId),
+    eq(runs.isTest, true),
+    lte(runs.lastAt, until),
+  );
+  return (await tx.delete(runs).where(where).returning({ runId: runs.runId })).length;
 }
 
 /** What was sent, and when, in order. */
@@ -190,6 +202,7 @@ export async function countHeldBack(db: Db | Tx, workspaceId: string, quizId: st
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
         isNotNull(runs.finishedAt),
+        eq(runs.isTest, false),
         or(isNull(quizzes.releasedAt), gt(runs.finishedAt, quizzes.releasedAt)),
         // Moments are all of one shape, so their order is that of their letters.
         or(eq(held, 'released'), gt(held, now.toISOString())),

@@ -87,9 +87,12 @@ const make = () =>
         sendLater({
           to: user.email,
           subject: 'Your account with Yes Maybe',
-          text: `Hello ${user.name},\n\nthis address opens your account; it works for a day:\n\n${url}\n\nIf you did not ask for one, do nothing.`,
+          text: `Hello ${user.name},\n\nthis address opens your account, and says that this mailbox is yours; it works for a day:\n\n${url}\n\nIf you did not ask for one, do nothing.`,
         }),
     },
+    user: { changeEmail: { enabled: true } },
+    // Another address is asked for with the password, by an endpoint of ours.
+    disabledPaths: ['/change-email', '/delete-user'],
     verification: { storeIdentifier: 'hashed' },
     hooks: { before },
     rateLimit: {

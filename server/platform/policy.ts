@@ -55,6 +55,9 @@ export const OWN_HEADER = 'x-yes-maybe-own';
 export const ownMark = (): string =>
   createHmac('sha256', readConfig().authSecret).update('own request').digest('base64url');
 
+/** Carries the key of a trial from `proxy.ts` to the pages, whose layouts do not see what stands behind the address. */
+export const TRIAL_HEADER = 'x-yes-maybe-try';
+
 const policies = new LRUCache<string, Promise<string>>({ max: 1_000 });
 
 /**

@@ -14,6 +14,21 @@ export async function isPasscode(passcode: string, hash: string): Promise<boolea
   return isSameText(await hashPasscode(passcode, salt), hash);
 }
 
+/** What a trial is of: what is live, or the draft as it stands by then. */
+export type TrialOf = 'live' | 'draft';
+/** A key to try a quiz with, so that it counts nowhere. @param until milliseconds since 1970 */
+export const trialKey = (quizId: string, of: TrialOf, until: number): string => {
+  const said = `${of}.${Math.floor(until / 1_000).toString(36)}`;
+  return `${said}.${keyedHash('trial', quizId, said).slice(0, 22)}`;
+};
+/** @returns what it is for; null where it is none of ours, of another quiz, or too old */
+export function readTrialKey(quizId: string, key: string, now: Date): TrialOf | null {
+  const [of = '', until = ''] = key.split('.');
+  if (of !== 'live' && of !== 'draft') return null;
+  const end = parseInt(until, 36) * 1_000;
+  return end > now.getTime() && isSameText(trialKey(quizId, of, end), key) ? of : null;
+}
+
 /** A link for one person on a list: their id, and what only this installation can have put beside it. */
 export const entryOf = (quizId: string, personId: string): string =>
   `${personId}.${keyedHash('entry', quizId, personId).slice(0, 22)}`;

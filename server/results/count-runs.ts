@@ -29,11 +29,8 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
       const done = [];
       for (const row of open) {
         const quiz = await editionOf(workspaceId, quizId, row.edition, tx);
-        const keys = countsOf(
-          quiz,
-          foldRun(quiz, row, row.events),
-          row.events.some((e) => e.do !== 'offer'),
-        );
+        const isStarted = row.events.some((e) => e.do !== 'offer');
+        const keys = row.isTest ? [] : countsOf(quiz, foldRun(quiz, row, row.events), isStarted);
         const before = new Set(row.countedKeys);
         const now = new Set(keys);
         const day = row.seenAt.toISOString().slice(0, 10);

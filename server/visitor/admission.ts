@@ -20,6 +20,7 @@ export type Key = {
   /** out of a link of somebody on the list */ entry?: string;
   /** where the request comes from, and by which browser */ network?: string;
   /** the edition they were shown */ shown?: number;
+  /** out of a link to try the quiz by: nothing of it counts */ try?: string;
 };
 /** @property person who counts as one; null where it does not matter how often  @property named what they said of themselves */
 export type Admitted = { person: string | null; named: string | null };

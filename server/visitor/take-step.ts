@@ -17,6 +17,7 @@ import { database } from '../platform/database';
 import { editionOf, type LiveEdition, liveQuiz, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsOf } from './admission';
 import { heldUntil } from '../publishing/embargo';
+import { trialAt } from '../publishing/trials';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
 import { readHandOver } from './hand-over';
@@ -51,10 +52,11 @@ export async function openRun(
 ): Promise<Standing> {
   const before = await runByToken(database(), address, hashToken(token));
   if (before) {
-    if (!before.finishedAt) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
+    if (!before.finishedAt && !before.isTest) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
     return lookAgain(address, token, before, now);
   }
-  const live = await versionFor(await liveQuiz(address), key.network ?? key.device ?? token, key.shown);
+  const trial = key.try === undefined ? null : await trialAt(address, key.try, now);
+  const live = trial ?? (await versionFor(await liveQuiz(address), key.network ?? key.device ?? token, key.shown));
   const { workspaceId, quizId, edition, quiz } = live;
   const admitted = await admit(live, key, now);
   const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;
@@ -78,6 +80,7 @@ export async function openRun(
     source: (handed?.from ?? source).slice(0, 100),
     seenAt: now,
     lastAt: now,
+    isTest: trial !== null,
     ...admitted,
   });
   if (begun && 'events' in begun) return lookAgain(address, token, begun, now);
@@ -237,7 +240,8 @@ export async function takeStep(
     const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
-    const settings = await settingsOf(row.workspaceId, row.quizId);
+    // Nothing is in the way of a trial, and nothing of it counts.
+    const settings = row.isTest ? null : await settingsOf(row.workspaceId, row.quizId);
     if (!run.finished) requireOpen(settings, now);
     if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
       throw new HttpError(
@@ -301,6 +305,8 @@ type Written = { run: Run; before: Run; seq: number; sent: Sent; now: Date; sett
 async function write(quiz: Quiz, row: RunRow, { run, before, seq, sent, now, settings }: Written): Promise<boolean> {
   const { workspaceId, runId, tokenHash } = row;
   const event = { workspaceId, runId, tokenHash, seq, sent, at: now, finished: run.finished };
+  // Of a trial no address is kept, and no letter is sent.
+  if (row.isTest) return appendEvent(database(), event);
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
   const finishedNow = run.finished && !before.finished;
   const isLeft = contactNews || (finishedNow && hasContact(run));

@@ -298,6 +298,13 @@ export function Reset() {
   );
 }
 
+/** Who is signed in; leads to their account. */
+export const OwnName = ({ name }: { name: string }) => (
+  <Link href="/account" aria-label={`Your account, ${name}`} style={{ color: 'var(--ink-2)', fontSize: 13 }}>
+    {name}
+  </Link>
+);
+
 /** Signs out and goes to the door. */
 export const SignOut = () => (
   <TextButton

@@ -66,6 +66,11 @@ export function PeopleView({ first }: { first: People }) {
       tell,
     );
   };
+  const removeTrials = () =>
+    void call('DELETE /api/quizzes/{quiz}/trials', { quiz: quizId }).then(() => {
+      setPerson(null);
+      setPeople(({ people: all, next }) => ({ people: all.filter((p) => !p.isTest), next }));
+    }, tell);
   const step = (by: -1 | 1) => {
     const next = people.people[people.people.findIndex((p) => p.runId === person?.runId) + by];
     if (next) open(next.runId);
@@ -84,6 +89,13 @@ export function PeopleView({ first }: { first: People }) {
         {people.next && (
           <div style={{ padding: 12 }}>
             <TextButton onPress={more}>Show older ones</TextButton>
+          </div>
+        )}
+        {people.people.some((p) => p.isTest) && (
+          <div style={{ padding: 12 }}>
+            <TextButton $danger onPress={removeTrials}>
+              Remove all trials
+            </TextButton>
           </div>
         )}
         <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
@@ -111,7 +123,7 @@ function Line({ person, current, onOpen }: { person: PersonLine; current: boolea
         {person.finished
           ? person.outcomes.join(', ') || 'finished'
           : `left after ${person.pages} ${person.pages === 1 ? 'page' : 'pages'}`}
-        {person.source && `, from ${person.source}`}
+        {person.isTest ? ', a trial that does not count' : person.source && `, from ${person.source}`}
       </small>
     </button>
   );

@@ -13,6 +13,7 @@ import { stateWords } from '../shell/studio';
 import { dayAndTime } from '../shared/time';
 import { Afterwards } from './afterwards';
 import { InAPage } from './sections';
+import { SeeFirst } from './trial';
 import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
@@ -126,6 +127,7 @@ export function Publish({ editions, waiting, access: first }: Props) {
     <Sheet>
       <div>
         <State />
+        <SeeFirst />
         <Where />
         <Who access={access.of('who')} />
         <When access={access.of('when')} />

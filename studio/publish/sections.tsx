@@ -1,13 +1,16 @@
 'use client';
 /** A quiz in a page of one's own: its code for each way in which it may stand there, and how that looks. */
 import { useState } from 'react';
+import styled from 'styled-components';
 import { BUTTON_COLOURS, elementCode, embedCode, frameCode } from '../../core/formats/embed-code';
 import { Choose } from '../../ui/controls';
+import { Alarm } from '../../ui/text';
 import { useDocument } from '../document';
 import { usePublication } from '../shared/publication';
 import { Views } from '../shell/view-switch';
 import { Code, Copy } from './code';
 import { Measure } from './measure';
+import { useTrial } from './trial';
 
 type Stands = 'text' | 'button' | 'tab' | 'pop-up' | 'frame';
 type When = '5' | '20' | '60' | 'leave';
@@ -122,27 +125,35 @@ export function InAPage() {
       <div className="beside">
         <Copy text={code} what="the code" />
       </div>
-      {live.sampleSite && live.edition !== null && (
+      {live.sampleSite && (
         <OnAPage
           width={width}
           onWidth={setWidth}
-          address={`${live.sampleSite}/with?${String(new URLSearchParams({ ...attributes[as], as, quiz: live.address, title, ...(as === 'pop-up' ? { 'data-when': '1' } : {}) }))}`}
+          site={live.sampleSite}
+          of={live.edition === null ? 'draft' : 'live'}
+          place={{ ...attributes[as], as, quiz: live.address, title, ...(as === 'pop-up' ? { 'data-when': '1' } : {}) }}
         />
       )}
     </section>
   );
 }
 
-/** The live edition inside the sample website, standing as the code above has it. */
+/** The quiz inside the sample website, standing as the code above has it. It is tried there, and counts nowhere. */
 function OnAPage({
-  address,
+  site,
+  of,
+  place,
   width,
   onWidth,
 }: {
-  address: string;
+  site: string;
+  of: 'live' | 'draft';
+  place: Record<string, string>;
   width: 'phone' | 'full';
   onWidth: (width: 'phone' | 'full') => void;
 }) {
+  const { trial, trouble } = useTrial(of);
+  const address = trial && `${site}/with?${String(new URLSearchParams({ ...place, 'data-try': trial.key }))}`;
   return (
     <div style={{ marginTop: 20 }}>
       <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center' }}>
@@ -158,30 +169,31 @@ function OnAPage({
         />
       </div>
       <p>
-        The live edition as it stands in the sample website.{' '}
-        <a href={address} target="_blank" rel="noreferrer">
-          Open the page
-        </a>
-      </p>
-      <div
-        style={{
-          border: '1px solid var(--line)',
-          marginTop: 12,
-          overflow: 'hidden',
-          height: 560,
-          maxWidth: width === 'phone' ? 390 : undefined,
-        }}
-      >
-        {width === 'phone' ? (
-          <iframe title="The quiz on a phone" src={address} style={{ border: 0, width: '100%', height: '100%' }} />
-        ) : (
-          <iframe
-            title="The quiz on a page"
-            src={address}
-            style={{ border: 0, width: 1200, height: 1200, transform: 'scale(0.4666)', transformOrigin: '0 0' }}
-          />
+        {of === 'live' ? 'The live edition' : 'The draft'} as it stands in the sample website, to be tried: nothing of
+        it counts.{' '}
+        {address && (
+          <a href={address} target="_blank" rel="noreferrer">
+            Open the page
+          </a>
         )}
-      </div>
+      </p>
+      {trouble && <Alarm role="alert">{trouble}</Alarm>}
+      <Around $isPhone={width === 'phone'}>
+        {address && <iframe title={width === 'phone' ? 'The quiz on a phone' : 'The quiz on a page'} src={address} />}
+      </Around>
     </div>
   );
 }
+const Around = styled.div<{ $isPhone: boolean }>`
+  border: 1px solid var(--line);
+  margin-top: 12px;
+  overflow: hidden;
+  height: 560px;
+  max-width: ${({ $isPhone }) => ($isPhone ? '390px' : 'none')};
+  iframe {
+    border: 0;
+    transform-origin: 0 0;
+    ${({ $isPhone }) =>
+      $isPhone ? 'width: 100%; height: 100%;' : 'width: 1200px; height: 1200px; transform: scale(0.4666);'}
+  }
+`;

@@ -1,6 +1,6 @@
 'use client';
 /** The list of quizzes, as lines of a table, and where a new one starts. */
-import { Faint, Strong } from '../../ui/text';
+import { Strong } from '../../ui/text';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -13,7 +13,7 @@ import { FromList, NewQuiz } from './start-quiz';
 import { Templates } from './templates';
 import { call } from '../../contract/call';
 import { Frame, homeTabs } from '../shell/frame';
-import { SignOut } from '../account/sign-in';
+import { OwnName, SignOut } from '../account/sign-in';
 
 const Page = styled.div`
   padding: 20px 24px 48px;
@@ -124,7 +124,7 @@ export function QuizList({
         <>
           <Strong>{workspace}</Strong>
           <span style={{ flex: 1 }} />
-          <Faint $small>{name}</Faint>
+          <OwnName name={name} />
         </>
       }
     >

@@ -8,7 +8,7 @@ import type { Team, TeamRole } from '../../contract/team';
 import { Choose, Field, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Alarm, Inline, Muted, Strong } from '../../ui/text';
-import { SignOut } from '../account/sign-in';
+import { OwnName, SignOut } from '../account/sign-in';
 import { Frame, homeTabs } from '../shell/frame';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
@@ -101,7 +101,7 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
         <>
           <Strong>{team.workspace}</Strong>
           <span style={{ flex: 1 }} />
-          <Muted $small>{name}</Muted>
+          <OwnName name={name} />
         </>
       }
     >

@@ -1,20 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { saved, signUp, somebodyElse, startQuiz, tab } from './people';
+import { publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 import { world } from './servers';
-
-const publish = async (page: Page, edition: number) => {
-  await page
-    .getByRole('banner')
-    .getByRole('button', { name: `Publish edition ${edition}` })
-    .click();
-  await page
-    .getByRole('dialog', { name: 'Before it is published' })
-    .getByRole('button', { name: 'Publish all the same' })
-    .or(page.getByText(`Live as edition ${edition}`).first())
-    .first()
-    .click();
-  await expect(page.getByText(`Live as edition ${edition}`).first()).toBeVisible();
-};
 
 /** Live as edition 2, which asks and answers otherwise than edition 1. */
 async function twoEditions(page: Page) {
@@ -24,7 +10,7 @@ async function twoEditions(page: Page) {
   await publish(page, 1);
   await tab(page, 'Write').click();
   await page.getByLabel('Question 1', { exact: true }).fill('What rolls worst?');
-  await page.getByLabel('Question 1, answer 2').press('End');
+  await page.getByLabel('Answer 2 to question 1').press('End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('Sand');
   await saved(page);
@@ -71,7 +57,7 @@ test('what the check warns of is asked about once before it is published', async
   await signUp(page);
   await startQuiz(page, 'What rolls best?', ['Gravel', 'Grass']);
   await tab(page, 'Score').click();
-  await page.getByRole('button', { name: 'Add an outcome' }).first().click();
+  await page.getByRole('button', { name: 'Outcome', exact: true }).first().click();
   await saved(page);
   const button = (edition: number) =>
     page.getByRole('banner').getByRole('button', { name: `Publish edition ${edition}` });

@@ -1,6 +1,6 @@
 import { expect, type Page, type Request, test } from '@playwright/test';
 import { page as quizPage, quiz, result, text } from '../quizzes';
-import { enterDemo, holdScripts, saved, signUp, startQuiz, tab } from './people';
+import { enterDemo, holdScripts, publish, saved, signUp, startQuiz, tab } from './people';
 import { world } from './servers';
 
 const answer = async (page: Page, words: string) => {
@@ -62,7 +62,7 @@ test('time that is over on the server is over, whatever the browser says', async
   await page.getByRole('option', { name: 'Deutsch' }).click();
   await saved(page);
   await tab(page, 'Publish').click();
-  await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
+  await publish(page);
   const link = page.getByRole('link', { name: 'Open it' });
   const href = await link.getAttribute('href');
   await page.goto(href ?? '');

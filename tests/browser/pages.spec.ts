@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { saved, signUp, startQuiz, tab, somebodyElse } from './people';
+import { publish as publishFromHead, saved, signUp, startQuiz, tab, somebodyElse } from './people';
 
 /** Puts something on a page of the manuscript. */
 async function add(page: Page, place: number, what: string) {
@@ -10,7 +10,7 @@ async function add(page: Page, place: number, what: string) {
 async function publish(page: Page): Promise<string> {
   await saved(page);
   await tab(page, 'Publish').click();
-  await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
+  await publishFromHead(page);
   await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
   return (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
 }

@@ -60,6 +60,19 @@ export const alive = (page: Page) => page.waitForFunction(() => !('early' in win
 export const tab = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: new RegExp(`^${name}`) });
 
+/** Publishes from the head of the studio; what is warned of is read, and meant. */
+export async function publish(page: Page, edition = 1): Promise<void> {
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: `Publish edition ${edition}` })
+    .click();
+  const sure = page.getByRole('button', { name: 'Publish all the same' });
+  const live = page.getByText(`Live as edition ${edition}`).first();
+  await expect(sure.or(live).first()).toBeVisible();
+  if (await sure.isVisible()) await sure.click();
+  await expect(live).toBeVisible();
+}
+
 type Letter = { id: string; to: string; subject: string; text: string };
 /** Letters that have arrived at an address. */
 export async function lettersTo(email: string): Promise<Letter[]> {

@@ -17,7 +17,7 @@ import { contact, go, newToken, published, visit } from './world';
 
 type OfVisitors = keyof typeof visits | keyof typeof browserErrors;
 /** A file has no contract: it is no JSON. */
-type File = 'GET /api/quizzes/{quiz}/runs.csv';
+type File = 'GET /api/quizzes/{quiz}/runs.csv' | 'GET /api/account/data.json';
 type OfStudio = Exclude<Endpoint, OfVisitors> | File;
 type Role = Membership['role'];
 type Row = {
@@ -61,6 +61,8 @@ const rows: Record<OfStudio, Row> = {
   'POST /api/quizzes/{quiz}/copy': { role: 'editor' },
   'GET /api/quizzes/{quiz}/file': { role: 'reader', query: 'as=json' },
   'POST /api/quizzes/{quiz}/publish': { role: 'editor', body: { revision: 1, isSure: true } },
+  'POST /api/quizzes/{quiz}/trials': { role: 'reader', body: { of: 'live' } },
+  'DELETE /api/quizzes/{quiz}/trials': { role: 'editor' },
   'GET /api/quizzes/{quiz}/editions/{edition}': { role: 'reader' },
   'POST /api/quizzes/{quiz}/editions/{edition}/live': { role: 'editor' },
   'PUT /api/quizzes/{quiz}/editions/{edition}/note': { role: 'editor', body: { note: 'Before the festival' } },
@@ -75,6 +77,16 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
   'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
   'POST /api/quizzes/{quiz}/letters/{letter}': { role: 'editor' },
+  'GET /api/account': { role: 'reader', stranger: 200 },
+  'GET /api/account/data.json': { role: 'reader', stranger: 200 },
+  'PUT /api/account/email': {
+    role: 'reader',
+    body: { email: 'moved@slowspoke.test', password: 'not this one' },
+    stranger: 403,
+    told: 403,
+  },
+  'DELETE /api/account/sessions/{session}': { role: 'reader', stranger: 404, told: 404 },
+  'POST /api/account/leave': { role: 'reader', body: { password: 'not this one' }, stranger: 403, told: 403 },
   'GET /api/team': { role: 'reader', stranger: 200 },
   'POST /api/team/invitations': {
     role: 'owner',
@@ -124,6 +136,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     run: (await listPeople(owner, quizId)).people[0]?.runId ?? '',
     letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
     edition: '1',
+    session: 'no-such-session',
     revision: String((await listStates(owner, quizId))[0]?.revision),
     invitation: invited[0]?.id ?? '',
     workspace: owner.workspaceId,

@@ -59,6 +59,7 @@ export const de: Phrases = {
   nowhere: 'Unter dieser Adresse steht kein Quiz.',
   nowhereHint: 'Vielleicht ist es noch nicht offen oder umgezogen. Wer dir die Adresse gegeben hat, weiß es.',
   home: 'Zum Anfang',
+  trial: 'Ein Versuch: Nichts davon zählt.',
   goneOn: 'Willkommen zurück. Du bist, wo du aufgehört hast.',
   anew: 'Von vorn beginnen',
   notTaken: 'Etwas fehlt oder geht so nicht. Bitte sieh noch einmal nach.',

@@ -58,6 +58,7 @@ export const es: Phrases = {
   nowhere: 'En esta dirección no hay ningún cuestionario.',
   nowhereHint: 'Quizá aún no está abierto, o se ha mudado. Quien te dio la dirección lo sabrá.',
   home: 'Al inicio',
+  trial: 'Una prueba: nada de esto cuenta.',
   goneOn: 'Hola de nuevo. Estás donde lo dejaste.',
   anew: 'Empezar de nuevo',
   notTaken: 'Falta algo o no vale así. Míralo otra vez, por favor.',

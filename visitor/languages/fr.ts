@@ -60,6 +60,7 @@ export const fr: Phrases = {
   nowhereHint:
     'Il n’est peut-être pas encore ouvert, ou il a déménagé. La personne qui vous a donné l’adresse le saura.',
   home: 'Vers l’accueil',
+  trial: 'Un essai : rien de ceci ne compte.',
   goneOn: 'Vous revoilà, là où vous vous étiez arrêté.',
   anew: 'Reprendre du début',
   notTaken: 'Il manque quelque chose, ou cela ne va pas. Regardez encore une fois.',

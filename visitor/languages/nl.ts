@@ -58,6 +58,7 @@ export const nl: Phrases = {
   nowhere: 'Op dit adres staat geen quiz.',
   nowhereHint: 'Misschien is hij nog niet open, of is hij verhuisd. Wie je het adres gaf, weet het.',
   home: 'Naar het begin',
+  trial: 'Een proef: niets hiervan telt mee.',
   goneOn: 'Welkom terug. Je bent waar je gebleven was.',
   anew: 'Opnieuw beginnen',
   notTaken: 'Er ontbreekt iets, of het kan zo niet. Kijk nog eens.',

@@ -60,6 +60,7 @@ export const en = {
   nowhere: 'There is no quiz at this address.',
   nowhereHint: 'It may not be open yet, or it may have moved. Whoever gave you the address will know.',
   home: 'To the start',
+  trial: 'A trial: nothing of it counts.',
   goneOn: 'Welcome back. You are where you left off.',
   anew: 'Start anew',
   notTaken: 'Something is missing or cannot be taken. Please look once more.',

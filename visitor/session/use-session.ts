@@ -48,13 +48,15 @@ function readAddress(asks: readonly string[]) {
   const rest = new URLSearchParams(query);
   const place = query.get('in');
   const entry = query.get('entry');
-  for (const own of ['in', 'entry', 'door']) query.delete(own);
+  const trial = query.get('try');
+  for (const own of ['in', 'entry', 'door', 'try']) query.delete(own);
   for (const own of ['handed', 'door']) rest.delete(own);
   return {
     // Who comes from another quiz begins here with what it says of them, whatever was begun before.
     isHanded: query.has('handed'),
     ticket,
     entry,
+    trial,
     isFramed: place !== null,
     params: Object.fromEntries(
       [...query]
@@ -132,7 +134,12 @@ export class Session {
       params: { ...around, ...address.params },
       source: address.source,
       shown,
-      key: { device, ...(address.entry === null ? {} : { entry: address.entry }), ...key },
+      key: {
+        device,
+        ...(address.entry === null ? {} : { entry: address.entry }),
+        ...(address.trial === null ? {} : { try: address.trial }),
+        ...key,
+      },
       ...(ticket === null ? {} : { ticket }),
     });
     if (answer.is === 'passed' && ticket !== null) {

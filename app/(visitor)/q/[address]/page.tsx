@@ -1,22 +1,18 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
-import { cache } from 'react';
 import { askedOfAddress } from '../../../../core/flow/carry';
-import { liveQuiz, versionFor } from '../../../../server/publishing/editions';
-import { whereFrom } from '../../../../server/platform/rates';
 import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
 import { languageFor, spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 import { FirstPage, metadataOf, orNotFound } from '../../first-page';
+import { shownAt } from '../../shown';
 
 export const dynamic = 'force-dynamic';
 type Props = {
   params: Promise<{ address: string }>;
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 };
-
-const look = cache((address: string) => orNotFound(liveQuiz(address)));
 
 /** Parameters that stand in the address once. */
 const single = (params: Record<string, string | string[] | undefined>): Record<string, string> =>
@@ -29,15 +25,14 @@ const single = (params: Record<string, string | string[] | undefined>): Record<s
 export async function generateMetadata({ params, searchParams }: Props): Promise<Metadata> {
   const { address } = await params;
   const { shared } = await searchParams;
-  return metadataOf(address, await look(address), typeof shared === 'string' ? shared : undefined);
+  return metadataOf(address, await shownAt(address), typeof shared === 'string' ? shared : undefined);
 }
 
 /** The page of somebody who brings something along, or is in the middle of the quiz without scripts; all others get the one that is kept. */
 export default async function VisitorPage({ params, searchParams }: Props) {
   const { address } = await params;
-  const asked = await headers();
-  const live = await versionFor(await look(address), whereFrom({ headers: asked }));
-  const language = languageFor(live.quiz, asked.get('accept-language'));
+  const live = await shownAt(address);
+  const language = languageFor(live.quiz, (await headers()).get('accept-language'));
   const { run, told, wrong, door: why, ...others } = await searchParams;
   const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
   if (!found || typeof run !== 'string')
@@ -47,6 +42,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
         live={live}
         language={language}
         params={single(others)}
+        isTrial={live.isTrial}
         door={await doorAt(live, {
           entry: single(others)['entry'],
           why: single({ why })['why'],

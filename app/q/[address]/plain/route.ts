@@ -28,13 +28,14 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
       requireRoom(['opening', network], ['quiz', address]);
       const token = newToken();
       const text = (name: string) => fields.get(name)?.slice(0, 300);
-      const { entry, ...known } = params;
+      const { entry, try: trial, ...known } = params;
       const [passcode, person] = [text('passcode'), text('person')];
       const key: Key = {
         network: whereFrom(request),
         ...(passcode === undefined ? {} : { passcode }),
         ...(person === undefined ? {} : { person }),
         ...(entry === undefined ? {} : { entry }),
+        ...(trial === undefined ? {} : { try: trial }),
       };
       try {
         const source = (params['utm_source'] ?? 'link').slice(0, 200);

@@ -1,0 +1,17 @@
+/** What a visitor's request is shown: what is live, one of two versions of it, or what somebody tries with a link. */
+import { headers } from 'next/headers';
+import { cache } from 'react';
+import { type LiveEdition, liveQuiz, versionFor } from '../../server/publishing/editions';
+import { trialAt } from '../../server/publishing/trials';
+import { whereFrom } from '../../server/platform/rates';
+import { TRIAL_HEADER } from '../../server/platform/policy';
+import { orNotFound } from './first-page';
+
+export const shownAt = cache(async (address: string): Promise<LiveEdition & { isTrial: boolean }> => {
+  const asked = await headers();
+  const key = asked.get(TRIAL_HEADER);
+  const trial = key ? await trialAt(address, key) : null;
+  if (trial) return { ...trial, isTrial: true };
+  const live = await orNotFound(liveQuiz(address));
+  return { ...(await versionFor(live, whereFrom({ headers: asked }))), isTrial: false };
+});

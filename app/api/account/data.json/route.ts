@@ -1,0 +1,7 @@
+import { dataOf } from '../../../../server/accounts/account';
+import { memberFile } from '../../../endpoint';
+import { download } from '../../../http';
+
+export const GET = memberFile((member, _, request) =>
+  download(dataOf(member, request.headers), 'application/json', 'yes-maybe-account.json'),
+);
