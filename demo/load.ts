@@ -5,6 +5,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Quiz } from '../core/schema/quiz';
+import type { Op } from '../core/document/edits';
 import { isContact, isQuestion } from '../core/document/lookup';
 import type { Sent } from '../core/flow/run';
 import { randomOf } from '../core/values/random';
@@ -17,7 +18,8 @@ import { recountRuns } from '../server/results/count-runs';
 import { closeDatabase, database } from '../server/platform/database';
 import { keepEdits } from '../server/editing/edit-quiz';
 import { stopJobs } from '../server/platform/jobs';
-import { publishQuiz } from '../server/publishing/publish-quiz';
+import { addPeople, setAccess } from '../server/publishing/access';
+import { noteEdition, publishQuiz } from '../server/publishing/publish-quiz';
 import { getQuiz } from '../server/accounts/own-quiz';
 import { importQuiz } from '../server/editing/quizzes';
 import { sendLetter } from '../server/letters/send-letters';
@@ -77,7 +79,8 @@ async function load(): Promise<void> {
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
     await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
   const revision = await fillBank(wren, (days) => new Date(now - days * DAY));
-  for (const name of ['wishes', 'overnight']) await publishQuiz(wren, name, 0, { isSure: true, now: new Date(now - 10 * DAY) });
+  for (const name of ['wishes', 'overnight'])
+    await publishQuiz(wren, name, 0, { isSure: true, now: new Date(now - 10 * DAY) });
   await publishQuiz(wren, 'repair', revision, { isSure: true, now: new Date(now - 10 * DAY) });
   const tourer = readQuiz('tourer');
   await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
@@ -85,10 +88,11 @@ async function load(): Promise<void> {
   await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - 9 * DAY) });
   const visitors = await makeRuns(tourer, now);
   process.stdout.write(` ${visitors} runs`);
+  if (!process.env['DEMO_OPEN']) await restrict(wren, now);
   await keepEdits(
     wren,
     tourer.id,
-    0,
+    (await getQuiz(wren, tourer.id)).revision,
     [
       {
         id: 'demo-edit-1',
@@ -109,6 +113,82 @@ async function load(): Promise<void> {
   );
   await deliver(wren.workspaceId, tourer.id);
   await recountRuns(wren.workspaceId, tourer.id);
+}
+
+/**
+ * What Publish can do, seen at work: an edition history to compare, two versions side by side, members by list, a limit, a reader in the team.
+ * Tests of the browser leave it out (`DEMO_OPEN`), since their visitors come to quizzes that are open to anybody.
+ */
+async function restrict(wren: Membership, now: number): Promise<void> {
+  const moss = await account('Moss', 'moss@slowspoke.test', readConfig().demo?.password ?? '');
+  await addMember(database(), { workspaceId: wren.workspaceId, userId: moss.userId, role: 'reader' });
+
+  const bench = { id: 'station', text: 'The bench at the old station', weights: { wilder: 2, 'lane-drifter': 2 } };
+  const question = (page: string, block: string) => ['pages', page, 'blocks', block];
+  const edits: [string, Op[], string][] = [
+    [
+      'shorter',
+      [
+        {
+          op: 'set',
+          at: question('saturday', 'q-saturday'),
+          field: ['prompt'],
+          to: 'A free Saturday. Where do you point the bike?',
+        },
+        {
+          op: 'set',
+          at: [...question('night', 'q-night'), 'options', 'flat'],
+          field: ['weights', 'ridge-seeker'],
+          to: 5,
+        },
+        {
+          op: 'insert',
+          at: question('night', 'q-night'),
+          list: 'options',
+          item: bench,
+          after: 'tap',
+        },
+      ],
+      'Shorter first question; a bench to sleep on',
+    ],
+    [
+      'bags',
+      [
+        {
+          op: 'set',
+          at: [...question('far', 'q-far'), 'options', 'o80'],
+          field: ['text'],
+          to: 'More than 80 km, and home by dusk',
+        },
+      ],
+      'Friendlier to the long-haul mule',
+    ],
+  ];
+  for (const [i, [name, ops, note]] of edits.entries()) {
+    const { revision } = await getQuiz(wren, 'tourer');
+    const at = new Date(now - (6 - 4 * i) * DAY);
+    await keepEdits(wren, 'tourer', revision, [{ id: `demo-edition-${i}`, edit: { name, ops } }], at);
+    const edition = await publishQuiz(wren, 'tourer', revision + 1, { isSure: true, now: at });
+    await noteEdition(wren, 'tourer', edition, note);
+  }
+  await setAccess(wren, 'tourer', { second: { edition: 2, share: 30 } }, new Date(now - DAY));
+
+  const members = Array.from({ length: 40 }, (_, i) => `M-${String(101 + i)}, Member ${i + 1}`).join('\n');
+  await addPeople(wren, 'repair', `number, name\n${members}`);
+  const month = new Date(now).toISOString().slice(0, 7);
+  const last = new Date(Date.UTC(Number(month.slice(0, 4)), Number(month.slice(5)), 0)).getUTCDate();
+  await setAccess(
+    wren,
+    'repair',
+    { who: 'list', times: 1, from: `${month}-01T00:00`, until: `${month}-${last}T23:59`, zone: 'Europe/London' },
+    new Date(now - 2 * DAY),
+  );
+  await setAccess(
+    wren,
+    'wishes',
+    { most: 250, words: { full: 'The wish jar is full. Thank you; see you on the meadow!' } },
+    new Date(now - 3 * DAY),
+  );
 }
 
 async function makeRuns(quiz: Quiz, now: number): Promise<number> {

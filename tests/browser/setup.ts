@@ -22,6 +22,7 @@ export default async function setup(): Promise<() => Promise<void>> {
     DEMO_EMAIL: 'wren@slowspoke.test',
     DEMO_PASSWORD: 'only for tests',
     DEMO_RUNS: '60',
+    DEMO_OPEN: '1',
     SAMPLE_SITE_URL: at(site),
     POST_OFFICE_URL: at(post),
     // Tests sign up, in and out more often in a minute than anybody does.
