@@ -21,6 +21,10 @@ export type QuizLine = {
   contacts: number;
   changedAt: string;
   changedBy: string;
+  label: string;
+  isArchived: boolean;
+  /** Closed by hand. */
+  isShut: boolean;
 };
 export type EditionLine = { edition: number; publishedAt: string; publishedBy: string; note: string };
 
@@ -62,6 +66,15 @@ export const quizzes = {
   }),
   'DELETE /api/quizzes/{quiz}': contract({ answer: closed({ deleted: Type.String() }) }),
   'POST /api/quizzes/{quiz}/restore': contract({ answer: closed({ restored: Type.String() }) }),
+  /** How it stands in the list: put aside, with a label, taken off line. What is not named stays as it is. */
+  'PUT /api/quizzes/{quiz}/shelf': contract({
+    body: closed({
+      label: optional(Type.String({ maxLength: 60 })),
+      isArchived: optional(Type.Boolean()),
+      isShut: optional(Type.Boolean()),
+    }),
+    answer: closed({ kept: Type.Boolean() }),
+  }),
   'POST /api/quizzes/{quiz}/copy': contract({ answer: Made }),
   'GET /api/quizzes/{quiz}/file': contract({ query: closed({ as: FileFormatSchema }), answer: QuizFileSchema }),
   'POST /api/quizzes/{quiz}/publish': contract({

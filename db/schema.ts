@@ -158,6 +158,10 @@ export const quizzes = pgTable(
     changedAt: at('changed_at').notNull().defaultNow(),
     changedBy: text('changed_by').notNull().default(''),
     deletedAt: at('deleted_at'),
+    /** Put aside in the list; what is live stays live. */
+    isArchived: boolean('is_archived').notNull().default(false),
+    /** By what its makers find it in the list. */
+    label: text('label').notNull().default(''),
     /** When results that are kept back were released by hand, last. */
     releasedAt: at('released_at'),
   },

@@ -62,6 +62,10 @@ export type QuizSummary = {
   liveEdition: number | null;
   changedAt: Date;
   changedBy: string;
+  isArchived: boolean;
+  label: string;
+  /** Closed by hand. */
+  isShut: boolean;
 };
 
 /** The quizzes of a workspace, the one changed last first. */
@@ -79,8 +83,12 @@ export async function quizSummaries(db: Db | Tx, workspaceId: string): Promise<Q
       liveEdition: quizzes.liveEdition,
       changedAt: quizzes.changedAt,
       changedBy: quizzes.changedBy,
+      isArchived: quizzes.isArchived,
+      label: quizzes.label,
+      isShut: sql<boolean>`coalesce(${access.settings} ? 'shut', false)`,
     })
     .from(quizzes)
+    .leftJoin(access, and(eq(access.workspaceId, quizzes.workspaceId), eq(access.quizId, quizzes.quizId)))
     .where(listed(workspaceId))
     .orderBy(desc(quizzes.changedAt), quizzes.quizId);
   return rows.map((row) => ({ ...row, handOvers: row.handOvers ?? [] }));

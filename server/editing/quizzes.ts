@@ -77,6 +77,9 @@ export async function listQuizzes(member: Membership, now = new Date()): Promise
       contacts: sum('contact'),
       changedAt: row.changedAt.toISOString(),
       changedBy: row.changedBy,
+      label: row.label,
+      isArchived: row.isArchived,
+      isShut: row.isShut,
     };
   });
 }

@@ -2,6 +2,7 @@
 import type { AccessStanding, ListedPerson } from '../../contract/access';
 import { personKey, readPeople } from '../../core/access/list';
 import { timesFault } from '../../core/access/times';
+import { without } from '../../core/document/lookup';
 import { changeWords } from '../../core/access/words';
 import type { Access } from '../../core/schema/access';
 import {
@@ -100,6 +101,14 @@ async function put(
     await putAccess(tx, { workspaceId, quizId, by: member.name, at, ...next(before) });
   });
 }
+
+/** Closes a quiz by hand, or opens it again; its other settings stay as they are. */
+export const setShut = (member: Membership, quizId: string, isShut: boolean, now = new Date()): Promise<void> =>
+  put(member, quizId, now, (settings) => ({
+    settings: isShut
+      ? { ...settings, shut: settings.shut ?? `${now.toISOString().slice(0, 19)}Z` }
+      : without(settings, 'shut'),
+  }));
 
 const PAGE = 200;
 

@@ -9,6 +9,8 @@ import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Table } from './quiz-table';
 import { number, QuizRow } from './quiz-row';
+import { firstView, labelsIn, linesIn } from './in-view';
+import { FindQuizzes, LabelSheet, TableHead } from './list-head';
 import { FromList, NewQuiz } from './start-quiz';
 import { Templates } from './templates';
 import { call } from '../../contract/call';
@@ -90,6 +92,8 @@ export function QuizList({
   const [trouble, setTrouble] = useState('');
   const [copying, setCopying] = useState('');
   const [saved, setSaved] = useState<Saved | null>(null);
+  const [view, setView] = useState(firstView);
+  const [labelling, setLabelling] = useState<QuizLine | null>(null);
   // Poll while quizzes are unchecked; each poll starts after the last answer was rendered.
   const looking = lines.some((l) => !l.faults);
   useEffect(() => {
@@ -136,29 +140,53 @@ export function QuizList({
             There is no quiz here yet. Type its first question below.
           </p>
         ) : (
-          <Table>
-            <TableHead lines={lines} />
-            <tbody>
-              {lines.map((line) => (
-                <QuizRow
-                  key={line.id}
-                  line={line}
-                  today={today}
-                  onCopy={() => {
-                    setCopying(line.title);
-                    void act(() => call('POST /api/quizzes/{quiz}/copy', { quiz: line.id }));
-                  }}
-                  onSave={(format) => void act(async () => setSaved(await saveFile(line.id, format)))}
-                  onDelete={() =>
-                    void act(async () => {
-                      await call('DELETE /api/quizzes/{quiz}', { quiz: line.id });
-                      setGone({ id: line.id, title: line.title });
-                    })
-                  }
-                />
-              ))}
-            </tbody>
-          </Table>
+          <>
+            <FindQuizzes lines={lines} view={view} onView={setView} />
+            <Table>
+              <TableHead lines={lines} view={view} onView={setView} />
+              <tbody>
+                {linesIn(lines, view).map((line) => (
+                  <QuizRow
+                    key={line.id}
+                    line={line}
+                    today={today}
+                    onCopy={() => {
+                      setCopying(line.title);
+                      void act(async () => {
+                        const { id } = await call('POST /api/quizzes/{quiz}/copy', { quiz: line.id });
+                        router.push(`/quizzes/${id}/write`);
+                      });
+                    }}
+                    onLabel={() => setLabelling(line)}
+                    onShelf={(body) => void act(() => call('PUT /api/quizzes/{quiz}/shelf', { quiz: line.id, body }))}
+                    onSave={(format) => void act(async () => setSaved(await saveFile(line.id, format)))}
+                    onDelete={() =>
+                      void act(async () => {
+                        await call('DELETE /api/quizzes/{quiz}', { quiz: line.id });
+                        setGone({ id: line.id, title: line.title });
+                      })
+                    }
+                  />
+                ))}
+              </tbody>
+            </Table>
+            {linesIn(lines, view).length === 0 && (
+              <p style={{ padding: '20px 0', color: 'var(--ink-2)' }}>
+                {view.archived ? 'Nothing was put aside.' : 'No quiz is like that.'}{' '}
+                <TextButton onPress={() => setView(firstView)}>Show them all</TextButton>
+              </p>
+            )}
+          </>
+        )}
+        {labelling && (
+          <LabelSheet
+            line={labelling}
+            labels={labelsIn(lines)}
+            onClose={() => setLabelling(null)}
+            onLabel={(label) =>
+              void act(() => call('PUT /api/quizzes/{quiz}/shelf', { quiz: labelling.id, body: { label } }))
+            }
+          />
         )}
         <div style={{ marginTop: 28 }}>
           <Templates />
@@ -195,38 +223,6 @@ function Head({ lines }: { lines: QuizLine[] }) {
         )}
       </span>
     </div>
-  );
-}
-
-function TableHead({ lines }: { lines: QuizLine[] }) {
-  const live = lines.filter((l) => l.state !== 'draft').length;
-  return (
-    <thead>
-      <tr>
-        <th scope="col" style={{ color: 'var(--ink)', fontWeight: 600 }}>
-          {lines.length} {lines.length === 1 ? 'quiz' : 'quizzes'}, {live} of them live
-        </th>
-        <th scope="col">State</th>
-        <th scope="col" className="wide">
-          Runs each day, the last 30 days
-        </th>
-        <th scope="col" className="n">
-          Runs
-        </th>
-        <th scope="col" className="n wide">
-          Finish
-        </th>
-        <th scope="col" className="n wide">
-          Contacts
-        </th>
-        <th scope="col" className="n wide">
-          Changed
-        </th>
-        <th scope="col">
-          <span className="sr-only">More</span>
-        </th>
-      </tr>
-    </thead>
   );
 }
 

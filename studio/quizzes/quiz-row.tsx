@@ -22,6 +22,13 @@ const State = styled.span`
   }
 `;
 
+const Tag = styled.span`
+  border: 1px solid var(--line);
+  padding: 0 6px;
+  margin-inline-end: 8px;
+  color: var(--ink);
+`;
+
 const stateMark = { live: 'yes', changed: 'maybe', draft: 'not-yet' } as const;
 const stateWords = { live: 'Live', changed: 'Live, with changes', draft: 'Draft' };
 export const number = (n: number) => n.toLocaleString('en');
@@ -31,12 +38,16 @@ export function QuizRow({
   today,
   onCopy,
   onSave,
+  onLabel,
+  onShelf,
   onDelete,
 }: {
   line: QuizLine;
   today: string;
   onCopy: () => void;
   onSave: (format: FileFormat) => void;
+  onLabel: () => void;
+  onShelf: (to: { isArchived?: boolean; isShut?: boolean }) => void;
   onDelete: () => void;
 }) {
   const started = line.runs > 0;
@@ -46,14 +57,17 @@ export function QuizRow({
         <Link className="name" href={`/quizzes/${line.id}/write`}>
           {line.title || 'Untitled quiz'}
         </Link>
-        <small>{line.description}</small>
+        <small>
+          {line.label && <Tag>{line.label}</Tag>}
+          {line.description}
+        </small>
       </td>
       <td className="state">
         <State>
           <Mark kind={stateMark[line.state]} size={14} />
           {stateWords[line.state]}
           <small>
-            {line.edition !== null && `Edition ${line.edition}`}
+            {line.edition !== null && `Edition ${line.edition}${line.isShut ? ', closed' : ''}`}
             <Faults line={line} />
           </small>
         </State>
@@ -73,9 +87,27 @@ export function QuizRow({
       <td className="more">
         <MenuButton
           label={`What to do with ${line.title}`}
-          onAction={(id) => (id === 'copy' ? onCopy() : id === 'delete' ? onDelete() : onSave(id))}
+          onAction={(id) => {
+            if (id === 'copy') onCopy();
+            else if (id === 'delete') onDelete();
+            else if (id === 'label') onLabel();
+            else if (id === 'aside') onShelf({ isArchived: !line.isArchived });
+            else if (id === 'shut') onShelf({ isShut: !line.isShut });
+            else onSave(id);
+          }}
           entries={[
             { id: 'copy', label: 'Copy', note: 'without its runs' },
+            { id: 'label', label: line.label ? 'Another label' : 'Give it a label' },
+            line.isArchived
+              ? { id: 'aside', label: 'Bring it back into use' }
+              : { id: 'aside', label: 'Put aside', note: 'what is live stays live' },
+            ...(line.state === 'draft'
+              ? []
+              : [
+                  line.isShut
+                    ? { id: 'shut' as const, label: 'Open it to visitors again' }
+                    : { id: 'shut' as const, label: 'Close it to visitors' },
+                ]),
             { id: 'json', label: 'Save as a quiz file', note: 'JSON, all of it' },
             { id: 'csv', label: 'Save its questions as a table', note: 'CSV' },
             { id: 'md', label: 'Save its questions as text', note: 'Markdown' },

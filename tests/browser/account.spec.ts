@@ -83,6 +83,9 @@ test('a quiz is copied, deleted and brought back', async ({ page }) => {
   await page.goto(`${world().app}/quizzes`);
   await page.getByRole('button', { name: 'What to do with Keep me?' }).click();
   await page.getByRole('menuitem', { name: 'Copy' }).click();
+  // The copy opens at once.
+  await expect(page.getByLabel('Title of the quiz')).toHaveValue('Keep me? (copy)');
+  await page.goto(`${world().app}/quizzes`);
   await expect(page.getByRole('link', { name: 'Keep me? (copy)' })).toBeVisible();
   await page.getByRole('button', { name: 'What to do with Keep me?', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Delete' }).click();
@@ -114,8 +117,100 @@ test('copying shows that it goes on until the copy is there', async ({ page }) =
   await page.getByRole('menuitem', { name: 'Copy' }).click();
   await expect(page.getByText(/is being copied/)).toBeVisible();
   release();
-  await expect(page.getByRole('row', { name: /\(copy\)/ })).toBeVisible();
-  await expect(page.getByText(/is being copied/)).toBeHidden();
+  await expect(page.getByLabel('Title of the quiz')).toHaveValue('Which rain? (copy)');
+});
+
+test('quizzes are found in the list by words, labels and order; one is put aside, and closed to visitors', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  const rows = page.locator('tbody').getByRole('row');
+  const titles = () => rows.getByRole('link').allTextContents();
+  const act = async (title: string, what: string) => {
+    await page.getByRole('button', { name: `What to do with ${title}` }).click();
+    await page.getByRole('menuitem', { name: what }).click();
+  };
+  await page.getByRole('button', { name: /quizzes, \d+ of them live/ }).click();
+  await expect.poll(titles).toEqual([...(await titles())].sort((a, b) => a.localeCompare(b)));
+  await expect(page.getByRole('columnheader', { name: /of them live/ })).toHaveAttribute('aria-sort', 'ascending');
+  await act('Winter tyres', 'Give it a label');
+  await page.getByRole('dialog', { name: 'Label' }).getByLabel('Label').fill('Workshop');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: /Winter tyres/ })).toContainText('Workshop');
+  await page.getByLabel('Look for a quiz').fill('workSHOP');
+  await expect(rows).toHaveCount(1);
+  await page.getByLabel('Look for a quiz').fill('tram');
+  await page.getByRole('button', { name: 'Show them all' }).click();
+  await expect(rows).not.toHaveCount(1);
+  await act('Winter tyres', 'Put aside');
+  await expect(page.getByRole('row', { name: /Winter tyres/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Which quizzes' }).click();
+  await page.getByRole('option', { name: 'put aside' }).click();
+  await act('Winter tyres', 'Bring it back into use');
+  await expect(page.getByText('Nothing was put aside.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show them all' }).click();
+  await act('Winter tyres', 'Another label');
+  await page.getByRole('dialog', { name: 'Label' }).getByLabel('Label').fill('');
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(page.getByRole('row', { name: /Winter tyres/ })).not.toContainText('Workshop');
+});
+
+test('one’s account: name, password, sessions, data, another address, and leaving for good', async ({ page }) => {
+  const { email, password } = await signUp(page);
+  await page.getByRole('link', { name: 'Your account, Pia' }).click();
+  await expect(page.getByRole('heading', { name: 'Your account' })).toBeVisible();
+  const part = (name: string) => page.getByRole('region', { name });
+  await part('Name').getByLabel('Your name').fill('Pia Puncture');
+  await part('Name').getByRole('button', { name: 'Keep it' }).click();
+  await expect(part('Name').getByText('Kept.')).toBeVisible();
+
+  const elsewhere = await somebodyElse(page);
+  const signIn = async (secret: string) => {
+    await elsewhere.goto(world().app);
+    await elsewhere.getByLabel('E-mail').fill(email);
+    await elsewhere.getByLabel('Password').fill(secret);
+    await elsewhere.getByRole('button', { name: 'Sign in' }).click();
+  };
+  await signIn(password);
+  await expect(elsewhere.getByText('There is no quiz here yet')).toBeVisible();
+  await page.reload();
+  await part('Where you are signed in')
+    .getByRole('button', { name: /^Sign out/ })
+    .first()
+    .click();
+  await expect(part('Where you are signed in').getByRole('listitem')).toHaveCount(1);
+  await elsewhere.reload();
+  await expect(elsewhere.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+
+  const secret = part('Password');
+  const next = 'three lanes and a ferry';
+  await secret.getByLabel('The one you have').fill('not this one');
+  await secret.getByLabel('The next, at least 10 characters').fill(next);
+  await secret.getByRole('button', { name: 'Set it' }).click();
+  await expect(secret.getByRole('alert')).not.toBeEmpty();
+  await secret.getByLabel('The one you have').fill(password);
+  await secret.getByRole('button', { name: 'Set it' }).click();
+  await expect(secret.getByText('Set. You are signed in here alone.')).toBeVisible();
+
+  const moved = `moved-${email}`;
+  await part('Address').getByLabel('Another e-mail address').fill(moved);
+  await part('Address').getByLabel('Your password').fill(next);
+  await part('Address').getByRole('button', { name: 'Send the letter' }).click();
+  await expect(part('Address').getByText(`A letter is on its way to ${moved}.`)).toBeVisible();
+  await page.goto(await addressIn(moved, 'Your account'));
+  await page.goto(`${world().app}/account`);
+  await expect(part('Address')).toContainText(moved);
+
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take it along' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('yes-maybe-account.json');
+
+  await expect(part('Leave for good')).toContainText('goes with you; there is no quiz in it');
+  await part('Leave for good').getByLabel('Your password, to be sure').fill(next);
+  await part('Leave for good').getByRole('button', { name: 'Leave for good' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });
 
 test('of the journey the worst page is named for what it is, not for the largest loss', async ({ page }) => {

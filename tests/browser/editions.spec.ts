@@ -10,7 +10,7 @@ async function twoEditions(page: Page) {
   await publish(page, 1);
   await tab(page, 'Write').click();
   await page.getByLabel('Question 1', { exact: true }).fill('What rolls worst?');
-  await page.getByLabel('Answer 2 to question 1').press('End');
+  await page.getByLabel('Answer 2').press('End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('Sand');
   await saved(page);
@@ -51,6 +51,31 @@ test('editions are compared in words, gone back to, noted, and put live again', 
   const visitor = await somebodyElse(page);
   await visitor.goto(link);
   await expect(visitor.getByText('What rolls best?')).toBeVisible();
+});
+
+test('a colleague tries the draft by a link, and it counts nowhere', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'What rolls best?', ['Gravel', 'Grass']);
+  await saved(page);
+  await tab(page, 'Publish').click();
+  const first = page.getByRole('region', { name: 'See it first' });
+  await first.getByRole('button', { name: 'Make a link, good for a week' }).click();
+  const link = (await first.getByLabel('Link to the draft').textContent()) ?? '';
+  const colleague = await somebodyElse(page);
+  await colleague.goto(link);
+  await expect(colleague.getByText('A trial: nothing of it counts.')).toBeVisible();
+  await colleague.getByLabel('Grass').check();
+  await colleague.getByRole('button', { name: 'See my result' }).click();
+  await expect(colleague.getByRole('button', { name: 'See my result' })).toHaveCount(0);
+  // Without the key there is nothing at this address yet.
+  expect((await colleague.goto(link.split('?')[0] ?? ''))?.status()).toBe(404);
+  await publish(page);
+  await tab(page, 'Findings').click();
+  await expect(page.getByRole('region', { name: 'Journey' }).getByRole('listitem').first()).toContainText('0');
+  await page.getByRole('radio', { name: 'People' }).click();
+  await expect(page.getByText('a trial that does not count')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Remove all trials' }).click();
+  await expect(page.getByText('a trial that does not count')).toHaveCount(0);
 });
 
 test('what the check warns of is asked about once before it is published', async ({ page }) => {

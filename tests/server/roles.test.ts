@@ -58,6 +58,7 @@ const rows: Record<OfStudio, Row> = {
   },
   'DELETE /api/quizzes/{quiz}': { role: 'editor' },
   'POST /api/quizzes/{quiz}/restore': { role: 'editor' },
+  'PUT /api/quizzes/{quiz}/shelf': { role: 'editor', body: { label: 'Spring' } },
   'POST /api/quizzes/{quiz}/copy': { role: 'editor' },
   'GET /api/quizzes/{quiz}/file': { role: 'reader', query: 'as=json' },
   'POST /api/quizzes/{quiz}/publish': { role: 'editor', body: { revision: 1, isSure: true } },
