@@ -46,6 +46,8 @@ export const access = {
     body: closed({ address: Type.String({ maxLength: 100 }) }),
     answer: closed({ address: Type.String() }),
   }),
+  /** A short address beside the one that it has; asked for again it is the same. */
+  'POST /api/quizzes/{quiz}/short': contract({ answer: closed({ link: Type.String() }) }),
   'GET /api/quizzes/{quiz}/list': contract({
     query: closed({
       search: Type.Optional(Type.String({ maxLength: 100 })),

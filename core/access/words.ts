@@ -23,6 +23,10 @@ const facets: { of: readonly (keyof Access)[]; says: (access: Access) => string 
     says: ({ second }) =>
       second ? `edition ${second.edition} for ${second.share} % of new visitors` : 'one edition for everybody',
   },
+  {
+    of: ['shared'],
+    says: ({ shared }) => (shared ? 'other words where it is shared' : 'its own title where it is shared'),
+  },
   { of: ['words'], says: () => 'other words' },
 ];
 

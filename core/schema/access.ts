@@ -26,6 +26,8 @@ export const AccessSchema = closed({
   times: optional(Type.Integer({ minimum: 1, maximum: 1_000 })),
   /** Another edition, shown to so many percent of new visitors. */
   second: optional(closed({ edition: Type.Integer({ minimum: 1 }), share: Type.Integer({ minimum: 1, maximum: 99 }) })),
+  /** How it looks where somebody shares its address; the title and the description of the quiz where absent. */
+  shared: optional(closed({ title: optional(Line), line: optional(Line) })),
   /** The creator's own words, in the place of ours. */
   words: optional(
     closed({

@@ -384,6 +384,25 @@ export async function setAddress(tx: Tx, workspaceId: string, quizId: string, ad
 }
 
 /** Which quiz an address leads to. */
+/** An address of a quiz that has so many letters at most; undefined where it has none. */
+export async function shortAddress(
+  db: Db,
+  workspaceId: string,
+  quizId: string,
+  most: number,
+): Promise<string | undefined> {
+  const where = and(
+    eq(addresses.workspaceId, workspaceId),
+    eq(addresses.quizId, quizId),
+    sql`length(${addresses.address}) <= ${most}`,
+  );
+  return (await db.select({ address: addresses.address }).from(addresses).where(where).orderBy(addresses.address))[0]
+    ?.address;
+}
+/** Lets one more address lead to a quiz. @returns whether it was free */
+export const addAddress = async (db: Db, row: typeof addresses.$inferInsert): Promise<boolean> =>
+  (await db.insert(addresses).values(row).onConflictDoNothing().returning({ address: addresses.address })).length > 0;
+
 export async function quizAt(db: Db | Tx, address: string) {
   return (await db.select().from(addresses).where(eq(addresses.address, address)))[0];
 }

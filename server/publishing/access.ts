@@ -1,4 +1,5 @@
 /** Who may take a quiz, how often and when, as its creators set it. Takes effect at once; nothing is published anew. */
+import { randomInt } from 'node:crypto';
 import type { AccessStanding, ListedPerson } from '../../contract/access';
 import { personKey, readPeople } from '../../core/access/list';
 import { timesFault } from '../../core/access/times';
@@ -18,7 +19,7 @@ import {
   revokeListed,
 } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
-import { findEdition, lockQuiz, quizAt, setAddress } from '../../db/queries/quizzes';
+import { addAddress, findEdition, lockQuiz, quizAt, setAddress, shortAddress } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { readConfig } from '../platform/config';
@@ -168,6 +169,24 @@ export async function setPerson(
   const { workspaceId } = await getQuiz(member, quizId);
   if (!(await revokeListed(database(), workspaceId, quizId, personId, may ? null : now))) throw notFound('This person');
   return { people: await countListed(database(), workspaceId, quizId) };
+}
+
+/** Letters and digits that are not taken for each other, read out or written down. */
+const CLEAR = '23456789abcdefghjkmnpqrstuvwxyz';
+/** Letters of a short address: there are 28 million of them. */
+const SHORT = 5;
+
+/** A short address that leads to the quiz beside its own. */
+export async function shortLink(member: Membership, quizId: string): Promise<{ link: string }> {
+  requireEditor(member);
+  const { workspaceId } = await getQuiz(member, quizId);
+  const linkTo = (address: string) => ({ link: `${readConfig().publicUrl}/q/${address}` });
+  const known = await shortAddress(database(), workspaceId, quizId, SHORT);
+  if (known !== undefined) return linkTo(known);
+  for (;;) {
+    const address = Array.from({ length: SHORT }, () => CLEAR[randomInt(CLEAR.length)]).join('');
+    if (await addAddress(database(), { address, workspaceId, quizId })) return linkTo(address);
+  }
 }
 
 const ADDRESS = /^[a-z0-9](?:[a-z0-9-]{0,58}[a-z0-9])?$/;

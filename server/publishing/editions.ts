@@ -51,15 +51,22 @@ export async function versionFor(live: LiveEdition, visitor: string, shown?: num
   return edition === live.edition ? live : { ...live, edition, quiz: await editionOf(workspaceId, quizId, edition) };
 }
 
-const marks = new WeakMap<Quiz, string>();
+const marks = new WeakMap<Quiz, Map<string, string>>();
 
 /** What an edition is kept by in caches: its number, and a digest of all that its first page is made of. It never means anything else. */
-export function markOf({ workspaceId, quizId, edition, quiz }: LiveEdition): string {
-  const known = marks.get(quiz);
+export function markOf({ workspaceId, quizId, edition, quiz, access }: LiveEdition): string {
+  // The words for whoever shares it stand in the head of the page, and change without an edition.
+  const shared = JSON.stringify(access.settings.shared ?? null);
+  const ofQuiz = marks.get(quiz) ?? new Map<string, string>();
+  marks.set(quiz, ofQuiz);
+  const known = ofQuiz.get(shared);
   if (known) return known;
-  const made = createHash('sha256').update(JSON.stringify([workspaceId, quizId, readConfig().publicUrl, quiz]));
+  const parts = [workspaceId, quizId, readConfig().publicUrl, quiz, shared];
+  const made = createHash('sha256').update(JSON.stringify(parts));
   const mark = `${edition}-${made.digest('hex').slice(0, 20)}`;
-  marks.set(quiz, mark);
+  // Words that are tried one after the other are not kept for ever.
+  if (ofQuiz.size >= 20) ofQuiz.clear();
+  ofQuiz.set(shared, mark);
   return mark;
 }
 

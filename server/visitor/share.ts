@@ -35,9 +35,10 @@ export function sharedOutcome(
 export function shareOf(address: string, live: LiveEdition, mark: string | undefined) {
   const outcome = sharedOutcome(live, mark);
   const { publicUrl } = readConfig();
+  const { shared = {} } = live.access.settings;
   return {
-    title: live.quiz.title,
-    description: outcome ? outcome.headline || outcome.name : live.quiz.description,
+    title: shared.title || live.quiz.title,
+    description: outcome ? outcome.headline || outcome.name : shared.line || live.quiz.description,
     url: `${publicUrl}/q/${address}`,
     image: `${publicUrl}/q/${address}/card${outcome && mark ? `?shared=${encodeURIComponent(mark)}` : ''}`,
   };
@@ -50,7 +51,7 @@ export async function cardOf(address: string, mark: string | undefined): Promise
   const key = `${live.workspaceId} ${markOf(live)} ${outcome?.id ?? ''}`;
   const known = cards.get(key);
   if (known) return known;
-  const made = card(live.quiz, outcome);
+  const made = card(live.quiz, outcome, live.access.settings.shared?.title || live.quiz.title);
   cards.set(key, made);
   made.catch(() => cards.delete(key));
   return made;
@@ -59,11 +60,11 @@ export async function cardOf(address: string, mark: string | undefined): Promise
 /** Drawn once for each edition and outcome; drawing one takes a tenth of a second. */
 const cards = new LRUCache<string, Promise<Buffer>>({ max: 100 });
 
-async function card(quiz: Quiz, outcome: Outcome | null): Promise<Buffer> {
+async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<Buffer> {
   const picture = outcome?.picture ? await bytesOf(outcome.picture.src) : null;
   const width = picture ? 600 : WIDTH - 160;
   const small = outcome ? quiz.title : '';
-  const large = outcome ? outcome.headline || outcome.name : quiz.title;
+  const large = outcome ? outcome.headline || outcome.name : name;
   const first = await setWords(small, { face: 'text', size: 34, leading: 44, x: 80, y: 130, width, most: 2 });
   const title = await setWords(large, {
     face: 'title',

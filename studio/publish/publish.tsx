@@ -128,7 +128,7 @@ export function Publish({ editions, waiting, access: first }: Props) {
       <div>
         <State />
         <SeeFirst />
-        <Where />
+        <Where access={access.of('where')} />
         <Who access={access.of('who')} />
         <When access={access.of('when')} />
         <TwoVersions editions={editions} access={access.of('versions')} />

@@ -8,7 +8,10 @@ import { Alarm } from '../../ui/text';
 import { useQuiz } from '../document';
 import { usePublication } from '../shared/publication';
 import { messageOf } from '../shared/trouble';
+import { without } from '../../core/document/lookup';
 import { Copy } from './code';
+import { Said } from './paragraph';
+import type { AccessHandle } from './use-access';
 
 const Line = styled.form`
   display: flex;
@@ -35,7 +38,7 @@ const Code = styled.div`
   }
 `;
 
-export function Where() {
+export function Where({ access }: { access: AccessHandle }) {
   const { id, title } = useQuiz();
   const { live, moved } = usePublication();
   const [typed, setTyped] = useState<string | null>(null);
@@ -81,6 +84,7 @@ export function Where() {
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       <div className="beside">
         <Copy text={link} what="the link" />
+        <ShortLink quiz={id} />
         {live.edition !== null && (
           <a href={link} target="_blank" rel="noreferrer">
             Open it
@@ -88,7 +92,123 @@ export function Where() {
         )}
       </div>
       <SquareCode link={link} title={title} />
+      <Shared access={access} link={link} isLive={live.edition !== null} />
     </section>
+  );
+}
+
+/** A short address beside the one that it has, made when it is wanted. */
+function ShortLink({ quiz }: { quiz: string }) {
+  const [link, setLink] = useState('');
+  const [trouble, setTrouble] = useState('');
+  if (link)
+    return (
+      <span>
+        {link.replace(/^https?:\/\//, '')} <Copy text={link} what="the short link" />
+      </span>
+    );
+  const make = () =>
+    void call('POST /api/quizzes/{quiz}/short', { quiz }).then(
+      (made) => setLink(made.link),
+      (error: unknown) => setTrouble(messageOf(error)),
+    );
+  return (
+    <>
+      <TextButton onPress={make}>A short link</TextButton>
+      {trouble && <Alarm role="alert">{trouble}</Alarm>}
+    </>
+  );
+}
+
+/** How it looks where somebody shares its address. */
+function Shared({ access, link, isLive }: { access: AccessHandle; link: string; isLive: boolean }) {
+  const quiz = useQuiz();
+  const { shared = {} } = access.standing.settings;
+  const set = (field: 'title' | 'line', to: string) => {
+    const next = { ...without(shared, field), ...(to.trim() ? { [field]: to.trim() } : {}) };
+    void access.set({ shared: Object.keys(next).length > 0 ? next : undefined });
+  };
+  const picture = `${link}/card?of=${encodeURIComponent(JSON.stringify(access.kept.settings.shared ?? ''))}`;
+  return (
+    <div style={{ marginTop: 20 }}>
+      <h3>Where somebody shares it</h3>
+      <SharedWords
+        label="Title"
+        value={shared.title ?? ''}
+        placeholder={quiz.title}
+        onKeep={(to) => set('title', to)}
+      />
+      <SharedWords
+        label="Line"
+        value={shared.line ?? ''}
+        placeholder={quiz.description || 'one line below the title'}
+        onKeep={(to) => set('line', to)}
+      />
+      {isLive && (
+        <Card>
+          <img src={picture} alt="As sites show it that draw a card" width={1200} height={630} />
+          <b>{shared.title || quiz.title}</b>
+          <span>{shared.line || quiz.description}</span>
+        </Card>
+      )}
+      <Said access={access}>{null}</Said>
+    </div>
+  );
+}
+const Card = styled.div`
+  display: grid;
+  max-width: 400px;
+  margin-top: 12px;
+  border: 1px solid var(--line);
+  img {
+    width: 100%;
+    height: auto;
+    border-bottom: 1px solid var(--line);
+  }
+  b,
+  span {
+    padding: 8px 12px 0;
+    overflow-wrap: anywhere;
+  }
+  span {
+    padding-block: 2px 10px;
+    color: var(--ink-2);
+    font-size: 13px;
+    min-height: 30px;
+  }
+`;
+
+function SharedWords({
+  label,
+  value,
+  placeholder,
+  onKeep,
+}: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onKeep: (to: string) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const keep = () => {
+    if (typed !== null && typed.trim() !== value) onKeep(typed);
+    setTyped(null);
+  };
+  return (
+    <label className="line">
+      {label}:{' '}
+      <LineInput
+        value={typed ?? value}
+        maxLength={300}
+        placeholder={placeholder}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={keep}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') keep();
+          if (e.key === 'Escape') setTyped(null);
+        }}
+      />
+    </label>
   );
 }
 

@@ -1,7 +1,8 @@
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { importQuiz } from '../../server/editing/quizzes';
-import { accessStanding, setAccess } from '../../server/publishing/access';
-import { liveQuiz, versionFor } from '../../server/publishing/editions';
+import { accessStanding, setAccess, shortLink } from '../../server/publishing/access';
+import { liveQuiz, markedQuiz, markOf, versionFor } from '../../server/publishing/editions';
+import { shareOf } from '../../server/visitor/share';
 import { editionFor, listEditions, noteEdition, publishQuiz, putLive } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { newId } from '../../server/platform/ids';
@@ -118,5 +119,29 @@ describe('two versions', () => {
       status: 422,
     });
     expect((await accessStanding(member, quizId)).settings).toEqual({});
+  });
+});
+
+describe('the address of a quiz', () => {
+  it('has a short one beside it, the same whenever it is asked for', async () => {
+    const { member, quizId } = await published();
+    const { link } = await shortLink(member, quizId);
+    expect(link).toMatch(/\/q\/[2-9a-z]{5}$/);
+    expect(await shortLink(member, quizId)).toEqual({ link });
+    expect((await liveQuiz(link.slice(-5))).quizId).toBe(quizId);
+  });
+  it('is shared with words of its own, which change what is kept of the first page', async () => {
+    const { member, quizId, address } = await published();
+    const before = await liveQuiz(address);
+    await setAccess(member, quizId, { shared: { title: 'Which one are you?', line: 'Nine questions.' } });
+    const live = await liveQuiz(address);
+    expect(shareOf(address, live, undefined)).toMatchObject({
+      title: 'Which one are you?',
+      description: 'Nine questions.',
+    });
+    expect(markOf(live)).not.toBe(markOf(before));
+    expect((await markedQuiz(address, markOf(live))).edition).toBe(1);
+    await setAccess(member, quizId, {});
+    expect(markOf(await liveQuiz(address))).toBe(markOf(before));
   });
 });

@@ -41,6 +41,7 @@ const rows: Record<OfStudio, Row> = {
         .replace(/[^a-z]/g, '')}`,
     },
   },
+  'POST /api/quizzes/{quiz}/short': { role: 'editor' },
   'GET /api/quizzes/{quiz}/list': { role: 'reader' },
   'POST /api/quizzes/{quiz}/list': { role: 'editor', body: { text: 'Moss' } },
   'PUT /api/quizzes/{quiz}/list/{person}': { role: 'editor', body: { may: 'no' } },
