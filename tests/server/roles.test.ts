@@ -123,6 +123,7 @@ beforeAll(async () => {
   };
 });
 
+let worlds = 0;
 /** A quiz that was taken, somebody on its list, somebody invited, and a colleague: the ids that addresses name. */
 async function makeWorld(): Promise<Record<string, string>> {
   const { quizId, address } = await published(undefined, owner);
@@ -131,7 +132,10 @@ async function makeWorld(): Promise<Record<string, string>> {
   const edit = { name: 'set-title', ops: [{ op: 'set' as const, at: [], field: ['title'], to: 'Tea' }] };
   await keepEdits({ ...owner, name: 'Otto' }, quizId, 0, [{ id: 'edit-0001', edit }]);
   await addPeople(owner, quizId, 'Ida');
-  const { invited } = await invite(owner, { email: `${newToken().toLowerCase()}@slowspoke.test`, role: 'reader' });
+  // So many invitations a day are the most: those of these worlds were made on different days, the oldest first.
+  const invitedAt = new Date(Date.now() - Math.max(0, 12 - Math.floor(worlds++ / 20)) * 86_400_000);
+  const whom = { email: `${newToken().toLowerCase()}@slowspoke.test`, role: 'reader' as const };
+  const { invited } = await invite(owner, whom, invitedAt);
   const leaving = await memberOf(new Headers({ cookie: await colleague(owner, 'reader') }));
   return {
     quiz: quizId,
