@@ -8,7 +8,7 @@ let loader: string | undefined;
 /** The embed loader. It is told where its quizzes are: loaded as a module, it could not find out by itself. */
 export function GET(): Response {
   const { origin } = new URL(readConfig().publicUrl);
-  loader ??= readFileSync(join(process.cwd(), 'visitor/embed-loader.js'), 'utf8').replace('__HOME__', origin);
+  loader ??= readFileSync(join(process.cwd(), 'built/embed-loader.js'), 'utf8').replace('__HOME__', origin);
   return new Response(loader, {
     headers: {
       'Content-Type': 'text/javascript; charset=utf-8',

@@ -35,7 +35,7 @@ export async function ensureModules() {
   if (
     isOlder(
       join(root, 'built/migrate.mjs'),
-      ...['cli', 'core', 'db', 'scripts', 'server'].map((folder) => join(root, folder)),
+      ...['cli', 'core', 'db', 'scripts', 'server', 'visitor'].map((folder) => join(root, folder)),
     )
   )
     await run('npm', ['run', '--silent', 'bundle']);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addressIn, enterDemo, holdScripts, saved, signUp, somebodyElse, startQuiz } from './people';
+import { addressIn, alive, enterDemo, holdScripts, saved, signUp, somebodyElse, startQuiz } from './people';
 import { world } from './servers';
 
 test('somebody signs out, in again, and sets a new password by mail', async ({ page }) => {
@@ -124,6 +124,7 @@ test('quizzes are found in the list by words, labels and order; one is put aside
   page,
 }) => {
   await enterDemo(page);
+  await alive(page);
   const rows = page.locator('tbody').getByRole('row');
   const titles = () => rows.getByRole('link').allTextContents();
   const act = async (title: string, what: string) => {
