@@ -32,7 +32,7 @@ test('editions are compared in words, gone back to, noted, and put live again', 
   await expect(differences).toContainText('Question 1: answer “Sand” is new');
   await expect(sheet.getByText('Of the questions: 1 changed.')).toBeVisible();
   // As visitors got it.
-  await expect(sheet.getByText('What rolls best?')).toBeVisible();
+  await expect(sheet.getByRole('heading', { name: 'What rolls best?' })).toBeVisible();
   await sheet.getByLabel('A note to yourselves:').fill('Before the rain');
   await page.keyboard.press('Enter');
   await expect(sheet.getByText('Kept', { exact: true })).toBeVisible();
@@ -50,7 +50,7 @@ test('editions are compared in words, gone back to, noted, and put live again', 
   await saved(page);
   const visitor = await somebodyElse(page);
   await visitor.goto(link);
-  await expect(visitor.getByText('What rolls best?')).toBeVisible();
+  await expect(visitor.getByRole('heading', { level: 2, name: 'What rolls best?' })).toBeVisible();
 });
 
 test('a colleague tries the draft by a link, and it counts nowhere', async ({ page }) => {
@@ -114,7 +114,7 @@ test('two versions are shown side by side, each visitor keeps to one, and one pr
   // One of a hundred gets the other one, and keeps to it: the test looks which, and holds that it stays.
   const visitor = await somebodyElse(page, { userAgent: 'a visitor of two versions' });
   await visitor.goto(link);
-  const asked = visitor.getByText(/What rolls (best|worst)\?/);
+  const asked = visitor.getByRole('heading', { level: 2, name: /What rolls (best|worst)\?/ });
   const words = (await asked.textContent()) ?? '';
   await visitor.getByLabel('Grass').check();
   await visitor.getByRole('button', { name: 'See my result' }).click();
@@ -123,12 +123,12 @@ test('two versions are shown side by side, each visitor keeps to one, and one pr
     .getByRole('button', { name: /anew|again/i })
     .first()
     .click();
-  await expect(visitor.getByText(words)).toBeVisible();
+  await expect(visitor.getByRole('heading', { level: 2, name: words })).toBeVisible();
 
   await versions.getByRole('button', { name: 'End it with edition 1' }).click();
   await expect(versions.getByText('New visitors get edition 1')).toBeVisible();
   await expect(versions.getByRole('button', { name: /^End it/ })).toHaveCount(0);
   const another = await somebodyElse(page, { userAgent: 'another visitor' });
   await another.goto(link);
-  await expect(another.getByText('What rolls best?')).toBeVisible();
+  await expect(another.getByRole('heading', { level: 2, name: 'What rolls best?' })).toBeVisible();
 });
