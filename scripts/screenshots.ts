@@ -21,7 +21,6 @@ async function take(): Promise<void> {
 
   const studio = await open(1280, 800);
   await studio.goto(home);
-  await shot(studio, 'door');
   await enter(studio);
   await shot(studio, 'quizzes');
   await studio.goto(`${home}/quizzes/tourer/write`);
@@ -50,6 +49,16 @@ async function take(): Promise<void> {
     await studio.waitForLoadState('networkidle').catch(() => undefined);
     await shot(studio, tab ?? '');
   }
+  await studio.goto(`${home}/quizzes/tourer/publish`);
+  await studio.getByRole('button', { name: 'Look at them and compare' }).click();
+  await studio.getByRole('button', { name: /^Edition 1/ }).click();
+  await studio.getByLabel('Differences').waitFor();
+  await studio.waitForLoadState('networkidle').catch(() => undefined);
+  await shot(studio, 'editions');
+  await studio.goto(`${home}/team`);
+  await studio.getByRole('heading', { name: 'Who is here' }).waitFor();
+  await shot(studio, 'team');
+  await studio.goto(`${home}/quizzes/tourer/findings`);
   await studio.getByRole('radio', { name: 'People' }).click();
   await studio
     .getByRole('button', { name: /Lane drifter/ })
@@ -97,7 +106,6 @@ async function take(): Promise<void> {
   await shot(phone, 'visitor-question-phone');
   await answer(phone, ['More wool socks', 'under a hedge', 'One person who', 'This morning, on purpose']);
   await phone.getByText('Where shall we send').waitFor();
-  await shot(phone, 'visitor-contact-phone');
   await phone.getByRole('button', { name: 'Skip this' }).click();
   await phone.getByRole('heading', { name: 'You follow the hedge' }).waitFor();
   await shot(phone, 'visitor-result-phone');

@@ -74,6 +74,20 @@ test('wording, what is right and what must be answered are told', () => {
   });
 });
 
+test('what all kinds have is told as it comes, changes and goes', () => {
+  const hinted = (hint: string | undefined, topic?: string) => ({
+    ...before,
+    pages: [page('Ground', [choice('q', [option('a')], { ...(hint ? { hint } : {}), ...(topic ? { topic } : {}) })])],
+  });
+  const between = (one: Quiz, other: Quiz) => compareQuizzes(one, other).changes.flatMap((change) => change.said);
+  expect(between(hinted(undefined), hinted('Think'))).toEqual(['question 1: it has a hint now']);
+  expect(between(hinted('Think'), hinted('Think twice', 't'))).toEqual([
+    'question 1: it has a topic now',
+    'question 1: its hint is changed',
+  ]);
+  expect(between(hinted('Think'), hinted(undefined))).toEqual(['question 1: it has no hint any more']);
+});
+
 test('pages and questions that come, go and move are told where they are, once', () => {
   expect(said((after) => void after.pages.splice(0, 2, ...after.pages.slice(0, 2).reverse()))).toEqual({
     Pages: ['they stand in another order'],

@@ -196,11 +196,11 @@ function questionChanges(before: Question, after: Question, targets: Targets): s
   return said.length > 0 ? said : ['its settings are changed'];
 }
 
-const have = (what: string) => (now: unknown, old: unknown) =>
+const have = (article: string, what: string) => (now: unknown, old: unknown) =>
   now === undefined
     ? `it has no ${what} any more`
     : old === undefined
-      ? `it has ${what} now`
+      ? `it has ${article} ${what} now`
       : `its ${what} is changed`;
 /** What all kinds have, and what is said when it is otherwise. */
 const FIELDS: [string, (now: unknown, old: unknown) => string][] = [
@@ -216,12 +216,12 @@ const FIELDS: [string, (now: unknown, old: unknown) => string][] = [
     (now) =>
       now === 'share' ? 'part of it right is worth part of the marks now' : 'it is right as a whole or not at all now',
   ],
-  ['topic', have('topic')],
-  ['hint', have('hint')],
-  ['explain', have('explanation')],
-  ['media', have('picture or sound')],
-  ['limit', have('time limit')],
-  ['showIf', have('condition')],
+  ['topic', have('a', 'topic')],
+  ['hint', have('a', 'hint')],
+  ['explain', have('an', 'explanation')],
+  ['media', have('a', 'picture or sound')],
+  ['limit', have('a', 'time limit')],
+  ['showIf', have('a', 'condition')],
   ['shuffle', (now) => (now === true ? 'its answers are in chance order now' : 'its answers keep their order now')],
 ];
 

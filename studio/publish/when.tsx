@@ -48,8 +48,14 @@ export function When({ access }: { access: AccessHandle }) {
             { id: 'time', label: 'until' },
           ]}
           onChange={(to) => void set(to === 'closed' ? { until: undefined } : { until: wallIn(8), ...ownZone() })}
-        />{' '}
-        {until !== undefined && <Time label="Closes" value={until} onChange={(to) => void set({ until: to })} />}, for{' '}
+        />
+        {until !== undefined && (
+          <>
+            {' '}
+            <Time label="Closes" value={until} onChange={(to) => void set({ until: to })} />
+          </>
+        )}
+        , for{' '}
         <Choose
           label="For how many"
           value={most === undefined ? 'any' : 'most'}

@@ -20,6 +20,7 @@ export const Table = styled.table`
   }
   .n {
     text-align: end;
+    padding-inline-start: 16px;
   }
   td.runs {
     font: 700 18px/1.2 var(--heading);
