@@ -235,12 +235,16 @@ const Parts = styled.dl`
     overflow-wrap: anywhere;
   }
   dd {
+    grid-column: 2;
     margin: 0;
     overflow-wrap: anywhere;
   }
   @media (max-width: 600px) {
     > div {
       grid-template-columns: minmax(0, 1fr);
+    }
+    dd {
+      grid-column: 1;
     }
   }
 `;
@@ -256,9 +260,7 @@ function Differences({ before, after }: { before: Quiz; after: Quiz }) {
           <div key={i}>
             <dt>{part}</dt>
             {said.map((words, k) => (
-              <dd key={k} style={{ gridColumn: 2 }}>
-                {words.charAt(0).toUpperCase() + words.slice(1)}
-              </dd>
+              <dd key={k}>{words.charAt(0).toUpperCase() + words.slice(1)}</dd>
             ))}
           </div>
         ))}
