@@ -29,6 +29,7 @@ await main(async () => {
       DEMO_EMAIL: 'wren@slowspoke.test',
       DEMO_PASSWORD: 'only for the bench',
       DEMO_RUNS: '10',
+      DEMO_OPEN: '1',
       SAMPLE_SITE_URL: `http://127.0.0.1:${site}`,
       LOG_LEVEL: 'silent',
       VISITOR_RATE: '1000',

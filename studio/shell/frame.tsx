@@ -42,6 +42,9 @@ const Column = styled.nav`
     flex: 1;
   }
   .foot {
+    display: grid;
+    gap: 8px;
+    justify-items: start;
     padding: 0 20px 20px;
     font-size: 13px;
     a {

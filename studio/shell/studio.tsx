@@ -20,6 +20,7 @@ import { CheckSheet } from './check-sheet';
 
 import { Frame, homeTabs } from './frame';
 import { HistorySheet } from './history-sheet';
+import { KeysSheet } from './keys-sheet';
 import { type Publication, PublicationContext, usePublication } from '../shared/publication';
 import { type Arrival, ArrivalContext } from '../shared/arrival';
 import { PreviewSheet } from './preview-sheet';
@@ -151,7 +152,12 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
           errors: count(t.id, 'error'),
           warnings: count(t.id, 'warning'),
         }))}
-        foot={<Link href="/quizzes">← Quizzes</Link>}
+        foot={
+          <>
+            <KeysSheet />
+            <Link href="/quizzes">← Quizzes</Link>
+          </>
+        }
         top={
           <TopLine
             onCheck={() => setSheet('check')}

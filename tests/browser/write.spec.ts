@@ -101,6 +101,24 @@ test('ten questions with four answers each, what is right and a topic, without a
     await expect(page.getByRole('gridcell', { name: `Right ${n}, Right: right`, exact: true })).toBeVisible();
 });
 
+test('a sheet tells every key, and opens by one where nothing is being typed', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'What rolls best?', ['Gravel', 'Grass']);
+  const question = page.getByLabel('Question 1', { exact: true });
+  await question.press('End');
+  await page.keyboard.press('?');
+  await expect(question).toHaveValue('What rolls best??');
+  const sheet = page.getByRole('dialog', { name: 'Keys' });
+  await expect(sheet).toBeHidden();
+  await page.getByRole('button', { name: 'Preview' }).focus();
+  await page.keyboard.press('?');
+  await expect(sheet.getByRole('region', { name: 'Write, in a line' })).toContainText('another question');
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await page.getByRole('button', { name: 'Keys' }).click();
+  await expect(sheet).toBeVisible();
+});
+
 test('several lines pasted make several answers, without their bullets', async ({ page }) => {
   await page.evaluate(() => navigator.clipboard.writeText('- The tent\n2) The stove\n\n• The spare spokes'));
   await page.getByLabel('Answer 2').click();
