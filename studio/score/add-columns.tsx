@@ -5,14 +5,17 @@ import { useDocumentStore } from '../document';
 import { measuresOf } from '../edits/measures';
 import { addOutcome, addScale } from '../edits/weigh-edits';
 
-export function AddColumns({ onAdded, onKey }: { onAdded: (index: number) => void; onKey?: () => void }) {
+export function AddColumns({ onAdded, onKey }: { onAdded: (index: number, id: string) => void; onKey?: () => void }) {
   const store = useDocumentStore();
   const add = (what: 'scale' | 'outcome') => {
     const { quiz, edit } = store.getState();
     const made = what === 'scale' ? addScale(quiz) : addOutcome(quiz);
     edit(made.edit);
     const id = 'scale' in made ? made.scale.id : made.outcome.id;
-    onAdded(measuresOf(store.getState().quiz).findIndex((t) => t.id === id));
+    onAdded(
+      measuresOf(store.getState().quiz).findIndex((t) => t.id === id),
+      id,
+    );
   };
   return (
     <span style={{ display: 'flex', gap: 18 }}>

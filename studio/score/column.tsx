@@ -1,7 +1,7 @@
 'use client';
 /** The chosen column: its name, how it is decided or counted, and where visitors end on it. */
 import { Faint, Inline } from '../../ui/text';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import type { Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -25,12 +25,15 @@ export function Column({
   target,
   spread,
   stale,
+  isNew,
   children,
 }: {
   quiz: Quiz;
   target: Measure;
   spread: Parameters<typeof Ruler>[0]['spread'] | undefined;
   stale: boolean;
+  /** It was just made, and asks for its name. */
+  isNew: boolean;
   /** What stands below it. */
   children: ReactNode;
 }) {
@@ -48,11 +51,16 @@ export function Column({
     const edit = moved(by);
     if (edit) store.getState().edit(edit);
   };
+  const name = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (isNew) name.current?.select();
+  }, [isNew]);
   const depends = dependents(quiz, target.id);
   const collects = verdict && studioVerdict(verdict).collects;
   return (
     <aside aria-label={`The column ${target.name}`}>
       <LineInput
+        ref={name}
         aria-label="Name of the column"
         style={{ font: '700 24px/1.2 var(--heading)', width: '100%', borderColor: 'transparent' }}
         value={now ?? ''}
@@ -60,6 +68,10 @@ export function Column({
         onChange={(e) =>
           store.getState().edit(setField('name-column', place, ['name'], now, e.target.value), `column ${target.id}`)
         }
+        onKeyDown={(e) => {
+          // From the name on to the weights.
+          if (e.key === 'Enter') document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus();
+        }}
       />
       <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '4px 0 14px' }}>
         {target.verdict === null

@@ -89,6 +89,8 @@ export function Score() {
   const { rows, targets, part, setPart, sort, setSort, hasKey, wantKey, specials } = useShownCells(quiz);
   const [selection, setSelection] = useState<Selection>(at(0, 0));
   const [trouble, setTrouble] = useState('');
+  /** The column that was just made, and asks for its name. */
+  const [made, setMade] = useState('');
   const range = rangeOf(selection);
   const column = targets[Math.min(selection.active.column, targets.length - 1)];
   useArrival((id) => {
@@ -122,7 +124,8 @@ export function Score() {
             </span>
           )}
           <AddColumns
-            onAdded={(index) => {
+            onAdded={(index, id) => {
+              setMade(id);
               setSort('');
               setSelection(at(selection.active.row, index + specials));
             }}
@@ -189,7 +192,7 @@ export function Score() {
         )}
       </div>
       {column && (
-        <Beside quiz={quiz} column={column} row={activeRow}>
+        <Beside quiz={quiz} column={column} row={activeRow} isNew={column.id === made}>
           <FindingList findings={findings} />
           <TrialPart quiz={quiz} trial={trial} />
         </Beside>
@@ -222,10 +225,10 @@ function useShownCells(quiz: Quiz) {
   return { rows, targets, part, setPart, sort, setSort, hasKey, wantKey, specials: special.length };
 }
 
-type BesideProps = { quiz: Quiz; column: Measure; row: GridRow | undefined; children: ReactNode };
+type BesideProps = { quiz: Quiz; column: Measure; row: GridRow | undefined; isNew: boolean; children: ReactNode };
 
 /** What belongs to the column with the active cell. */
-function Beside({ quiz, column, row, children }: BesideProps) {
+function Beside({ quiz, column, row, isNew, children }: BesideProps) {
   const { odds, stale } = useRehearsal();
   if (column.id === RIGHT) return <KeyPanel row={row}>{children}</KeyPanel>;
   if (column.id === GUESS) return <GuessPanel row={row}>{children}</GuessPanel>;
@@ -234,6 +237,7 @@ function Beside({ quiz, column, row, children }: BesideProps) {
       key={column.id}
       quiz={quiz}
       target={column}
+      isNew={isNew}
       stale={stale}
       spread={odds?.scales[column.id] ?? odds?.tallies[column.id]}
     >

@@ -26,7 +26,10 @@ test('the whole job, from an empty list to a charted answer', async ({ page }) =
   await test.step('outcomes, with what they say', async () => {
     await tab(page, 'Score').click();
     await page.getByRole('button', { name: 'Outcome', exact: true }).click();
-    await page.getByLabel('Name of the column').fill('Kettle keeper');
+    // What was just made asks for its name: what is typed takes the place of “Outcome 1”.
+    await expect(page.getByLabel('Name of the column')).toBeFocused();
+    await page.keyboard.type('Kettle keeper');
+    await expect(page.getByLabel('Name of the column')).toHaveValue('Kettle keeper');
     await page.getByRole('button', { name: 'Outcome', exact: true }).click();
     await page.getByLabel('Name of the column').fill('Bean counter');
     await page.getByRole('gridcell', { name: 'Tea, Kettle keeper' }).click();
