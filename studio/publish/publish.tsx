@@ -176,13 +176,14 @@ function State() {
 /** How much the check still says. */
 function Check() {
   const { openCheck } = usePublication();
-  const { findings } = useRehearsal();
+  const { findings, looking } = useRehearsal();
   const errors = findings.filter((f) => f.severity === 'error').length;
   const warnings = findings.filter((f) => f.severity === 'warning').length;
   return (
     <div>
       <h2>Check</h2>
-      {errors + warnings === 0 && (
+      {looking && <p role="status">Still looking …</p>}
+      {!looking && errors + warnings === 0 && (
         <p className="counted">
           <Mark kind="yes" /> Nothing is wrong that we know of.
         </p>
