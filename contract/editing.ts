@@ -33,6 +33,11 @@ export const editing = {
     largest: 2_000_000,
     answer: EditsKeptSchema,
   }),
+  /** Says which block somebody is at, "" for none; tells who else is in the quiz. */
+  'POST /api/quizzes/{quiz}/presence': contract({
+    body: closed({ block: Type.String({ maxLength: 60 }) }),
+    answer: closed({ others: Type.Array(closed({ name: Type.String(), block: Type.String() })) }),
+  }),
   /** The states of a draft that can be looked at, newest first. */
   'GET /api/quizzes/{quiz}/states': contract({ answer: closed({ states: Type.Array(EarlierStateSchema) }) }),
   'GET /api/quizzes/{quiz}/states/{revision}': contract({ answer: closed({ quiz: QuizDocument }) }),

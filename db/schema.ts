@@ -194,6 +194,21 @@ export const edits = pgTable(
     ofQuiz(t),
   ],
 );
+/** Who has a quiz open, and at which block: as long as their browser says so. */
+export const presences = pgTable(
+  'presences',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    /** A block; "" where it is none. */
+    block: text('block').notNull().default(''),
+    seenAt: at('seen_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.userId] }), ofQuiz(t)],
+);
 /** What a draft looked like at the end of each stretch of work, so that it can be looked at and gone back to. */
 export const states = pgTable(
   'states',

@@ -23,6 +23,7 @@ import { HistorySheet } from './history-sheet';
 import { KeysSheet } from './keys-sheet';
 import { type Publication, PublicationContext, usePublication } from '../shared/publication';
 import { type Arrival, ArrivalContext } from '../shared/arrival';
+import { PresenceProvider, WhoIsHere } from '../shared/presence';
 import { PreviewSheet } from './preview-sheet';
 
 type Open = { quizId: string; quiz: Quiz; revision: number; savedAt: string };
@@ -143,47 +144,49 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
     findings.filter((f) => f.tab === tab && f.severity === severity).length;
   return (
     <PublicationContext.Provider value={around}>
-      <Frame
-        paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
-        current={current}
-        tabs={tabs.map((t) => ({
-          ...t,
-          href: `/quizzes/${quizId}/${t.id}`,
-          errors: count(t.id, 'error'),
-          warnings: count(t.id, 'warning'),
-        }))}
-        foot={
-          <>
-            <KeysSheet />
-            <Link href="/quizzes">← Quizzes</Link>
-          </>
-        }
-        top={
-          <TopLine
-            onCheck={() => setSheet('check')}
-            onPreview={() => setSheet('preview')}
-            onHistory={() => setSheet('history')}
-          />
-        }
-      >
-        <Notice />
-        <ArrivalContext.Provider value={place}>{children}</ArrivalContext.Provider>
-      </Frame>
-      <CheckSheet
-        open={sheet === 'check'}
-        asked={asked}
-        onSure={() => void publish(true)}
-        onClose={() => {
-          setSheet(null);
-          setAsked(null);
-        }}
-        goTo={(tab, id) => {
-          setPlace({ id, reached: false });
-          if (tab !== current) router.push(`/quizzes/${quizId}/${tab}`);
-        }}
-      />
-      {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
-      {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
+      <PresenceProvider quiz={quizId}>
+        <Frame
+          paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
+          current={current}
+          tabs={tabs.map((t) => ({
+            ...t,
+            href: `/quizzes/${quizId}/${t.id}`,
+            errors: count(t.id, 'error'),
+            warnings: count(t.id, 'warning'),
+          }))}
+          foot={
+            <>
+              <KeysSheet />
+              <Link href="/quizzes">← Quizzes</Link>
+            </>
+          }
+          top={
+            <TopLine
+              onCheck={() => setSheet('check')}
+              onPreview={() => setSheet('preview')}
+              onHistory={() => setSheet('history')}
+            />
+          }
+        >
+          <Notice />
+          <ArrivalContext.Provider value={place}>{children}</ArrivalContext.Provider>
+        </Frame>
+        <CheckSheet
+          open={sheet === 'check'}
+          asked={asked}
+          onSure={() => void publish(true)}
+          onClose={() => {
+            setSheet(null);
+            setAsked(null);
+          }}
+          goTo={(tab, id) => {
+            setPlace({ id, reached: false });
+            if (tab !== current) router.push(`/quizzes/${quizId}/${tab}`);
+          }}
+        />
+        {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
+        {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
+      </PresenceProvider>
     </PublicationContext.Provider>
   );
 }
@@ -299,6 +302,7 @@ function TopLine({
       </State>
       <Saved />
       <Steps onHistory={onHistory} />
+      <WhoIsHere />
       <span style={{ flex: 1 }} />
       <TextButton onPress={onCheck}>
         Check

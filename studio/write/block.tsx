@@ -8,6 +8,7 @@ import { studioBlock } from '../blocks/registry';
 import { useDocumentStore } from '../document';
 import { moveBlock, removeBlock } from '../edits/edits';
 import type { Measure } from '../edits/measures';
+import { Here } from '../shared/presence';
 import { Row } from '../shared/sheet';
 import { Handle } from './drag';
 import { ShownNote, ShownWhen } from './shown-when';
@@ -57,6 +58,7 @@ export function OtherPart({ block, page, quiz, targets, active }: Props) {
           )
         }
       >
+        <Here block={block.id} />
         <Body block={block} quiz={quiz} />
         {active && <ShownWhen block={block.id} page={page.id} value={block.showIf} />}
       </Row>

@@ -26,6 +26,14 @@ test('a colleague is invited by mail, reads the answers, writes later, and leave
   await guest.getByRole('button', { name: 'Come in' }).click();
   await guest.getByRole('link', { name: 'Which loaf?' }).click();
   await expect(guest.getByLabel('Question 1', { exact: true })).toHaveValue('Which loaf?');
+  // Two who are in the same quiz see each other, and where.
+  const mine = await page.context().newPage();
+  await mine.goto(guest.url());
+  await guest.getByLabel('Question 1', { exact: true }).focus();
+  await expect(mine.getByText('Pia is here too')).toBeVisible();
+  await expect(mine.getByText('Pia is here', { exact: true })).toBeVisible();
+  await expect(guest.getByText('Pia is here too')).toBeVisible();
+  await mine.close();
   // Whoever may only look is told so, and nothing of what they type is kept.
   await guest.getByLabel('Question 1', { exact: true }).fill('Which bread?');
   await expect(guest.getByText('You may look at this, but not change it.')).toBeVisible();

@@ -47,6 +47,7 @@ const rows: Record<OfStudio, Row> = {
   'PUT /api/quizzes/{quiz}/list/{person}': { role: 'editor', body: { may: 'no' } },
   'GET /api/quizzes/{quiz}/edits': { role: 'reader', query: 'since=0' },
   'POST /api/quizzes/{quiz}/edits': { role: 'editor', body: { base: 0, edits: [] } },
+  'POST /api/quizzes/{quiz}/presence': { role: 'reader', body: { block: 'q1' } },
   'GET /api/quizzes/{quiz}/states': { role: 'reader' },
   'GET /api/quizzes/{quiz}/states/{revision}': { role: 'reader' },
   'POST /api/pictures': { role: 'editor', stranger: 422, told: 422 },
