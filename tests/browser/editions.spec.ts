@@ -118,6 +118,7 @@ test('two versions are shown side by side, each visitor keeps to one, and one pr
   const words = (await asked.textContent()) ?? '';
   await visitor.getByLabel('Grass').check();
   await visitor.getByRole('button', { name: 'See my result' }).click();
+  await expect(visitor.getByRole('button', { name: 'See my result' })).toHaveCount(0);
   await visitor.goto(link);
   await visitor
     .getByRole('button', { name: /anew|again/i })
