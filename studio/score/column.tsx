@@ -26,6 +26,7 @@ export function Column({
   spread,
   stale,
   isNew,
+  onAsked,
   children,
 }: {
   quiz: Quiz;
@@ -34,6 +35,8 @@ export function Column({
   stale: boolean;
   /** It was just made, and asks for its name. */
   isNew: boolean;
+  /** It has asked: whoever comes back to it has the caret where they put it. */
+  onAsked: () => void;
   /** What stands below it. */
   children: ReactNode;
 }) {
@@ -53,8 +56,10 @@ export function Column({
   };
   const name = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    if (isNew) name.current?.select();
-  }, [isNew]);
+    if (!isNew) return;
+    name.current?.select();
+    onAsked();
+  }, [isNew, onAsked]);
   const depends = dependents(quiz, target.id);
   const collects = verdict && studioVerdict(verdict).collects;
   return (

@@ -1,7 +1,7 @@
 'use client';
 /** Score: one grid for the whole quiz, what it comes to below, and the ruler of the chosen column beside it. */
 import { Alarm } from '../../ui/text';
-import { type ReactNode, useMemo, useState } from 'react';
+import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { isKeyed } from '../../core/questions/registry';
 import type { Quiz } from '../../core/schema/quiz';
@@ -91,6 +91,7 @@ export function Score() {
   const [trouble, setTrouble] = useState('');
   /** The column that was just made, and asks for its name. */
   const [made, setMade] = useState('');
+  const asked = useCallback(() => setMade(''), []);
   const range = rangeOf(selection);
   const column = targets[Math.min(selection.active.column, targets.length - 1)];
   useArrival((id) => {
@@ -192,7 +193,7 @@ export function Score() {
         )}
       </div>
       {column && (
-        <Beside quiz={quiz} column={column} row={activeRow} isNew={column.id === made}>
+        <Beside quiz={quiz} column={column} row={activeRow} isNew={column.id === made} onAsked={asked}>
           <FindingList findings={findings} />
           <TrialPart quiz={quiz} trial={trial} />
         </Beside>
@@ -225,10 +226,13 @@ function useShownCells(quiz: Quiz) {
   return { rows, targets, part, setPart, sort, setSort, hasKey, wantKey, specials: special.length };
 }
 
-type BesideProps = { quiz: Quiz; column: Measure; row: GridRow | undefined; isNew: boolean; children: ReactNode };
+type BesideProps = { quiz: Quiz; column: Measure; row: GridRow | undefined; children: ReactNode } & Pick<
+  Parameters<typeof Column>[0],
+  'isNew' | 'onAsked'
+>;
 
 /** What belongs to the column with the active cell. */
-function Beside({ quiz, column, row, isNew, children }: BesideProps) {
+function Beside({ quiz, column, row, isNew, onAsked, children }: BesideProps) {
   const { odds, stale } = useRehearsal();
   if (column.id === RIGHT) return <KeyPanel row={row}>{children}</KeyPanel>;
   if (column.id === GUESS) return <GuessPanel row={row}>{children}</GuessPanel>;
@@ -238,6 +242,7 @@ function Beside({ quiz, column, row, isNew, children }: BesideProps) {
       quiz={quiz}
       target={column}
       isNew={isNew}
+      onAsked={onAsked}
       stale={stale}
       spread={odds?.scales[column.id] ?? odds?.tallies[column.id]}
     >
