@@ -47,7 +47,7 @@ export type Findings = Static<typeof FindingsSchema>;
 
 const PersonLineSchema = closed({
   /** Somebody tried it: it counts nowhere. */
-  isTest: Type.Boolean(),
+  isTrial: Type.Boolean(),
   runId: Type.String(),
   lastAt: Instant,
   source: Type.String(),

@@ -333,7 +333,7 @@ export const runs = pgTable(
     countedKeys: jsonb('counted_keys').$type<string[]>().notNull().default([]),
     contactId: text('contact_id'),
     /** Taken by its makers to see how it goes: it counts nowhere. */
-    isTest: boolean('is_test').notNull().default(false),
+    isTrial: boolean('is_trial').notNull().default(false),
     /** Who counts as one, where it matters how often: somebody on the list, an address, a device; as a hash, or an id of `listed`. */
     person: text('person'),
     /** What the visitor said of themselves at the door. */

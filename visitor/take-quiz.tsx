@@ -43,7 +43,7 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, isTria
     const state = opening(first, run?.trouble ?? told ?? null, explained);
     return door ? { ...state, is: 'blocked', door } : state;
   };
-  const { state, session } = useSession(address, asks, start, words.say);
+  const { state, session } = useSession({ address, asks, isTrial }, start, words.say);
   const { standing, values, trouble, until } = state;
   const { view, clock } = standing;
   const page = pageOf(state);

@@ -1,2 +1,2 @@
 ALTER TABLE "editions" ADD COLUMN "note" text DEFAULT '' NOT NULL;--> statement-breakpoint
-ALTER TABLE "runs" ADD COLUMN "is_test" boolean DEFAULT false NOT NULL;
+ALTER TABLE "runs" ADD COLUMN "is_trial" boolean DEFAULT false NOT NULL;

@@ -29,7 +29,7 @@ export async function putAccess(
     .values({ workspaceId, quizId, ...set })
     .onConflictDoUpdate({ target: [access.workspaceId, access.quizId], set });
   const finished = sql`(select count(*)::int from runs
-    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and finished_at is not null and not is_test)`;
+    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and finished_at is not null and not is_trial)`;
   await tx.update(access).set({ finished }).where(own(workspaceId, quizId));
   const change = sql<number>`(select coalesce(max(change), 0) + 1 from access_changes
     where workspace_id = ${workspaceId} and quiz_id = ${quizId})`;
@@ -173,7 +173,7 @@ export async function countFinished(db: Db | Tx, workspaceId: string, quizId: st
     eq(runs.workspaceId, workspaceId),
     eq(runs.quizId, quizId),
     isNotNull(runs.finishedAt),
-    eq(runs.isTest, false),
+    eq(runs.isTrial, false),
   );
   const [row] = await db.select({ finished: count() }).from(runs).where(where);
   return row?.finished ?? 0;

@@ -26,7 +26,7 @@ export const runColumns = {
   countedSeq: runs.countedSeq,
   countedKeys: runs.countedKeys,
   contactId: runs.contactId,
-  isTest: runs.isTest,
+  isTrial: runs.isTrial,
   person: runs.person,
   named: runs.named,
   events,
@@ -135,7 +135,7 @@ export const runsInOrder = (
       and(
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
-        eq(runs.isTest, false),
+        eq(runs.isTrial, false),
         sql`${runs.seq} > 0`,
         lte(runs.seenAt, until),
         after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
@@ -154,7 +154,7 @@ export async function deleteTrialRuns(tx: Tx, workspaceId: string, quizId: strin
   const where = and(
     eq(runs.workspaceId, workspaceId),
     eq(runs.quizId, quizId),
-    eq(runs.isTest, true),
+    eq(runs.isTrial, true),
     lte(runs.lastAt, until),
   );
   return (await tx.delete(runs).where(where).returning({ runId: runs.runId })).length;
@@ -202,7 +202,7 @@ export async function countHeldBack(db: Db | Tx, workspaceId: string, quizId: st
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
         isNotNull(runs.finishedAt),
-        eq(runs.isTest, false),
+        eq(runs.isTrial, false),
         or(isNull(quizzes.releasedAt), gt(runs.finishedAt, quizzes.releasedAt)),
         // Moments are all of one shape, so their order is that of their letters.
         or(eq(held, 'released'), gt(held, now.toISOString())),

@@ -7,6 +7,7 @@ import {
   endSession,
   lockMembers,
   type Membership,
+  membersOf,
   sessionsOf,
   workspacesOf,
 } from '../../db/queries/members';
@@ -59,7 +60,7 @@ async function fates(userId: string): Promise<Account['workspaces']> {
       id: workspaceId,
       name,
       quizzes: await countQuizzes(database(), workspaceId),
-      fate: fateOf(await database().transaction((tx) => lockMembers(tx, workspaceId)), userId),
+      fate: fateOf(new Map((await membersOf(database(), workspaceId)).map((m) => [m.userId, m.role])), userId),
     })),
   );
 }

@@ -81,7 +81,7 @@ export async function publishQuiz(
 const placeOf = ({ code, where }: Finding): string => [code, ...where].join(' ');
 
 /** An edition as it was published. @throws HttpError 404 */
-export async function editionFor(member: Membership, quizId: string, edition: number): Promise<Quiz> {
+export async function readEdition(member: Membership, quizId: string, edition: number): Promise<Quiz> {
   await getQuiz(member, quizId);
   return editionOf(member.workspaceId, quizId, edition);
 }

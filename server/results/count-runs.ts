@@ -30,7 +30,7 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
       for (const row of open) {
         const quiz = await editionOf(workspaceId, quizId, row.edition, tx);
         const isStarted = row.events.some((e) => e.do !== 'offer');
-        const keys = row.isTest ? [] : countsOf(quiz, foldRun(quiz, row, row.events), isStarted);
+        const keys = row.isTrial ? [] : countsOf(quiz, foldRun(quiz, row, row.events), isStarted);
         const before = new Set(row.countedKeys);
         const now = new Set(keys);
         const day = row.seenAt.toISOString().slice(0, 10);

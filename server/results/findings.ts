@@ -105,7 +105,7 @@ export async function listPeople(
     const run = foldRun(quiz, row, row.events);
     people.push({
       runId: row.runId,
-      isTest: row.isTest,
+      isTrial: row.isTrial,
       lastAt: row.lastAt.toISOString(),
       source: row.source,
       finished: run.finished,

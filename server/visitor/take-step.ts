@@ -52,7 +52,7 @@ export async function openRun(
 ): Promise<Standing> {
   const before = await runByToken(database(), address, hashToken(token));
   if (before) {
-    if (!before.finishedAt && !before.isTest) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
+    if (!before.finishedAt && !before.isTrial) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
     return lookAgain(address, token, before, now);
   }
   const trial = key.try === undefined ? null : await trialAt(address, key.try, now);
@@ -80,7 +80,7 @@ export async function openRun(
     source: (handed?.from ?? source).slice(0, 100),
     seenAt: now,
     lastAt: now,
-    isTest: trial !== null,
+    isTrial: trial !== null,
     ...admitted,
   });
   if (begun && 'events' in begun) return lookAgain(address, token, begun, now);
@@ -241,7 +241,7 @@ export async function takeStep(
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
     // Nothing is in the way of a trial, and nothing of it counts.
-    const settings = row.isTest ? null : await settingsOf(row.workspaceId, row.quizId);
+    const settings = row.isTrial ? null : await settingsOf(row.workspaceId, row.quizId);
     if (!run.finished) requireOpen(settings, now);
     if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
       throw new HttpError(
@@ -306,7 +306,7 @@ async function write(quiz: Quiz, row: RunRow, { run, before, seq, sent, now, set
   const { workspaceId, runId, tokenHash } = row;
   const event = { workspaceId, runId, tokenHash, seq, sent, at: now, finished: run.finished };
   // Of a trial no address is kept, and no letter is sent.
-  if (row.isTest) return appendEvent(database(), event);
+  if (row.isTrial) return appendEvent(database(), event);
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
   const finishedNow = run.finished && !before.finished;
   const isLeft = contactNews || (finishedNow && hasContact(run));

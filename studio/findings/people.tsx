@@ -69,7 +69,7 @@ export function PeopleView({ first }: { first: People }) {
   const removeTrials = () =>
     void call('DELETE /api/quizzes/{quiz}/trials', { quiz: quizId }).then(() => {
       setPerson(null);
-      setPeople(({ people: all, next }) => ({ people: all.filter((p) => !p.isTest), next }));
+      setPeople(({ people: all, next }) => ({ people: all.filter((p) => !p.isTrial), next }));
     }, tell);
   const step = (by: -1 | 1) => {
     const next = people.people[people.people.findIndex((p) => p.runId === person?.runId) + by];
@@ -91,7 +91,7 @@ export function PeopleView({ first }: { first: People }) {
             <TextButton onPress={more}>Show older ones</TextButton>
           </div>
         )}
-        {people.people.some((p) => p.isTest) && (
+        {people.people.some((p) => p.isTrial) && (
           <div style={{ padding: 12 }}>
             <TextButton $danger onPress={removeTrials}>
               Remove all trials
@@ -123,7 +123,7 @@ function Line({ person, current, onOpen }: { person: PersonLine; current: boolea
         {person.finished
           ? person.outcomes.join(', ') || 'finished'
           : `left after ${person.pages} ${person.pages === 1 ? 'page' : 'pages'}`}
-        {person.isTest ? ', a trial that does not count' : person.source && `, from ${person.source}`}
+        {person.isTrial ? ', a trial that does not count' : person.source && `, from ${person.source}`}
       </small>
     </button>
   );

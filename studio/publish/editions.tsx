@@ -336,7 +336,7 @@ export function TwoVersions({ editions, access }: { editions: EditionLine[]; acc
       </Inline>
       <p>
         {second
-          ? 'Whoever has begun with one of them keeps to it. Findings can be read by edition.'
+          ? 'Whoever has begun with one of them keeps to it.'
           : 'Show an earlier edition to a share of new visitors, to see which does better.'}
       </p>
       {second && (

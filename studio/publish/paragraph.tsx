@@ -22,17 +22,35 @@ export function OwnWords({
   placeholder: string;
 }) {
   const { words = {} } = access.standing.settings;
+  const keep = (to: string) => {
+    const next: Words = { ...without(words, of), ...(to ? { [of]: to } : {}) };
+    void access.set({ words: Object.keys(next).length ? next : undefined });
+  };
+  return <KeptWords label={label} value={words[of] ?? ''} placeholder={placeholder} onKeep={keep} />;
+}
+
+/** A line of words, kept when one leaves it or presses Enter. @param onKeep told the words without white space around them, where they are others */
+export function KeptWords({
+  label,
+  value,
+  placeholder,
+  onKeep,
+}: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onKeep: (to: string) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const keep = () => {
-    if (typed === null) return;
-    const next: Words = { ...without(words, of), ...(typed.trim() ? { [of]: typed.trim() } : {}) };
-    void access.set({ words: Object.keys(next).length ? next : undefined }).then(() => setTyped(null));
+    if (typed !== null && typed.trim() !== value) onKeep(typed.trim());
+    setTyped(null);
   };
   return (
     <label className="line">
       {label}:{' '}
       <LineInput
-        value={typed ?? words[of] ?? ''}
+        value={typed ?? value}
         maxLength={300}
         placeholder={placeholder}
         onChange={(e) => setTyped(e.target.value)}

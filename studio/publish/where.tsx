@@ -10,7 +10,7 @@ import { usePublication } from '../shared/publication';
 import { messageOf } from '../shared/trouble';
 import { without } from '../../core/document/lookup';
 import { Copy } from './code';
-import { Said } from './paragraph';
+import { KeptWords, Said } from './paragraph';
 import type { AccessHandle } from './use-access';
 
 const Line = styled.form`
@@ -125,20 +125,15 @@ function Shared({ access, link, isLive }: { access: AccessHandle; link: string; 
   const quiz = useQuiz();
   const { shared = {} } = access.standing.settings;
   const set = (field: 'title' | 'line', to: string) => {
-    const next = { ...without(shared, field), ...(to.trim() ? { [field]: to.trim() } : {}) };
+    const next = { ...without(shared, field), ...(to ? { [field]: to } : {}) };
     void access.set({ shared: Object.keys(next).length > 0 ? next : undefined });
   };
   const picture = `${link}/card?of=${encodeURIComponent(JSON.stringify(access.kept.settings.shared ?? ''))}`;
   return (
     <div style={{ marginTop: 20 }}>
       <h3>Where somebody shares it</h3>
-      <SharedWords
-        label="Title"
-        value={shared.title ?? ''}
-        placeholder={quiz.title}
-        onKeep={(to) => set('title', to)}
-      />
-      <SharedWords
+      <KeptWords label="Title" value={shared.title ?? ''} placeholder={quiz.title} onKeep={(to) => set('title', to)} />
+      <KeptWords
         label="Line"
         value={shared.line ?? ''}
         placeholder={quiz.description || 'one line below the title'}
@@ -177,40 +172,6 @@ const Card = styled.div`
     min-height: 30px;
   }
 `;
-
-function SharedWords({
-  label,
-  value,
-  placeholder,
-  onKeep,
-}: {
-  label: string;
-  value: string;
-  placeholder: string;
-  onKeep: (to: string) => void;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const keep = () => {
-    if (typed !== null && typed.trim() !== value) onKeep(typed);
-    setTyped(null);
-  };
-  return (
-    <label className="line">
-      {label}:{' '}
-      <LineInput
-        value={typed ?? value}
-        maxLength={300}
-        placeholder={placeholder}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={keep}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') keep();
-          if (e.key === 'Escape') setTyped(null);
-        }}
-      />
-    </label>
-  );
-}
 
 /** px of a picture that is printed some 10 cm wide. */
 const PRINT = 1_200;

@@ -70,8 +70,15 @@ test('a colleague tries the draft by a link, and it counts nowhere', async ({ pa
   // Without the key there is nothing at this address yet.
   expect((await colleague.goto(link.split('?')[0] ?? ''))?.status()).toBe(404);
   await publish(page);
+  // The browser that tried it is nobody's yet: what it answers from now on counts.
+  await colleague.goto(link);
+  await expect(colleague.getByLabel('Grass')).not.toBeChecked();
+  await colleague.goto(link.split('?')[0] ?? '');
+  await expect(colleague.getByLabel('Grass')).toBeVisible();
+  await expect(colleague.getByText('A trial: nothing of it counts.')).toHaveCount(0);
+  await expect(colleague.getByText(/Welcome back/)).toHaveCount(0);
   await tab(page, 'Findings').click();
-  await expect(page.getByRole('region', { name: 'Journey' }).getByRole('listitem').first()).toContainText('0');
+  await expect(page.getByRole('region', { name: 'Journey' }).getByRole('listitem').first()).toContainText(/^Saw it\s*1\b/);
   await page.getByRole('radio', { name: 'People' }).click();
   await expect(page.getByText('a trial that does not count')).toHaveCount(1);
   await page.getByRole('button', { name: 'Remove all trials' }).click();

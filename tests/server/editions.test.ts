@@ -3,7 +3,7 @@ import { importQuiz } from '../../server/editing/quizzes';
 import { accessStanding, setAccess, shortLink } from '../../server/publishing/access';
 import { liveQuiz, markedQuiz, markOf, versionFor } from '../../server/publishing/editions';
 import { shareOf } from '../../server/visitor/share';
-import { editionFor, listEditions, noteEdition, publishQuiz, putLive } from '../../server/publishing/publish-quiz';
+import { readEdition, listEditions, noteEdition, publishQuiz, putLive } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { newId } from '../../server/platform/ids';
 import { openRun } from '../../server/visitor/take-step';
@@ -23,7 +23,7 @@ async function twice(): Promise<Published> {
   await publishQuiz(made.member, made.quizId, revision);
   return made;
 }
-const promptIn = ({ pages }: Awaited<ReturnType<typeof editionFor>>) => {
+const promptIn = ({ pages }: Awaited<ReturnType<typeof readEdition>>) => {
   const block = pages[0]?.blocks[0];
   return block && 'prompt' in block ? block.prompt : undefined;
 };
@@ -58,7 +58,7 @@ describe('what the check warns of', () => {
 describe('an edition', () => {
   it('is looked at as it was published, has a note, and goes live again without the draft', async () => {
     const { member, quizId, address } = await twice();
-    expect(promptIn(await editionFor(member, quizId, 1))).toBe('q1');
+    expect(promptIn(await readEdition(member, quizId, 1))).toBe('q1');
     expect(await noteEdition(member, quizId, 1, '  before the festival ')).toBe('before the festival');
     expect((await listEditions(member, quizId)).map((e) => e.note)).toEqual(['', 'before the festival']);
     expect(await putLive(member, quizId, 1)).toBe(1);
@@ -69,7 +69,7 @@ describe('an edition', () => {
     expect(await publishQuiz(member, quizId, revision)).toBe(3);
   });
   it.each([
-    ['looked at', (m: Published['member'], q: string) => editionFor(m, q, 9)],
+    ['looked at', (m: Published['member'], q: string) => readEdition(m, q, 9)],
     ['noted', (m: Published['member'], q: string) => noteEdition(m, q, 9, 'x')],
     ['put live', (m: Published['member'], q: string) => putLive(m, q, 9)],
   ])('that there is not cannot be %s', async (_, act) => {

@@ -32,7 +32,7 @@ describe('a trial', () => {
     expect((await accessStanding(member, quizId)).finished).toBe(0);
     expect((await findingsOf(member, quizId))?.journey.filter((step) => step.count > 0)).toEqual([]);
     expect((await trayOf(member, quizId)).letters).toEqual([]);
-    expect((await listPeople(member, quizId)).people).toMatchObject([{ isTest: true, email: '' }]);
+    expect((await listPeople(member, quizId)).people).toMatchObject([{ isTrial: true, email: '' }]);
     expect(await removeTrials(member, quizId)).toEqual({ removed: 1 });
     expect((await listPeople(member, quizId)).people).toEqual([]);
   });
@@ -77,6 +77,6 @@ describe('a trial', () => {
     const token = newToken();
     await openRun(other.address, token, {}, 'test', now, { try: key });
     await takeStep(other.address, token, 1, go('p1', { q1: ['a'] }));
-    expect((await listPeople(other.member, other.quizId)).people).toMatchObject([{ isTest: false }]);
+    expect((await listPeople(other.member, other.quizId)).people).toMatchObject([{ isTrial: false }]);
   });
 });

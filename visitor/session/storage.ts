@@ -22,6 +22,12 @@ export const newToken = (): string =>
     .replaceAll('+', '-')
     .replaceAll('/', '_');
 
+/** Of a trial nothing is kept on the device: it begins anew each time, and is not taken for a run that counts. */
+export function trialStorage(): ReturnType<typeof runStorage> {
+  let kept: KeptRun | null = null;
+  return { read: () => kept, write: (run) => void (kept = run) };
+}
+
 /** Storage that may be blocked, as in a frame of another site: then the run lives as long as the page. */
 export function runStorage(address: string) {
   const key = `yes-maybe ${address}`;

@@ -7,7 +7,7 @@ import type { Values } from '../questions/values';
 import type { Words } from '../languages/say';
 import { channelTo } from './channel';
 import { type Event, pageOf, reduce, type State, waitingIn } from './state';
-import { type KeptRun, runStorage } from './storage';
+import { type KeptRun, runStorage, trialStorage } from './storage';
 import { post } from './transport';
 
 /** Characters that are taken of a value in an address. A hand-over is a signed note, and longer. */
@@ -16,11 +16,14 @@ const LONGEST_VALUE = 2_000;
 /** Milliseconds between retries of what is queued. */
 const RETRY = 4_000;
 
-/** @param asks the names of what the quiz takes from an address @param start the state that the page was drawn with */
-export function useSession(address: string, asks: readonly string[], start: () => State, say: Words['say']) {
+/** @property asks the names of what the quiz takes from an address @property isTrial nothing of it counts */
+type Taken = { address: string; asks: readonly string[]; isTrial: boolean };
+
+/** @param start the state that the page was drawn with */
+export function useSession({ address, asks, isTrial }: Taken, start: () => State, say: Words['say']) {
   const [state, draw] = useState(start);
   const session = useRef<Session | null>(null);
-  session.current ??= new Session(address, asks, state, say, draw);
+  session.current ??= new Session({ address, asks, isTrial }, state, say, draw);
   const own = session.current;
   useEffect(() => own.begin(), [own]);
   const isOffline = state.is === 'offline';
@@ -69,6 +72,8 @@ function readAddress(asks: readonly string[]) {
 }
 
 export class Session {
+  private readonly address: string;
+  private readonly asks: readonly string[];
   private readonly store;
   private readonly channel;
   private isOpening = false;
@@ -76,13 +81,14 @@ export class Session {
   private hasStarted = false;
 
   constructor(
-    private readonly address: string,
-    private readonly asks: readonly string[],
+    { address, asks, isTrial }: Taken,
     private state: State,
     private readonly say: Words['say'],
     private readonly draw: (state: State) => void,
   ) {
-    this.store = runStorage(address);
+    this.address = address;
+    this.asks = asks;
+    this.store = isTrial ? trialStorage() : runStorage(address);
     this.channel = channelTo(address, state.standing.seq, () => this.open(false));
   }
 
