@@ -1,4 +1,5 @@
 /** One's own account: its address, where one is signed in, all of one's data, and leaving for good. */
+import { looksLikeEmail } from '../../core/flow/faults';
 import { textOf } from '../../core/values/unknown';
 import type { Account } from '../../contract/account';
 import {
@@ -84,8 +85,6 @@ async function requirePassword({ email }: Membership, headers: Headers, password
   }
 }
 
-const EMAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
-
 /** Sends a letter to another address, and word of it to the one that there is. The answer does not tell whether somebody has that address. */
 export async function moveAccount(
   member: Membership,
@@ -93,7 +92,7 @@ export async function moveAccount(
   { email, password }: { email: string; password: string },
 ): Promise<{ sent: string }> {
   const next = email.trim().toLowerCase();
-  if (!EMAIL.test(next)) throw new HttpError(422, 'not-valid', 'This is no e-mail address.');
+  if (!looksLikeEmail(next)) throw new HttpError(422, 'not-valid', 'This is no e-mail address.');
   if (next === member.email.toLowerCase()) throw new HttpError(422, 'not-valid', 'This is your address already.');
   await requirePassword(member, headers, password);
   await auth().api.changeEmail({ body: { newEmail: next, callbackURL: '/account' }, headers });

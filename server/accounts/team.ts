@@ -1,4 +1,5 @@
 /** Who works in a workspace: invited by mail, with what they may do, until they leave or are sent away. */
+import { looksLikeEmail } from '../../core/flow/faults';
 import { randomBytes } from 'node:crypto';
 import type { Team, TeamRole } from '../../contract/team';
 import type { Tx } from '../../db/client';
@@ -30,7 +31,6 @@ import { requireOwner } from './authorise';
 const DAY = 86_400_000;
 const GOOD_FOR = 14 * DAY;
 const MOST_A_DAY = 50;
-const EMAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
 
 export async function teamOf(member: Membership, now = new Date()): Promise<Team> {
   const { workspaceId, userId } = member;
@@ -64,7 +64,7 @@ export async function invite(
   requireOwner(member);
   const { workspaceId } = member;
   const email = typed.trim().toLowerCase();
-  if (!EMAIL.test(email)) throw new HttpError(422, 'not-valid', 'This is no e-mail address.');
+  if (!looksLikeEmail(email)) throw new HttpError(422, 'not-valid', 'This is no e-mail address.');
   if ((await membersOf(database(), workspaceId)).some((p) => p.email.toLowerCase() === email))
     throw new HttpError(409, 'here-already', 'They are here already.');
   const secret = randomBytes(24).toString('base64url');

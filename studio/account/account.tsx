@@ -11,35 +11,12 @@ import { Field, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { Frame, homeTabs } from '../shell/frame';
+import { HomePage } from '../shared/home-page';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 import { SignOut } from './sign-in';
 
-const Page = styled.div`
-  padding: 20px 24px 64px;
-  max-width: 760px;
-  h1 {
-    font: 700 34px/1.2 var(--heading);
-  }
-  h2 {
-    font: 700 24px/1.25 var(--heading);
-    margin-bottom: 8px;
-  }
-  section {
-    border-top: 1px solid var(--ink);
-    padding-top: 14px;
-    margin-top: 28px;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 10px 20px;
-    align-items: end;
-    margin-top: 12px;
-  }
-  form label {
-    flex: 1 1 240px;
-  }
+const Page = styled(HomePage)`
   li {
     display: flex;
     flex-wrap: wrap;
@@ -55,9 +32,6 @@ const Page = styled.div`
   [role='status'],
   [role='alert'] {
     flex-basis: 100%;
-  }
-  @media (max-width: 600px) {
-    padding: 16px;
   }
 `;
 

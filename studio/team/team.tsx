@@ -10,24 +10,11 @@ import { Mark } from '../../ui/marks';
 import { Alarm, Inline, Muted, Strong } from '../../ui/text';
 import { OwnName, SignOut } from '../account/sign-in';
 import { Frame, homeTabs } from '../shell/frame';
+import { HomePage } from '../shared/home-page';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 
-const Page = styled.div`
-  padding: 20px 24px 64px;
-  max-width: 760px;
-  h1 {
-    font: 700 34px/1.2 var(--heading);
-  }
-  h2 {
-    font: 700 24px/1.25 var(--heading);
-    margin-bottom: 8px;
-  }
-  section {
-    border-top: 1px solid var(--ink);
-    padding-top: 14px;
-    margin-top: 28px;
-  }
+const Page = styled(HomePage)`
   ul {
     list-style: none;
     margin: 0;
@@ -42,16 +29,6 @@ const Page = styled.div`
     border-bottom: 1px solid var(--line);
     overflow-wrap: anywhere;
   }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 10px 20px;
-    align-items: end;
-    margin-top: 12px;
-  }
-  form label {
-    flex: 1 1 240px;
-  }
   form > div {
     line-height: 34px;
   }
@@ -60,7 +37,6 @@ const Page = styled.div`
     margin-top: 8px;
   }
   @media (max-width: 600px) {
-    padding: 16px;
     li {
       grid-template-columns: 20px minmax(0, 1fr);
     }
