@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import type { AccessStanding } from '../../contract/access';
 import { call } from '../../contract/call';
 import type { Access } from '../../core/schema/access';
+import { inLine } from '../../core/values/in-line';
 import { messageOf } from '../shared/trouble';
 
 export function useAccess(quiz: string, first: AccessStanding) {
@@ -13,6 +14,8 @@ export function useAccess(quiz: string, first: AccessStanding) {
   const [kept, setKept] = useState(first);
   /** Only the last of several requests says how it stands. */
   const asked = useRef(0);
+  // One behind the other: of two that are on their way at once the older one might arrive last, and hold.
+  const [line] = useState(inLine);
   const send = async (
     part: string,
     shown: AccessStanding,
@@ -22,10 +25,13 @@ export function useAccess(quiz: string, first: AccessStanding) {
     setStanding(shown);
     setLast({ part, trouble: '', isSaved: false });
     try {
-      const now = await request();
+      const now = await line(request);
       setKept(now);
-      if (own === asked.current) setStanding(now);
-      setLast({ part, trouble: '', isSaved: true });
+      // Only what was set last says that it is on disk.
+      if (own === asked.current) {
+        setStanding(now);
+        setLast({ part, trouble: '', isSaved: true });
+      }
       return true;
     } catch (error) {
       if (own === asked.current) setStanding(kept);

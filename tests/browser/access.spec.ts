@@ -136,6 +136,30 @@ test('from Monday to Friday, for so many: what makes no sense is refused at its 
   await expect(late.getByRole('heading', { name: 'This quiz has taken all that it can take.' })).toBeVisible();
 });
 
+test('settings that follow each other quickly are kept in their order', async ({ page }) => {
+  await published(page, 'Which rain?');
+  let release = () => {};
+  const isHeld = new Promise<void>((resume) => (release = resume));
+  const sent: string[] = [];
+  await page.route('**/access', async (route) => {
+    sent.push(route.request().postData() ?? '');
+    await isHeld;
+    await route.continue();
+  });
+  await choose(page, 'For how many', 'at most');
+  await page.getByLabel('Finished runs at most').fill('1');
+  await expect(page.getByText('One place is left.')).toBeVisible();
+  // The second one waits for the first, however long that takes; until then nothing is said to be kept.
+  expect(sent).toHaveLength(1);
+  await expect(page.getByRole('region', { name: 'When' }).getByText('From now on.')).toHaveCount(0);
+  release();
+  await expect(page.getByRole('region', { name: 'When' }).getByText('From now on.')).toBeVisible();
+  expect(sent.map((body) => (JSON.parse(body) as { settings: { most: number } }).settings.most)).toEqual([100, 1]);
+  await page.unroute('**/access');
+  await page.reload();
+  await expect(page.getByText('One place is left.')).toBeVisible();
+});
+
 test('the address is moved, the old one leads on, and a phone reads the code', async ({ page }) => {
   const old = await published(page, 'Which seed?');
   const field = page.getByLabel('Web address');

@@ -2,7 +2,8 @@
 import type { Standing } from '../../contract/visits';
 import type { Sent } from '../../core/flow/sent';
 import { newToken } from './storage';
-import { type Answer, inLine, post } from './transport';
+import { inLine } from '../../core/values/in-line';
+import { type Answer, post } from './transport';
 
 /** @param open opens the run, and says when it is open @param first how many things of the run the server has */
 export function channelTo(address: string, first: number, open: () => Promise<void>) {

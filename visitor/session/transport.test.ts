@@ -1,4 +1,5 @@
-import { inLine, post } from './transport';
+import { inLine } from '../../core/values/in-line';
+import { post } from './transport';
 
 describe('things in a line', () => {
   it('begin when the one before has ended, however that went', async () => {

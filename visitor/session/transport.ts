@@ -43,16 +43,6 @@ export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   return { is: 'told', message };
 }
 
-/** Runs tasks one after another: each begins when the one before has ended, however that went. */
-export function inLine(): <T>(task: () => Promise<T>) => Promise<T> {
-  let last: Promise<unknown> = Promise.resolve();
-  return (task) => {
-    const next = last.then(task);
-    last = next.catch(() => undefined);
-    return next;
-  };
-}
-
 /** Fetches a file and hands it to the device. */
 export async function download(url: string, body: unknown, name: string): Promise<void> {
   const response = await send(url, body);
