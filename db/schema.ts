@@ -7,9 +7,9 @@ import type { HandOver } from '../core/flow/chain';
 import type { Edit } from '../core/document/edits';
 import type { Known, Quiz, RichDoc } from '../core/schema/quiz';
 import type { Sent } from '../core/flow/run';
+import { at, user } from './accounts-schema';
 import { sql } from 'drizzle-orm';
 import {
-  bigint,
   boolean,
   customType,
   date,
@@ -20,66 +20,12 @@ import {
   pgTable,
   primaryKey,
   text,
-  timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 
-const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
-const at = (name: string) => timestamp(name, { withTimezone: true });
+export * from './accounts-schema';
 
-// Accounts, in the shape better-auth wants them.
-export const user = pgTable('user', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  email: text('email').notNull().unique(),
-  emailVerified: boolean('email_verified').notNull().default(false),
-  image: text('image'),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
-});
-export const session = pgTable('session', {
-  id: text('id').primaryKey(),
-  expiresAt: at('expires_at').notNull(),
-  token: text('token').notNull().unique(),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
-  ipAddress: text('ip_address'),
-  userAgent: text('user_agent'),
-  userId: text('user_id')
-    .notNull()
-    .references(() => user.id, { onDelete: 'cascade' }),
-});
-export const account = pgTable('account', {
-  id: text('id').primaryKey(),
-  accountId: text('account_id').notNull(),
-  providerId: text('provider_id').notNull(),
-  userId: text('user_id')
-    .notNull()
-    .references(() => user.id, { onDelete: 'cascade' }),
-  accessToken: text('access_token'),
-  refreshToken: text('refresh_token'),
-  idToken: text('id_token'),
-  accessTokenExpiresAt: at('access_token_expires_at'),
-  refreshTokenExpiresAt: at('refresh_token_expires_at'),
-  scope: text('scope'),
-  password: text('password'),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
-});
-export const verification = pgTable('verification', {
-  id: text('id').primaryKey(),
-  identifier: text('identifier').notNull(),
-  value: text('value').notNull(),
-  expiresAt: at('expires_at').notNull(),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
-});
-export const rateLimit = pgTable('rate_limit', {
-  id: text('id').primaryKey(),
-  key: text('key').notNull().unique(),
-  count: integer('count').notNull(),
-  lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
-});
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
 // Workspaces.
 export const workspaces = pgTable('workspaces', {

@@ -1,10 +1,10 @@
-import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lt, max, ne, not, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { type HandOver, handOversIn } from '../../core/flow/chain';
 import type { Edit, KeptEdit } from '../../core/document/edits';
 import type { Known, Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../client';
 import type { AccessRow } from './access';
-import { access, addresses, type Checked, editions, edits, quizzes, states } from '../schema';
+import { access, addresses, type Checked, edits, quizzes, states } from '../schema';
 
 export type QuizRow = typeof quizzes.$inferSelect;
 const own = (workspaceId: string, quizId: string) =>
@@ -261,83 +261,6 @@ export async function findState(
   return (await db.select({ document: states.document }).from(states).where(where))[0]?.document;
 }
 
-/** Numbers from here on are states of the draft that somebody tried, kept beside the editions. No quiz is published so often. */
-const DRAFTS = 1_000_000_000;
-export const draftEdition = (revision: number): number => DRAFTS + revision;
-
-/** An edition never changes: one that is there stays as it is. @returns whether it was not there yet */
-export async function insertEdition(db: Db | Tx, row: typeof editions.$inferInsert): Promise<boolean> {
-  return (
-    (await db.insert(editions).values(row).onConflictDoNothing().returning({ edition: editions.edition })).length > 0
-  );
-}
-/** Takes away the states of the draft that no run is of any more. @param but one that is needed */
-export async function deleteTrials(tx: Tx, workspaceId: string, quizId: string, but = 0): Promise<void> {
-  const isUsed = sql`exists (select 1 from runs where runs.workspace_id = ${editions.workspaceId}
-    and runs.quiz_id = ${editions.quizId} and runs.edition = ${editions.edition})`;
-  await tx
-    .delete(editions)
-    .where(
-      and(
-        eq(editions.workspaceId, workspaceId),
-        eq(editions.quizId, quizId),
-        gte(editions.edition, DRAFTS),
-        ne(editions.edition, but),
-        not(isUsed),
-      ),
-    );
-}
-
-export async function findEdition(
-  db: Db | Tx,
-  workspaceId: string,
-  quizId: string,
-  edition: number,
-): Promise<Quiz | undefined> {
-  const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), eq(editions.edition, edition));
-  return (await db.select({ document: editions.document }).from(editions).where(where))[0]?.document;
-}
-
-const published = (workspaceId: string, quizId: string) =>
-  and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), lt(editions.edition, DRAFTS));
-
-export const editionsOf = (db: Db, workspaceId: string, quizId: string) =>
-  db
-    .select({
-      edition: editions.edition,
-      publishedAt: editions.publishedAt,
-      publishedBy: editions.publishedBy,
-      note: editions.note,
-    })
-    .from(editions)
-    .where(published(workspaceId, quizId))
-    .orderBy(desc(editions.edition));
-
-/** The newest edition there is, live or not; null where there is none. */
-export async function newestEdition(tx: Tx, workspaceId: string, quizId: string): Promise<number | null> {
-  const where = published(workspaceId, quizId);
-  return (
-    (
-      await tx
-        .select({ newest: max(editions.edition) })
-        .from(editions)
-        .where(where)
-    )[0]?.newest ?? null
-  );
-}
-
-/** @returns whether there is such an edition */
-export async function setNote(
-  db: Db,
-  workspaceId: string,
-  quizId: string,
-  edition: number,
-  note: string,
-): Promise<boolean> {
-  const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), eq(editions.edition, edition));
-  return (await db.update(editions).set({ note }).where(where).returning({ edition: editions.edition })).length > 0;
-}
-
 /** Where a quiz of this workspace stands; undefined where it is not live. */
 export async function liveAddress(db: Db, workspaceId: string, quizId: string): Promise<string | undefined> {
   const rows = await db
@@ -383,7 +306,6 @@ export async function setAddress(tx: Tx, workspaceId: string, quizId: string, ad
   await tx.update(quizzes).set({ address }).where(own(workspaceId, quizId));
 }
 
-/** Which quiz an address leads to. */
 /** An address of a quiz that has so many letters at most; undefined where it has none. */
 export async function shortAddress(
   db: Db,
@@ -403,6 +325,7 @@ export async function shortAddress(
 export const addAddress = async (db: Db, row: typeof addresses.$inferInsert): Promise<boolean> =>
   (await db.insert(addresses).values(row).onConflictDoNothing().returning({ address: addresses.address })).length > 0;
 
+/** Which quiz an address leads to. */
 export async function quizAt(db: Db | Tx, address: string) {
   return (await db.select().from(addresses).where(eq(addresses.address, address)))[0];
 }

@@ -19,7 +19,8 @@ import {
   revokeListed,
 } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
-import { addAddress, findEdition, lockQuiz, quizAt, setAddress, shortAddress } from '../../db/queries/quizzes';
+import { findEdition } from '../../db/queries/editions';
+import { addAddress, lockQuiz, quizAt, setAddress, shortAddress } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { readConfig } from '../platform/config';

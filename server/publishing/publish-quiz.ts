@@ -3,16 +3,8 @@ import type { Finding } from '../../core/findings/check';
 import type { Quiz } from '../../core/schema/quiz';
 import { without } from '../../core/document/lookup';
 import { accessOf, putAccess } from '../../db/queries/access';
-import {
-  bankIdOf,
-  editionsOf,
-  insertEdition,
-  liveQuizzes,
-  lockQuiz,
-  newestEdition,
-  setNote,
-  updateQuiz,
-} from '../../db/queries/quizzes';
+import { editionsOf, insertEdition, newestEdition, setNote } from '../../db/queries/editions';
+import { bankIdOf, liveQuizzes, lockQuiz, updateQuiz } from '../../db/queries/quizzes';
 import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';

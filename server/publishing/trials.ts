@@ -1,5 +1,6 @@
 /** Trying a quiz, live or not, so that it counts nowhere: for its makers, and for a colleague with a link. */
-import { deleteTrials, draftEdition, findQuiz, insertEdition, quizAt } from '../../db/queries/quizzes';
+import { deleteTrials, draftEdition, insertEdition } from '../../db/queries/editions';
+import { findQuiz, quizAt } from '../../db/queries/quizzes';
 import type { Tx } from '../../db/client';
 import type { Membership } from '../../db/queries/members';
 import { deleteTrialRuns } from '../../db/queries/runs';

@@ -9,7 +9,7 @@ import { Mark } from '../../ui/marks';
 import { useDocument, useQuiz } from '../document';
 import { useRehearsal } from '../shared/rehearsal';
 import { usePublication } from '../shared/publication';
-import { stateWords } from '../shell/studio';
+import { stateWords } from '../shell/top-line';
 import { dayAndTime } from '../shared/time';
 import { Afterwards } from './afterwards';
 import { InAPage } from './sections';

@@ -78,7 +78,9 @@ test('a colleague tries the draft by a link, and it counts nowhere', async ({ pa
   await expect(colleague.getByText('A trial: nothing of it counts.')).toHaveCount(0);
   await expect(colleague.getByText(/Welcome back/)).toHaveCount(0);
   await tab(page, 'Findings').click();
-  await expect(page.getByRole('region', { name: 'Journey' }).getByRole('listitem').first()).toContainText(/^Saw it\s*1\b/);
+  await expect(page.getByRole('region', { name: 'Journey' }).getByRole('listitem').first()).toContainText(
+    /^Saw it\s*1\b/,
+  );
   await page.getByRole('radio', { name: 'People' }).click();
   await expect(page.getByText('a trial that does not count')).toHaveCount(1);
   await page.getByRole('button', { name: 'Remove all trials' }).click();
