@@ -13,6 +13,7 @@ import {
   TRIAL_HEADER,
   visitorPolicy,
 } from './server/platform/policy';
+import { trialAt } from './server/publishing/trials';
 import { HttpError } from './server/platform/http-error';
 import { whereFrom } from './server/platform/rates';
 import { doorOf } from './server/visitor/admission';
@@ -57,7 +58,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   // A form, an offer, a certificate, a card: no pages.
   if (rest.length > 0) return NextResponse.next();
   // Whoever tries a quiz may see what is not live.
-  if (url.searchParams.has('try')) return madeWith(request, visitorPolicy);
+  const key = url.searchParams.get('try');
+  if (key && (await trialAt(decodeURIComponent(address), key))) return madeWith(request, visitorPolicy);
   const live = await liveOrNot(decodeURIComponent(address));
   if (!live) return nowhere(request);
   // Served from source, a page is another one each time, and none is kept.

@@ -67,7 +67,9 @@ test('a colleague tries the draft by a link, and it counts nowhere', async ({ pa
   await colleague.getByLabel('Grass').check();
   await colleague.getByRole('button', { name: 'See my result' }).click();
   await expect(colleague.getByRole('button', { name: 'See my result' })).toHaveCount(0);
-  // Without the key there is nothing at this address yet.
+  // Without the key, or with one that is not ours, there is nothing at this address yet.
+  expect((await colleague.goto(link.replace('draft.', 'draft.1')))?.status()).toBe(404);
+  await expect(colleague.getByRole('heading', { name: 'There is no quiz at this address.' })).toBeVisible();
   expect((await colleague.goto(link.split('?')[0] ?? ''))?.status()).toBe(404);
   await publish(page);
   // The browser that tried it is nobody's yet: what it answers from now on counts.
