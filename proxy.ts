@@ -15,6 +15,7 @@ import {
 } from './server/platform/policy';
 import { trialAt } from './server/publishing/trials';
 import { HttpError } from './server/platform/http-error';
+import { patiently } from './server/platform/patience';
 import { whereFrom } from './server/platform/rates';
 import { doorOf } from './server/visitor/admission';
 import { languageFor, likedBest } from './visitor/languages';
@@ -59,7 +60,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (rest.length > 0) return NextResponse.next();
   // Whoever tries a quiz may see what is not live.
   const key = url.searchParams.get('try');
-  if (key && (await trialAt(decodeURIComponent(address), key))) return madeWith(request, visitorPolicy);
+  if (key && (await patiently(() => trialAt(decodeURIComponent(address), key))))
+    return madeWith(request, visitorPolicy);
   const live = await liveOrNot(decodeURIComponent(address));
   if (!live) return nowhere(request);
   // Served from source, a page is another one each time, and none is kept.
@@ -75,7 +77,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
 
 async function liveOrNot(address: string): Promise<LiveEdition | null> {
   try {
-    return await liveQuiz(address);
+    return await patiently(() => liveQuiz(address));
   } catch (error) {
     if (error instanceof HttpError && error.status === 404) return null;
     throw error;

@@ -49,6 +49,8 @@ async function postOffice() {
 /** A process of the application, started again when it is killed. */
 class App {
   private child: ChildProcess | null = null;
+  /** The last that its log said. */
+  told: string[] = [];
   constructor(
     readonly port: number,
     private readonly env: Record<string, string>,
@@ -57,7 +59,10 @@ class App {
   async start(): Promise<void> {
     this.child = spawn(process.execPath, ['scripts/serve.mjs'], {
       env: { ...process.env, ...this.env, PORT: String(this.port), NODE_ENV: 'production' },
-      stdio: ['ignore', 'ignore', 'ignore'],
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child.stdout?.setEncoding('utf8').on('data', (lines: string) => {
+      this.told = [...this.told, ...lines.trim().split('\n')].slice(-20);
     });
     await answers(`${this.url()}/api/health/live`, this.child);
   }
@@ -179,6 +184,7 @@ async function wrongRequests(app: App): Promise<boolean> {
   say(`requests: ${report.sent}, seed ${seed}; by status: ${JSON.stringify(report.byStatus)}`);
   say(`5xx or no answer: ${report.failed.length}`);
   for (const f of report.failed.slice(0, 10)) say(`  ${f.status} ${f.method} ${f.path} ${f.body.slice(0, 300)}`);
+  if (report.failed.length) say(app.told.join('\n'));
   const { slowest } = report;
   say(`slowest: ${Math.round(slowest.ms)} ms, ${slowest.status} ${slowest.method} ${slowest.path.slice(0, 120)}`);
   say(
@@ -219,6 +225,7 @@ async function main(): Promise<void> {
     DATABASE_URL: through.href,
     SMTP_URL: process.env['SMTP_URL'],
     PUBLIC_URL: process.env['PUBLIC_URL'] ?? '',
+    LOG_LEVEL: 'error',
     VISITOR_RATE: '1000',
   };
   const apps = [new App(await freePort(), env), new App(await freePort(), env)];

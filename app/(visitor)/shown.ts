@@ -3,6 +3,7 @@ import { headers } from 'next/headers';
 import { cache } from 'react';
 import { type LiveEdition, liveQuiz, versionFor } from '../../server/publishing/editions';
 import { trialAt } from '../../server/publishing/trials';
+import { patiently } from '../../server/platform/patience';
 import { whereFrom } from '../../server/platform/rates';
 import { TRIAL_HEADER } from '../../server/platform/policy';
 import { orNotFound } from './first-page';
@@ -10,8 +11,8 @@ import { orNotFound } from './first-page';
 export const shownAt = cache(async (address: string): Promise<LiveEdition & { isTrial: boolean }> => {
   const asked = await headers();
   const key = asked.get(TRIAL_HEADER);
-  const trial = key ? await trialAt(address, key) : null;
+  const trial = key ? await patiently(() => trialAt(address, key)) : null;
   if (trial) return { ...trial, isTrial: true };
-  const live = await orNotFound(liveQuiz(address));
+  const live = await orNotFound(patiently(() => liveQuiz(address)));
   return { ...(await versionFor(live, whereFrom({ headers: asked }))), isTrial: false };
 });

@@ -1,6 +1,6 @@
 import { type ChildProcess } from 'node:child_process';
 import { expect, type FrameLocator, type Page, test } from '@playwright/test';
-import { holdScripts } from './people';
+import { enterDemo, holdScripts } from './people';
 import { database, freePort, kill, startApp, world } from './servers';
 
 const quiz = () => `${world().app}/q/tourer`;
@@ -200,6 +200,17 @@ test('a database cut off between two answers, and during one, costs nothing', { 
   await fromTheBags(page);
   await page.getByRole('button', { name: 'Skip this' }).click();
   await expect(page.getByText('Lane drifter')).toBeVisible();
+});
+
+test('a page asked for while the database starts again comes when it has', { tag: '@alone' }, async ({ page }) => {
+  await enterDemo(page);
+  await database('stop');
+  const came = page.goto(`${world().app}/quizzes`);
+  const taken = page.request.get(quiz());
+  await database('start');
+  expect((await came)?.status()).toBe(200);
+  await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
+  expect((await taken).status()).toBe(200);
 });
 
 test('an answer that was taken while its reply was lost counts once', async ({ page }) => {

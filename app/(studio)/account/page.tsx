@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
+import { patiently } from '../../../server/platform/patience';
 import { accountOf } from '../../../server/accounts/account';
 import { AccountScreen } from '../../../studio/account/account';
 import { member } from '../../member';
@@ -8,5 +9,7 @@ export const dynamic = 'force-dynamic';
 export const metadata: Metadata = { title: 'Your account' };
 
 export default async function AccountPage() {
-  return <AccountScreen first={await accountOf(await member(), await headers())} />;
+  const who = await member();
+  const asked = await headers();
+  return <AccountScreen first={await patiently(() => accountOf(who, asked))} />;
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { listBank, openBank } from '../../../server/editing/bank';
 import { Bank } from '../../../studio/bank/bank';
+import { patiently } from '../../../server/platform/patience';
 import { Studio } from '../../../studio/shell/studio';
 import { member } from '../../member';
 
@@ -9,7 +10,7 @@ export const metadata: Metadata = { title: 'Question bank' };
 
 export default async function BankPage() {
   const who = await member();
-  const row = await openBank(who);
+  const row = await patiently(() => openBank(who));
   return (
     <Studio
       bank
@@ -17,7 +18,7 @@ export default async function BankPage() {
       open={{ quizId: row.quizId, quiz: row.draft, revision: row.revision, savedAt: row.changedAt.toISOString() }}
       live={{ edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] }}
     >
-      <Bank first={await listBank(who)} />
+      <Bank first={await patiently(() => listBank(who))} />
     </Studio>
   );
 }

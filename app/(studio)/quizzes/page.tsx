@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { patiently } from '../../../server/platform/patience';
 import { listQuizzes } from '../../../server/editing/quizzes';
 import { QuizList } from '../../../studio/quizzes/quiz-list';
 import { member } from '../../member';
@@ -10,7 +11,7 @@ export default async function QuizzesPage() {
   const who = await member();
   return (
     <QuizList
-      lines={await listQuizzes(who)}
+      lines={await patiently(() => listQuizzes(who))}
       workspace={who.workspace}
       name={who.name}
       today={new Date().toISOString().slice(0, 10)}

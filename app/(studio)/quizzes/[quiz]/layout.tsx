@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { readConfig } from '../../../../server/platform/config';
+import { patiently } from '../../../../server/platform/patience';
 import { otherQuizzes } from '../../../../server/editing/quizzes';
 import { Studio } from '../../../../studio/shell/studio';
 import { member, quizRow } from '../../../member';
@@ -14,6 +15,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function QuizLayout({ params, children }: Props) {
   const row = await quizRow((await params).quiz);
+  const who = await member();
   const { publicUrl, sampleSite } = readConfig();
   return (
     <Studio
@@ -25,7 +27,7 @@ export default async function QuizLayout({ params, children }: Props) {
         address: row.address,
         publicUrl,
         sampleSite,
-        quizzes: await otherQuizzes(await member()),
+        quizzes: await patiently(() => otherQuizzes(who)),
       }}
     >
       {children}

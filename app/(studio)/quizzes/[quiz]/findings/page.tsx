@@ -1,3 +1,4 @@
+import { patiently } from '../../../../../server/platform/patience';
 import { findingsOf, listPeople } from '../../../../../server/results/findings';
 import { FindingsTab } from '../../../../../studio/findings/findings';
 import { member, quizRow } from '../../../../member';
@@ -5,5 +6,6 @@ import { member, quizRow } from '../../../../member';
 export default async function FindingsPage({ params }: { params: Promise<{ quiz: string }> }) {
   const { quizId } = await quizRow((await params).quiz);
   const who = await member();
-  return <FindingsTab first={await findingsOf(who, quizId)} people={await listPeople(who, quizId)} />;
+  const [found, people] = await patiently(() => Promise.all([findingsOf(who, quizId), listPeople(who, quizId)]));
+  return <FindingsTab first={found} people={people} />;
 }

@@ -1,3 +1,4 @@
+import { patiently } from '../../../../../server/platform/patience';
 import { readConfig } from '../../../../../server/platform/config';
 import { exampleRun, trayOf } from '../../../../../server/letters/mail';
 import { Mail } from '../../../../../studio/mail/mail';
@@ -8,8 +9,8 @@ export default async function MailPage({ params }: { params: Promise<{ quiz: str
   const who = await member();
   return (
     <Mail
-      tray={await trayOf(who, quizId)}
-      example={await exampleRun(who, quizId)}
+      tray={await patiently(() => trayOf(who, quizId))}
+      example={await patiently(() => exampleRun(who, quizId))}
       own={who.email}
       postOffice={readConfig().postOffice}
     />
