@@ -12,6 +12,8 @@ const AccessStandingSchema = closed({
   finished: Count,
   /** People on the list. */
   people: Count,
+  /** What was wiped, newest first. */
+  wipes: Type.Array(closed({ at: Type.String(), what: oneOf('contacts', 'traces', 'runs'), runs: Count })),
   changes: Type.Array(closed({ at: Type.String(), by: Type.String(), said: Type.String() })),
 });
 /** The settings as they stand, and who changed them last. */
@@ -35,6 +37,11 @@ export const access = {
   'PUT /api/quizzes/{quiz}/access': contract({
     body: closed({ settings: AccessSchema }),
     answer: AccessStandingSchema,
+  }),
+  /** What would be wiped now, if it were chosen. */
+  'GET /api/quizzes/{quiz}/wipe': contract({
+    query: closed({ what: oneOf('contacts', 'traces', 'runs'), days: Type.String({ pattern: '^[1-9]\\d{0,3}$' }) }),
+    answer: closed({ runs: Count, oldest: Type.Union([Type.String(), Type.Null()]) }),
   }),
   /** Another passcode, for everybody who comes from now on; "" takes it away. */
   'PUT /api/quizzes/{quiz}/passcode': contract({

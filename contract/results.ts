@@ -71,6 +71,7 @@ const PersonSchema = closed({
   seenAt: Instant,
   lastAt: Instant,
   source: Type.String(),
+  traces: closed({ page: optional(Type.String()), device: optional(Type.String()), region: optional(Type.String()) }),
   finished: Type.Boolean(),
   standsAt: Type.String(),
   contact: Type.Record(Type.String(), Type.String()),

@@ -77,6 +77,8 @@ export const visits = {
       ...run,
       params: Type.Record(Type.String(), Type.String({ maxLength: 2_000 }), { maxProperties: 61 }),
       source: Type.String({ maxLength: 200 }),
+      /** The page the visitor came from, where the quiz keeps it. */
+      page: optional(Type.String({ maxLength: 2_000 })),
       /** The edition whose first page the visitor has before them, or had here before. */
       shown: optional(Type.Integer({ minimum: 1 })),
       /** What the visitor brings along to be let in. */

@@ -3,6 +3,7 @@
  * over machines by workspace. Accounts (better-auth) and the directory of addresses belong to the whole installation.
  */
 import type { Access } from '../core/schema/access';
+import type { Traces } from '../core/access/traces';
 import type { HandOver } from '../core/flow/chain';
 import type { Edit } from '../core/document/edits';
 import type { Known, Quiz, RichDoc } from '../core/schema/quiz';
@@ -284,6 +285,10 @@ export const runs = pgTable(
     person: text('person'),
     /** What the visitor said of themselves at the door. */
     named: text('named'),
+    /** What was chosen to be kept beside the answers. */
+    traces: jsonb('traces').$type<Traces>(),
+    /** What was wiped of it. */
+    wiped: text('wiped').$type<'contacts' | 'traces'>(),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId] }),
@@ -325,8 +330,22 @@ export const figures = pgTable(
     edition: integer('edition').notNull(),
     key: text('key').notNull(),
     count: integer('count').notNull(),
+    /** How many of them were of runs of which that was wiped: they cannot be counted again. */
+    wiped: integer('wiped').notNull().default(0),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.day, t.edition, t.key] }), ofQuiz(t)],
+);
+/** What was wiped, and when. */
+export const wipes = pgTable(
+  'wipes',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    at: at('at').notNull(),
+    what: text('what').$type<'contacts' | 'traces' | 'runs'>().notNull(),
+    runs: integer('runs').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.at] }), ofQuiz(t)],
 );
 
 export const contacts = pgTable(

@@ -59,9 +59,9 @@ class App {
   async start(): Promise<void> {
     this.child = spawn(process.execPath, ['scripts/serve.mjs'], {
       env: { ...process.env, ...this.env, PORT: String(this.port), NODE_ENV: 'production' },
-      stdio: ['ignore', 'pipe', 'inherit'],
+      stdio: ['ignore', 'ignore', 'pipe'],
     });
-    this.child.stdout?.setEncoding('utf8').on('data', (lines: string) => {
+    this.child.stderr?.setEncoding('utf8').on('data', (lines: string) => {
       this.told = [...this.told, ...lines.trim().split('\n')].slice(-20);
     });
     await answers(`${this.url()}/api/health/live`, this.child);

@@ -30,20 +30,23 @@ type Props = {
   door?: Door;
   /** What is to be said on the first page. */
   told?: Key;
+  /** Where visitors come from is kept. */
+  keepsPage?: boolean;
   /** Somebody tries it, and nothing of it counts. */
   isTrial?: boolean;
   /** What stands in the address. */
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, asks, spoken, run, told, door, isTrial = false, params = {} }: Props) {
+export function TakeQuiz({ address, first, asks, spoken, run, told, door, params = {}, ...kept }: Props) {
+  const { isTrial = false, keepsPage = false } = kept;
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const explained = run?.explained ? first.view.explained : undefined;
   const start = (): State => {
     const state = opening(first, run?.trouble ?? told ?? null, explained);
     return door ? { ...state, is: 'blocked', door } : state;
   };
-  const { state, session } = useSession({ address, asks, isTrial }, start, words.say);
+  const { state, session } = useSession({ address, asks, keepsPage, isTrial }, start, words.say);
   const { standing, values, trouble, until } = state;
   const { view, clock } = standing;
   const page = pageOf(state);

@@ -65,6 +65,7 @@ export function FirstPage({
       spoken={spoken}
       params={params}
       isTrial={isTrial}
+      keepsPage={live.access.settings.keeps?.page ?? false}
       {...(door ? { door } : {})}
       {...(passed ? { told: 'passed' as const } : {})}
     />

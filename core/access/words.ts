@@ -3,6 +3,12 @@ import type { Access } from '../schema/access';
 
 const who = { passcode: 'whoever knows the passcode', list: 'whoever is on the list' } as const;
 const says = { name: 'says a name', number: 'says a number', email: 'says an e-mail address' } as const;
+const wiped = { contacts: 'contacts', traces: 'traces', runs: 'whole runs' } as const;
+const kept = { page: 'the page they came from', device: 'the kind of device', region: 'the country' } as const;
+function keptWords(keeps: Access['keeps'] = {}): string {
+  const named = (['page', 'device', 'region'] as const).filter((one) => keeps[one]).map((one) => kept[one]);
+  return named.length ? named.join(' and ') : 'nothing but the answers';
+}
 const wall = (time: string, zone = 'UTC') => `${time.replace('T', ' ')} (${zone})`;
 
 const facets: { of: readonly (keyof Access)[]; says: (access: Access) => string }[] = [
@@ -26,6 +32,11 @@ const facets: { of: readonly (keyof Access)[]; says: (access: Access) => string 
   {
     of: ['shared'],
     says: ({ shared }) => (shared ? 'other words where it is shared' : 'its own title where it is shared'),
+  },
+  { of: ['keeps'], says: ({ keeps }) => `keeps ${keptWords(keeps)}` },
+  {
+    of: ['wipe'],
+    says: ({ wipe }) => (wipe ? `${wiped[wipe.what]} wiped after ${wipe.days} days` : 'wipes nothing'),
   },
   { of: ['words'], says: () => 'other words' },
 ];

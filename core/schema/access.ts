@@ -28,6 +28,18 @@ export const AccessSchema = closed({
   second: optional(closed({ edition: Type.Integer({ minimum: 1 }), share: Type.Integer({ minimum: 1, maximum: 99 }) })),
   /** How it looks where somebody shares its address; the title and the description of the quiz where absent. */
   shared: optional(closed({ title: optional(Line), line: optional(Line) })),
+  /** What is kept of visitors beside their answers; nothing where it is absent. */
+  keeps: optional(
+    closed({
+      page: optional(Type.Literal(true)),
+      device: optional(Type.Literal(true)),
+      region: optional(Type.Literal(true)),
+    }),
+  ),
+  /** What of a run is wiped, so many days after it last went on. Traces are `keeps`, the source, and what was said at the door. */
+  wipe: optional(
+    closed({ what: oneOf('contacts', 'traces', 'runs'), days: Type.Integer({ minimum: 1, maximum: 3_650 }) }),
+  ),
   /** The creator's own words, in the place of ours. */
   words: optional(
     closed({

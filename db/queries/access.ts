@@ -14,6 +14,12 @@ const columns = { settings: access.settings, passcode: access.passcode, finished
 export const accessOf = async (db: Db | Tx, workspaceId: string, quizId: string): Promise<AccessRow | undefined> =>
   (await db.select(columns).from(access).where(own(workspaceId, quizId)))[0];
 
+/** Runs of a quiz that have finished, those that were wiped among them. */
+const finishedIn = (workspaceId: string, quizId: string) => sql<number>`((select count(*) from runs
+    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and finished_at is not null and not is_trial)
+  + (select coalesce(sum(wiped), 0) from figures
+    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and key = 'finished'))::int`;
+
 /**
  * Puts settings in the place of others, and notes who did. Runs that have finished are counted anew, under the lock that finishing takes.
  * @param passcode another one, as a hash; undefined leaves it as it is
@@ -28,9 +34,7 @@ export async function putAccess(
     .insert(access)
     .values({ workspaceId, quizId, ...set })
     .onConflictDoUpdate({ target: [access.workspaceId, access.quizId], set });
-  const finished = sql`(select count(*)::int from runs
-    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and finished_at is not null and not is_trial)`;
-  await tx.update(access).set({ finished }).where(own(workspaceId, quizId));
+  await tx.update(access).set({ finished: finishedIn(workspaceId, quizId) }).where(own(workspaceId, quizId));
   const change = sql<number>`(select coalesce(max(change), 0) + 1 from access_changes
     where workspace_id = ${workspaceId} and quiz_id = ${quizId})`;
   await tx
@@ -169,12 +173,6 @@ export const keysListed = async (tx: Tx, workspaceId: string, quizId: string): P
 
 /** Runs that have finished. */
 export async function countFinished(db: Db | Tx, workspaceId: string, quizId: string): Promise<number> {
-  const where = and(
-    eq(runs.workspaceId, workspaceId),
-    eq(runs.quizId, quizId),
-    isNotNull(runs.finishedAt),
-    eq(runs.isTrial, false),
-  );
-  const [row] = await db.select({ finished: count() }).from(runs).where(where);
-  return row?.finished ?? 0;
+  const { rows } = await db.execute<{ finished: number }>(sql`select ${finishedIn(workspaceId, quizId)} as finished`);
+  return rows[0]?.finished ?? 0;
 }

@@ -69,9 +69,25 @@ export async function workspaceFigures(db: Db, workspaceId: string, since: strin
   return { sums, days };
 }
 
-/** Forgets all figures of a quiz, so that counting starts over. */
+/** Takes note that what was counted of some runs is gone from them: it stays counted, whatever is counted anew. */
+export async function keepWiped(tx: Tx, workspaceId: string, quizId: string, gone: Omit<Change, 'by'>[]): Promise<void> {
+  const rows = JSON.stringify(gone);
+  await tx.execute(sql`
+    update figures set wiped = figures.wiped + g.n
+    from (select day, edition, key, count(*)::int as n
+      from jsonb_to_recordset(${rows}::jsonb) as g(day date, edition integer, key text) group by day, edition, key) as g
+    where figures.workspace_id = ${workspaceId} and figures.quiz_id = ${quizId}
+      and figures.day = g.day and figures.edition = g.edition and figures.key = g.key`);
+}
+
+/** Forgets the figures of a quiz, so that counting starts over; what cannot be counted again stays. */
 export async function forgetFigures(tx: Tx, workspaceId: string, quizId: string): Promise<void> {
-  await tx.delete(figures).where(and(eq(figures.workspaceId, workspaceId), eq(figures.quizId, quizId)));
+  const own = and(eq(figures.workspaceId, workspaceId), eq(figures.quizId, quizId));
+  await tx.delete(figures).where(and(own, eq(figures.wiped, 0)));
+  await tx
+    .update(figures)
+    .set({ count: sql`${figures.wiped}` })
+    .where(own);
   await tx
     .update(runs)
     .set({ countedSeq: -1, countedKeys: [] })

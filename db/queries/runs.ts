@@ -29,6 +29,8 @@ export const runColumns = {
   isTrial: runs.isTrial,
   person: runs.person,
   named: runs.named,
+  traces: runs.traces,
+  wiped: runs.wiped,
   events,
 };
 

@@ -13,6 +13,8 @@ export type Config = {
   postOffice: string | null;
   /** How often one address may try to sign in, sign up or reset a password in a minute. */
   signInLimit: number;
+  /** A header in which the proxy in front names the country of a request (ISO 3166). */
+  regionHeader: string | null;
   /** What visitors may send, as a multiple of what is usual (`rates.ts`). */
   visitorRate: number;
   /** Whether what is answered is held against its contract, which costs time: in tests and in development. */
@@ -57,6 +59,7 @@ export function readConfig(): Config {
     sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
+    regionHeader: process.env['REGION_HEADER'] ?? null,
     visitorRate: positive('VISITOR_RATE', 1),
     checkAnswers: process.env['CHECK_ANSWERS'] === '1',
   };

@@ -6,6 +6,7 @@ import { ofProcess } from './of-process';
 
 export const SEND_LETTER = 'send-letter';
 export const COUNT_RUNS = 'count-runs';
+export const WIPE = 'wipe';
 export const RELEASE = 'release-results';
 
 /** Results to be released: of one run, or of all finished runs of a quiz. */
@@ -39,6 +40,7 @@ export async function prepareQueue(url: string): Promise<void> {
     expireInSeconds: 60,
   });
   await queue.createQueue(COUNT_RUNS);
+  await queue.createQueue(WIPE);
   await queue.createQueue(RELEASE, { name: RELEASE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.stop({ graceful: false, wait: true, timeout: 5_000 });
 }

@@ -2,6 +2,7 @@
  * How much of a process one visitor, one network or one quiz may take. Buckets that fill up by themselves: a rush is let through, a stream that
  * goes on is slowed down. A thousand readers of a newsletter behind one gateway are a rush.
  */
+import { countryIn, type Seen } from '../../core/access/traces';
 import { ofProcess } from './of-process';
 import { LRUCache } from 'lru-cache';
 import { readConfig } from './config';
@@ -66,6 +67,16 @@ export const networkOf = (request: Asked): string => request.headers.get('x-forw
 /** Where a request comes from, and by which browser: what tells visitors apart whose browsers keep nothing. */
 export const whereFrom = (request: Asked): string =>
   `${networkOf(request)} ${request.headers.get('user-agent')?.slice(0, 300) ?? ''}`;
+
+/** What a request says of whoever sends it: the browser, and a country by the header that the proxy in front sets, or by the language. */
+export const seenIn = (request: Asked): Seen => ({
+  browser: request.headers.get('user-agent') ?? '',
+  region: regionIn(request) ?? countryIn(request.headers.get('accept-language') ?? ''),
+});
+const regionIn = (request: Asked): string | undefined => {
+  const { regionHeader } = readConfig();
+  return (regionHeader && request.headers.get(regionHeader)?.toUpperCase()) || undefined;
+};
 
 /** @throws Problem 429, with the seconds to wait, where one of the buckets is empty */
 export function requireRoom(...wanted: [RateName, string][]): void {

@@ -1,5 +1,6 @@
 import { countEverything } from '../results/count-runs';
-import { boss, COUNT_RUNS, RELEASE, type Release, SEND_LETTER } from '../platform/jobs';
+import { boss, COUNT_RUNS, RELEASE, type Release, SEND_LETTER, WIPE } from '../platform/jobs';
+import { wipeEverything } from '../results/wipe';
 import { writeReleased } from '../results/release-results';
 import { sendLetter } from '../letters/send-letters';
 
@@ -27,4 +28,6 @@ export async function startWorkers(): Promise<void> {
   });
   await queue.work(COUNT_RUNS, async () => countEverything());
   await queue.schedule(COUNT_RUNS, '* * * * *');
+  await queue.work(WIPE, async () => wipeEverything());
+  await queue.schedule(WIPE, '17 * * * *');
 }

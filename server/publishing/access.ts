@@ -20,6 +20,7 @@ import {
 } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
 import { findEdition } from '../../db/queries/editions';
+import { wipesOf } from '../../db/queries/wipe';
 import { addAddress, lockQuiz, quizAt, setAddress, shortAddress } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
@@ -33,17 +34,19 @@ const TOLD = 8;
 
 export async function accessStanding(member: Membership, quizId: string): Promise<AccessStanding> {
   const { workspaceId } = await getQuiz(member, quizId);
-  const [row, people, finished, changes] = await Promise.all([
+  const [row, people, finished, changes, wipes] = await Promise.all([
     accessOf(database(), workspaceId, quizId),
     countListed(database(), workspaceId, quizId),
     countFinished(database(), workspaceId, quizId),
     changesOf(database(), workspaceId, quizId, TOLD + 1),
+    wipesOf(database(), workspaceId, quizId, TOLD),
   ]);
   return {
     settings: row?.settings ?? {},
     hasPasscode: typeof row?.passcode === 'string',
     finished,
     people,
+    wipes: wipes.map(({ at, ...wipe }) => ({ at: at.toISOString(), ...wipe })),
     changes: changes.slice(0, TOLD).map((change, i) => ({
       at: change.at.toISOString(),
       by: change.by,

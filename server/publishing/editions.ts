@@ -56,8 +56,9 @@ const marks = new WeakMap<Quiz, Map<string, string>>();
 
 /** What an edition is kept by in caches: its number, and a digest of all that its first page is made of. It never means anything else. */
 export function markOf({ workspaceId, quizId, edition, quiz, access }: LiveEdition): string {
-  // The words for whoever shares it stand in the head of the page, and change without an edition.
-  const shared = JSON.stringify(access.settings.shared ?? null);
+  // The words for whoever shares it stand in the head of the page, and its script tells where visitors come from: both change without an edition.
+  const { shared: words = null, keeps = null } = access.settings;
+  const shared = JSON.stringify([words, keeps?.page]);
   const ofQuiz = marks.get(quiz) ?? new Map<string, string>();
   marks.set(quiz, ofQuiz);
   const known = ofQuiz.get(shared);

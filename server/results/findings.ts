@@ -135,6 +135,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
     seenAt: row.seenAt.toISOString(),
     lastAt: row.lastAt.toISOString(),
     source: row.source,
+    traces: row.traces ?? {},
     finished: run.finished,
     standsAt: pages.get(run.way.at(-1)?.page ?? '')?.name ?? '',
     contact: contactOf(run),

@@ -9,6 +9,8 @@ import type { Question, Quiz } from '../../core/schema/quiz';
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
 import { contactOf, type Result, resultOf } from '../../core/flow/result';
+import type { Access } from '../../core/schema/access';
+import { accessOf } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
 import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
 import { database } from '../platform/database';
@@ -26,6 +28,9 @@ type Read = {
   contact: Record<string, string>;
 };
 type Column = { head: string; cell: (read: Read) => string | number };
+
+const TRACES = ['page', 'device', 'region'] as const;
+type Keeps = NonNullable<Access['keeps']>;
 
 const BATCH = 500;
 /** A cell that begins like this is a formula to some spreadsheet, even behind a line break. */
@@ -75,7 +80,7 @@ function columnsOfMany(id: string, { options, other }: Offered, head: string): C
   return [...listed, words];
 }
 
-function columnsFor(quiz: Quiz): Column[] {
+function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
   const fields = new Map(
     quiz.pages
       .flatMap((p) => p.blocks)
@@ -86,6 +91,7 @@ function columnsFor(quiz: Quiz): Column[] {
     { head: 'run', cell: ({ row }) => row.runId },
     { head: 'edition', cell: ({ row }) => row.edition },
     { head: 'source', cell: ({ row }) => row.source },
+    ...TRACES.filter((trace) => keeps[trace]).map((head): Column => ({ head, cell: ({ row }) => row.traces?.[head] ?? '' })),
     { head: 'seen', cell: ({ row }) => row.seenAt.toISOString() },
     { head: 'last', cell: ({ row }) => row.lastAt.toISOString() },
     { head: 'finished', cell: ({ run }) => (run.finished ? 'yes' : 'no') },
@@ -122,7 +128,8 @@ export async function* runsAsCsv(member: Membership, quizId: string, until = new
   const { workspaceId } = member;
   const found = await getQuiz(member, quizId);
   const quiz = found.liveEdition === null ? found.draft : await editionOf(workspaceId, quizId, found.liveEdition);
-  const columns = columnsFor(quiz);
+  const access = await accessOf(database(), workspaceId, quizId);
+  const columns = columnsFor(quiz, access?.settings.keeps ?? {});
   yield `\ufeff${line(columns.map((c) => c.head))}`;
   let after: { seenAt: Date; runId: string } | undefined;
   for (;;) {

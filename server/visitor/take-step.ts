@@ -2,6 +2,7 @@ import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Standing } from '../../contract/visits';
 import { doorFor } from '../../core/access/door';
+import { tracesOf } from '../../core/access/traces';
 import type { Access } from '../../core/schema/access';
 import type { Quiz } from '../../core/schema/quiz';
 import { same } from '../../core/document/edits';
@@ -81,6 +82,7 @@ export async function openRun(
     seenAt: now,
     lastAt: now,
     isTrial: trial !== null,
+    traces: trial ? null : tracesOf(live.access.settings, key.seen ?? {}),
     ...admitted,
   });
   if (begun && 'events' in begun) return lookAgain(address, token, begun, now);

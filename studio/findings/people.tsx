@@ -201,6 +201,7 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
         {Object.values(others).map((v) => `, ${v}`)}
         {`, ${dayAndTime(person.seenAt)}, edition ${person.edition}`}
         {person.source && `, from ${person.source}`}
+        {Object.values(person.traces).map((trace) => `, ${trace}`)}
       </Muted>
       {person.answers.length === 0 && <p style={{ margin: '16px 0' }}>Nothing was answered.</p>}
       <table>

@@ -17,6 +17,7 @@ import { SeeFirst } from './trial';
 import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
+import { Kept } from './kept';
 import { Editions, TwoVersions } from './editions';
 import { Who } from './who';
 
@@ -131,6 +132,7 @@ export function Publish({ editions, waiting, access: first }: Props) {
         <Where access={access.of('where')} />
         <Who access={access.of('who')} />
         <When access={access.of('when')} />
+        <Kept access={access.of('kept')} />
         <TwoVersions editions={editions} access={access.of('versions')} />
         <InAPage />
         <Afterwards waiting={live.edition === null ? 0 : waiting} live={live.edition !== null} />

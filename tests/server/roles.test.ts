@@ -32,6 +32,7 @@ type Row = {
 const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/access': { role: 'reader' },
   'PUT /api/quizzes/{quiz}/access': { role: 'editor', body: { settings: {} } },
+  'GET /api/quizzes/{quiz}/wipe': { role: 'reader', query: 'what=runs&days=30' },
   'PUT /api/quizzes/{quiz}/passcode': { role: 'editor', body: { passcode: 'lantern' } },
   'PUT /api/quizzes/{quiz}/address': {
     role: 'editor',

@@ -16,14 +16,14 @@ const LONGEST_VALUE = 2_000;
 /** Milliseconds between retries of what is queued. */
 const RETRY = 4_000;
 
-/** @property asks the names of what the quiz takes from an address @property isTrial nothing of it counts */
-type Taken = { address: string; asks: readonly string[]; isTrial: boolean };
+/** @property asks the names of what the quiz takes from an address @property keepsPage where visitors come from is kept @property isTrial nothing of it counts */
+type Taken = { address: string; asks: readonly string[]; keepsPage: boolean; isTrial: boolean };
 
 /** @param start the state that the page was drawn with */
-export function useSession({ address, asks, isTrial }: Taken, start: () => State, say: Words['say']) {
+export function useSession(taken: Taken, start: () => State, say: Words['say']) {
   const [state, draw] = useState(start);
   const session = useRef<Session | null>(null);
-  session.current ??= new Session({ address, asks, isTrial }, state, say, draw);
+  session.current ??= new Session(taken, state, say, draw);
   const own = session.current;
   useEffect(() => own.begin(), [own]);
   const isOffline = state.is === 'offline';
@@ -74,6 +74,7 @@ function readAddress(asks: readonly string[]) {
 export class Session {
   private readonly address: string;
   private readonly asks: readonly string[];
+  private readonly keepsPage: boolean;
   private readonly store;
   private readonly channel;
   private isOpening = false;
@@ -81,13 +82,14 @@ export class Session {
   private hasStarted = false;
 
   constructor(
-    { address, asks, isTrial }: Taken,
+    { address, asks, keepsPage, isTrial }: Taken,
     private state: State,
     private readonly say: Words['say'],
     private readonly draw: (state: State) => void,
   ) {
     this.address = address;
     this.asks = asks;
+    this.keepsPage = keepsPage;
     this.store = isTrial ? trialStorage() : runStorage(address);
     this.channel = channelTo(address, state.standing.seq, () => this.open(false));
   }
@@ -139,6 +141,7 @@ export class Session {
       token,
       params: { ...around, ...address.params },
       source: address.source,
+      ...(this.keepsPage ? { page: document.referrer } : {}),
       shown,
       key: {
         device,

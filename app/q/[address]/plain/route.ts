@@ -2,7 +2,7 @@ import { wellFormedText } from '../../../../core/text/well-formed';
 import { newToken } from '../../../../server/platform/ids';
 import { plainTicket } from '../../../../server/visitor/plain-ticket';
 import { HttpError } from '../../../../server/platform/http-error';
-import { networkOf, requireRoom, whereFrom } from '../../../../server/platform/rates';
+import { networkOf, requireRoom, seenIn, whereFrom } from '../../../../server/platform/rates';
 import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { doorIn, type Key } from '../../../../server/visitor/admission';
 import { answer, readBytes } from '../../../http';
@@ -32,6 +32,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
       const [passcode, person] = [text('passcode'), text('person')];
       const key: Key = {
         network: whereFrom(request),
+        seen: seenIn(request),
         ...(passcode === undefined ? {} : { passcode }),
         ...(person === undefined ? {} : { person }),
         ...(entry === undefined ? {} : { entry }),
