@@ -39,6 +39,26 @@ const FindingsSchema = closed({
   ),
   /** How many took each offer, of those who started. */
   offers: Type.Array(ShareSchema),
+  /** The two editions that are shown side by side, since they are; null where one is shown to everybody. */
+  versions: Type.Union([
+    closed({
+      since: Instant,
+      editions: Type.Tuple([Type.Integer(), Type.Integer()]),
+      compared: Type.Array(
+        closed({
+          key: oneOf('finished', 'contact'),
+          counts: Type.Tuple([Count, Count]),
+          of: Type.Tuple([Count, Count]),
+          difference: Type.Union([
+            closed({ by: Type.Number(), low: Type.Number(), high: Type.Number(), p: Type.Number() }),
+            Type.Null(),
+          ]),
+          better: Type.Union([Type.Integer(), Type.Null()]),
+        }),
+      ),
+    }),
+    Type.Null(),
+  ]),
   /** The figures that tell which ways were taken, by the keys of `countsOf`. */
   ways: Type.Record(Type.String(), Count),
 });

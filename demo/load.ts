@@ -30,6 +30,7 @@ import { makeVisitor, type Visitor } from './visitors';
 
 const DAY = 86_400_000;
 /** Runs as seeded visitors make them, most of them begun of an evening, more of them at the weekend. */
+const LATE_RUNS = 180;
 const RUNS = Number(process.env['DEMO_RUNS'] ?? 400);
 
 /** Reads a quiz file; addresses on slowspoke.test lead to the sample website. */
@@ -86,9 +87,13 @@ async function load(): Promise<void> {
   await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
   await publishQuiz(wren, tourer.id, 0, { isSure: true, now: new Date(now - 32 * DAY) });
   await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - 9 * DAY) });
-  const visitors = await makeRuns(tourer, now);
+  const visitors = await makeRuns(tourer, now, { runs: RUNS, days: 30 });
   process.stdout.write(` ${visitors} runs`);
-  if (!process.env['DEMO_OPEN']) await restrict(wren, now);
+  if (!process.env['DEMO_OPEN']) {
+    await restrict(wren, now);
+    // They get one of two versions each.
+    await makeRuns(tourer, now, { runs: LATE_RUNS, days: 1, first: 10_000 });
+  }
   await keepEdits(
     wren,
     tourer.id,
@@ -191,13 +196,18 @@ async function restrict(wren: Membership, now: number): Promise<void> {
   );
 }
 
-async function makeRuns(quiz: Quiz, now: number): Promise<number> {
-  const random = randomOf(2027, 'crowd');
+/** @param first number of the first of them, by which each is another visitor */
+async function makeRuns(
+  quiz: Quiz,
+  now: number,
+  { runs, days, first = 1 }: { runs: number; days: number; first?: number },
+): Promise<number> {
+  const random = randomOf(2026 + first, 'crowd');
   const crowd: { visitor: Visitor; at: number; number: number }[] = [];
   let started = 0;
-  for (let number = 1; started < RUNS; number++) {
+  for (let number = first; started < runs; number++) {
     const visitor = makeVisitor(quiz, number, randomOf(number, 'visitor'));
-    crowd.push({ visitor, number, at: arrival(now, random) });
+    crowd.push({ visitor, number, at: arrival(now, days, random) });
     if (!visitor.onlyLooks) started += 1;
   }
   const queue = [...crowd];
@@ -209,9 +219,9 @@ async function makeRuns(quiz: Quiz, now: number): Promise<number> {
   return started;
 }
 
-function arrival(now: number, random: () => number): number {
+function arrival(now: number, days: number, random: () => number): number {
   for (;;) {
-    const at = new Date(now - random() * 30 * DAY);
+    const at = new Date(now - random() * days * DAY);
     const weekend = at.getUTCDay() % 6 === 0;
     const hour = at.getUTCHours();
     // A letter to the readers went out eleven days ago and brought many.

@@ -8,6 +8,7 @@ import { withoutContact } from './wiped';
 const form: Block = {
   id: 'form',
   kind: 'contact',
+  prompt: 'Who are you?',
   fields: [
     { id: 'email', label: 'E-mail', format: 'email', required: true },
     { id: 'name', label: 'Name', format: 'text', required: true },

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, isNotNull, isNull, max, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNull, max, sql } from 'drizzle-orm';
 import type { Access } from '../../core/schema/access';
 import type { Db, Tx } from '../client';
 import { access, accessChanges, listed, runs } from '../schema';
@@ -34,7 +34,10 @@ export async function putAccess(
     .insert(access)
     .values({ workspaceId, quizId, ...set })
     .onConflictDoUpdate({ target: [access.workspaceId, access.quizId], set });
-  await tx.update(access).set({ finished: finishedIn(workspaceId, quizId) }).where(own(workspaceId, quizId));
+  await tx
+    .update(access)
+    .set({ finished: finishedIn(workspaceId, quizId) })
+    .where(own(workspaceId, quizId));
   const change = sql<number>`(select coalesce(max(change), 0) + 1 from access_changes
     where workspace_id = ${workspaceId} and quiz_id = ${quizId})`;
   await tx
@@ -56,6 +59,16 @@ export const changesOf = (db: Db, workspaceId: string, quizId: string, most: num
     .where(and(eq(accessChanges.workspaceId, workspaceId), eq(accessChanges.quizId, quizId)))
     .orderBy(desc(accessChanges.change))
     .limit(most);
+
+/** Since when another edition has been shown beside the live one, without a break. */
+export async function secondSince(db: Db, workspaceId: string, quizId: string, edition: number): Promise<Date> {
+  const { rows } = await db.execute<{ since: string | null }>(sql`
+    select min(at) as since from access_changes
+    where workspace_id = ${workspaceId} and quiz_id = ${quizId} and change > coalesce((
+      select max(change) from access_changes where workspace_id = ${workspaceId} and quiz_id = ${quizId}
+        and settings -> 'second' ->> 'edition' is distinct from ${String(edition)}), 0)`);
+  return new Date(rows[0]?.since ?? 0);
+}
 
 /** Counts a run as finished, if there is room for one more. Whoever finishes at the same moment waits. @returns false where there is none */
 export async function takePlace(tx: Tx, workspaceId: string, quizId: string): Promise<boolean> {

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
 import type { Sent } from '../../core/flow/run';
 import type { Db, Tx } from '../client';
 import { addresses, contacts, editions, quizzes, runEvents, runs } from '../schema';
@@ -145,6 +145,27 @@ export const runsInOrder = (
     )
     .orderBy(asc(runs.seenAt), asc(runs.runId))
     .limit(most);
+
+/** Those who started since a moment, by the edition they got. */
+export const countByEdition = (db: Db, workspaceId: string, quizId: string, since: Date) =>
+  db
+    .select({
+      edition: runs.edition,
+      started: sql<number>`count(*)::int`,
+      finished: sql<number>`count(${runs.finishedAt})::int`,
+      contact: sql<number>`count(${runs.contactId})::int`,
+    })
+    .from(runs)
+    .where(
+      and(
+        eq(runs.workspaceId, workspaceId),
+        eq(runs.quizId, quizId),
+        gte(runs.seenAt, since),
+        eq(runs.isTrial, false),
+        sql`${runs.seq} > 0`,
+      ),
+    )
+    .groupBy(runs.edition);
 
 export async function oneRun(db: Db, workspaceId: string, quizId: string, runId: string) {
   const where = and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), eq(runs.runId, runId));

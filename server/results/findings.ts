@@ -1,16 +1,18 @@
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, modelOf, offeredBy } from '../../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../../contract/results';
-import { quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
+import { isContact, quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
 import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { foldRun, questionsOnWay } from '../../core/flow/run';
 import { contactOf, type Result, resultOf } from '../../core/flow/result';
 import { journeyOf, offersIn } from '../../core/stats/counts';
+import { compareVersions } from '../../core/stats/two-versions';
 import { wilson } from '../../core/stats/proportions';
+import { accessOf, secondSince } from '../../db/queries/access';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
-import { oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
+import { countByEdition, oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
 import { editionOf } from '../publishing/editions';
@@ -77,7 +79,29 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
       ),
     })),
     offers: offersIn(quiz).map(({ id, name }) => share(id, name, count(`offer ${id}`), count('started'))),
+    versions: await versionsOf(member.workspaceId, quizId, quiz, row.liveEdition),
     ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
+  };
+}
+
+/** How the two editions do that are shown side by side, counted since they are. */
+async function versionsOf(
+  workspaceId: string,
+  quizId: string,
+  quiz: Quiz,
+  live: number,
+): Promise<Findings['versions']> {
+  const second = (await accessOf(database(), workspaceId, quizId))?.settings.second;
+  if (!second || second.edition === live) return null;
+  const since = await secondSince(database(), workspaceId, quizId, second.edition);
+  const counted = await countByEdition(database(), workspaceId, quizId, since);
+  const of = (edition: number) =>
+    counted.find((row) => row.edition === edition) ?? { edition, started: 0, finished: 0, contact: 0 };
+  const asksContact = quiz.pages.some((page) => page.blocks.some(isContact));
+  return {
+    since: since.toISOString(),
+    editions: [live, second.edition],
+    compared: compareVersions(of(live), of(second.edition), asksContact),
   };
 }
 

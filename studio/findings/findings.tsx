@@ -10,6 +10,7 @@ import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
 import { AnswersChart, OutcomesChart, OffersChart } from './charts';
 import { Journey } from './journey';
+import { TwoVersions } from './two-versions';
 import { PeopleView } from './people';
 import type { Findings, People } from '../../contract/results';
 
@@ -83,6 +84,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
       ) : (
         <>
           <Journey steps={findings.journey} />
+          {findings.versions && <TwoVersions versions={findings.versions} />}
           <div className="board">
             {findings.outcomes.map((verdict) => (
               <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />

@@ -38,9 +38,8 @@ export function Kept({ access }: { access: AccessHandle }) {
     void access.set({ keeps: Object.keys(next).length ? next : undefined });
   };
   const plan = (id: Wipe['what'] | 'nothing') => {
-    if (id !== 'nothing') return setPlanned({ what: id, days: (planned ?? wipe)?.days ?? USUAL_DAYS });
-    setPlanned(null);
-    if (wipe) void access.set({ wipe: undefined });
+    setPlanned(id === 'nothing' ? null : { what: id, days: (planned ?? wipe)?.days ?? USUAL_DAYS });
+    if (id === 'nothing' && wipe) void access.set({ wipe: undefined });
   };
   const shown = planned ?? wipe;
   const days = (to: number | undefined) =>

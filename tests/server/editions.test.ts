@@ -6,9 +6,10 @@ import { shareOf } from '../../server/visitor/share';
 import { readEdition, listEditions, noteEdition, publishQuiz, putLive } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { newId } from '../../server/platform/ids';
-import { openRun } from '../../server/visitor/take-step';
+import { findingsOf } from '../../server/results/findings';
+import { openRun, takeStep } from '../../server/visitor/take-step';
 import { choice, option, page, quiz } from '../quizzes';
-import { newToken, type Published, published, somebody } from './world';
+import { contact, go, newToken, type Published, published, somebody } from './world';
 
 const asks = (words: string) => ({
   name: 'set-prompt',
@@ -112,6 +113,35 @@ describe('two versions', () => {
     await putLive(member, quizId, 1);
     expect((await accessStanding(member, quizId)).settings).toEqual({});
     expect(await editionOf('visitor 0', 2)).toBe(1);
+  });
+  it('are held against each other, counted since both are shown', async () => {
+    const { member, quizId, address } = await twice();
+    const at = (minute: number) => new Date(Date.UTC(2027, 3, 1, 9, minute));
+    const take = async (minute: number, shown: number, finishes: boolean) => {
+      const token = newToken();
+      await openRun(address, token, {}, 'test', at(minute), { shown });
+      await takeStep(address, token, 1, go('p1', { q1: ['a'] }), at(minute));
+      if (!finishes) return;
+      await takeStep(address, token, 2, go('p2', { q2: ['a'] }), at(minute));
+      await takeStep(address, token, 3, contact({ email: 'ida@example.com' }, 1), at(minute));
+    };
+    await take(0, 2, true);
+    await setAccess(member, quizId, { second: { edition: 1, share: 30 } }, at(1));
+    await setAccess(member, quizId, { second: { edition: 1, share: 50 }, most: 500 }, at(2));
+    for (let i = 0; i < 12; i++) {
+      await take(3 + i, 2, i < 2);
+      await take(3 + i, 1, i < 11);
+    }
+    expect((await findingsOf(member, quizId))?.versions).toMatchObject({
+      since: at(1).toISOString(),
+      editions: [2, 1],
+      compared: [
+        { key: 'finished', counts: [2, 11], of: [12, 12], better: 1 },
+        { key: 'contact', counts: [2, 11], of: [12, 12], better: 1 },
+      ],
+    });
+    await setAccess(member, quizId, {}, at(30));
+    expect((await findingsOf(member, quizId))?.versions).toBeNull();
   });
   it('need an edition that there is', async () => {
     const { member, quizId } = await published();

@@ -1,0 +1,89 @@
+/** Two editions side by side: how each does, and whether that is more than chance. */
+import styled from 'styled-components';
+import type { Findings } from '../../contract/results';
+import { dayAndTime } from '../shared/time';
+
+type Versions = NonNullable<Findings['versions']>;
+type Compared = Versions['compared'][number];
+
+const Section = styled.section`
+  border-top: 1px solid var(--ink);
+  padding: 12px 0 4px;
+  margin-top: 28px;
+  h3 {
+    font: 700 17px/1.35 var(--heading);
+  }
+  p {
+    color: var(--ink-2);
+  }
+  table {
+    border-collapse: collapse;
+    margin-top: 8px;
+    font-variant-numeric: tabular-nums;
+  }
+  th,
+  td {
+    text-align: start;
+    padding: 7px 28px 7px 0;
+    border-bottom: 1px solid var(--line);
+    font-weight: 400;
+    vertical-align: top;
+  }
+  thead th {
+    color: var(--ink-2);
+    font-size: 13px;
+  }
+  td.said {
+    max-width: 420px;
+  }
+`;
+
+const what = { finished: 'Finished', contact: 'Left an address' } as const;
+const share = (n: number, of: number) => (of === 0 ? '–' : `${Math.round((n / of) * 1000) / 10} %`);
+const points = (n: number) => `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(Math.round(n * 1000) / 10)}`;
+
+function said({ difference, better }: Compared): string {
+  if (!difference) return 'Nobody has started one of them yet.';
+  const between = `${points(difference.low)} to ${points(difference.high)} points`;
+  return better === null
+    ? `It may still be chance (${between}).`
+    : `Edition ${better} does better, by more than chance (${between}).`;
+}
+
+export function TwoVersions({ versions: { since, editions, compared } }: { versions: Versions }) {
+  return (
+    <Section aria-label="Two versions">
+      <h3>Two versions</h3>
+      <p suppressHydrationWarning>
+        Of those who have started since {dayAndTime(since)}. One press on Publish ends it with the better one.
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Of those who started</th>
+            {editions.map((edition, i) => (
+              <th key={edition} scope="col">
+                Edition {edition}
+                {i === 0 && ', live'}
+              </th>
+            ))}
+            <th scope="col">The difference</th>
+          </tr>
+        </thead>
+        <tbody>
+          {compared.map((row) => (
+            <tr key={row.key}>
+              <th scope="row">{what[row.key]}</th>
+              {row.counts.map((n, i) => (
+                <td key={i}>
+                  <b>{share(n, row.of[i] ?? 0)}</b> {n.toLocaleString('en')} of {(row.of[i] ?? 0).toLocaleString('en')}
+                </td>
+              ))}
+              <td className="said">{said(row)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  );
+}
