@@ -1,5 +1,5 @@
 /**
- * What is typed and chosen while a page still waits for its scripts: drawing the page into life puts every field back to what it was. A few
+ * What is typed, chosen and pressed while a page still waits for its scripts: drawing the page into life puts every field back to what it was. A few
  * lines that come with the page keep it until then, and it is put in as if it happened now.
  */
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
@@ -11,6 +11,7 @@ type EarlyInput = {
     to: number;
   } | null;
   /** a form that was sent */ sent: HTMLFormElement | null;
+  /** buttons that were pressed, in order */ pressed: HTMLButtonElement[];
 };
 declare global {
   interface Window {
@@ -18,9 +19,9 @@ declare global {
   }
 }
 
-/** Runs in the page before anything else of it. @param holds whether forms wait for the scripts too, where they come to nothing without */
+/** Runs in the page before anything else of it. @param holds whether forms and buttons wait for the scripts too, where they come to nothing without */
 function keep(window: Window, holds: boolean): void {
-  const kept: EarlyInput = { fields: new Map(), caret: null, sent: null };
+  const kept: EarlyInput = { fields: new Map(), caret: null, sent: null, pressed: [] };
   const moves = ['input', 'keyup', 'pointerup', 'select'];
   const note = (event: Event) => {
     const { target } = event;
@@ -42,13 +43,21 @@ function keep(window: Window, holds: boolean): void {
     event.preventDefault();
     if (event.target instanceof HTMLFormElement) kept.sent = event.target;
   };
+  const press = ({ target }: Event) => {
+    const button = target instanceof Element ? target.closest('button') : null;
+    if (button && button.type !== 'submit') kept.pressed.push(button);
+  };
   window.addEventListener('input', note, true);
   for (const move of moves) window.addEventListener(move, look, true);
-  if (holds) window.addEventListener('submit', send, true);
+  if (holds) {
+    window.addEventListener('submit', send, true);
+    window.addEventListener('click', press, true);
+  }
   const end = () => {
     window.removeEventListener('input', note, true);
     for (const move of moves) window.removeEventListener(move, look, true);
     window.removeEventListener('submit', send, true);
+    window.removeEventListener('click', press, true);
   };
   window.early = { kept, look, end };
 }
@@ -84,6 +93,10 @@ export async function putInEarly(): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve));
   }
   if (kept?.fields.size) caretEarly();
+  for (const button of kept?.pressed ?? []) {
+    if (button.isConnected) button.click();
+    await new Promise((resolve) => setTimeout(resolve));
+  }
   if (kept?.sent?.isConnected) kept.sent.requestSubmit();
   delete window.early;
 }

@@ -27,6 +27,16 @@ test('somebody signs out, in again, and sets a new password by mail', async ({ p
   await expect(page.getByRole('heading', { name: 'Quizzes' })).toBeVisible();
 });
 
+test('a button pressed before the scripts have come is pressed when they have', async ({ page, context }) => {
+  await signUp(page);
+  const early = await context.newPage();
+  const come = await holdScripts(early);
+  await early.goto(`${world().app}/quizzes`, { waitUntil: 'commit' });
+  await early.getByRole('button', { name: 'Sign out' }).click();
+  come();
+  await expect(early.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+});
+
 test('a question typed before the scripts have come is not lost', async ({ page, context }) => {
   await signUp(page);
   const early = await context.newPage();
