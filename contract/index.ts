@@ -3,6 +3,7 @@ import type { Static, TSchema } from '@sinclair/typebox';
 import { access } from './access';
 import { account } from './account';
 import { browserErrors } from './browser-errors';
+import { comments } from './comments';
 import { editing } from './editing';
 import { files } from './files';
 import { quizzes } from './quizzes';
@@ -14,6 +15,7 @@ export const contracts = {
   ...access,
   ...account,
   ...browserErrors,
+  ...comments,
   ...editing,
   ...files,
   ...quizzes,

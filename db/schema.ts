@@ -156,6 +156,25 @@ export const presences = pgTable(
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.userId] }), ofQuiz(t)],
 );
+/** What those who write say to each other about a block. */
+export const comments = pgTable(
+  'comments',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    /** Made by the browser; the same comment sent twice is kept once. */
+    commentId: text('comment_id').notNull(),
+    block: text('block').notNull(),
+    /** The comment that it answers; null where it begins. */
+    answers: text('answers'),
+    words: text('words').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+    doneAt: at('done_at'),
+    doneBy: text('done_by'),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.commentId] }), ofQuiz(t)],
+);
 /** What a draft looked like at the end of each stretch of work, so that it can be looked at and gone back to. */
 export const states = pgTable(
   'states',

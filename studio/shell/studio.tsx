@@ -19,6 +19,7 @@ import { HistorySheet } from './history-sheet';
 import { KeysSheet } from './keys-sheet';
 import { type Publication, PublicationContext, usePublication } from '../shared/publication';
 import { type Arrival, ArrivalContext } from '../shared/arrival';
+import { CommentsProvider } from '../shared/comments';
 import { PresenceProvider } from '../shared/presence';
 import { PreviewSheet } from './preview-sheet';
 import { Saved, Steps, TopLine } from './top-line';
@@ -142,47 +143,49 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
   return (
     <PublicationContext.Provider value={around}>
       <PresenceProvider quiz={quizId}>
-        <Frame
-          paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
-          current={current}
-          tabs={tabs.map((t) => ({
-            ...t,
-            href: `/quizzes/${quizId}/${t.id}`,
-            errors: count(t.id, 'error'),
-            warnings: count(t.id, 'warning'),
-          }))}
-          foot={
-            <>
-              <KeysSheet />
-              <Link href="/quizzes">← Quizzes</Link>
-            </>
-          }
-          top={
-            <TopLine
-              onCheck={() => setSheet('check')}
-              onPreview={() => setSheet('preview')}
-              onHistory={() => setSheet('history')}
-            />
-          }
-        >
-          <Notice />
-          <ArrivalContext.Provider value={place}>{children}</ArrivalContext.Provider>
-        </Frame>
-        <CheckSheet
-          open={sheet === 'check'}
-          asked={asked}
-          onSure={() => void publish(true)}
-          onClose={() => {
-            setSheet(null);
-            setAsked(null);
-          }}
-          goTo={(tab, id) => {
-            setPlace({ id, reached: false });
-            if (tab !== current) router.push(`/quizzes/${quizId}/${tab}`);
-          }}
-        />
-        {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
-        {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
+        <CommentsProvider quiz={quizId}>
+          <Frame
+            paper={current === 'write' || current === 'score' || current === 'route' || current === 'mail'}
+            current={current}
+            tabs={tabs.map((t) => ({
+              ...t,
+              href: `/quizzes/${quizId}/${t.id}`,
+              errors: count(t.id, 'error'),
+              warnings: count(t.id, 'warning'),
+            }))}
+            foot={
+              <>
+                <KeysSheet />
+                <Link href="/quizzes">← Quizzes</Link>
+              </>
+            }
+            top={
+              <TopLine
+                onCheck={() => setSheet('check')}
+                onPreview={() => setSheet('preview')}
+                onHistory={() => setSheet('history')}
+              />
+            }
+          >
+            <Notice />
+            <ArrivalContext.Provider value={place}>{children}</ArrivalContext.Provider>
+          </Frame>
+          <CheckSheet
+            open={sheet === 'check'}
+            asked={asked}
+            onSure={() => void publish(true)}
+            onClose={() => {
+              setSheet(null);
+              setAsked(null);
+            }}
+            goTo={(tab, id) => {
+              setPlace({ id, reached: false });
+              if (tab !== current) router.push(`/quizzes/${quizId}/${tab}`);
+            }}
+          />
+          {sheet === 'preview' && <PreviewSheet onClose={() => setSheet(null)} />}
+          {sheet === 'history' && <HistorySheet onClose={() => setSheet(null)} />}
+        </CommentsProvider>
       </PresenceProvider>
     </PublicationContext.Provider>
   );

@@ -6,6 +6,7 @@ import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark, type MarkKind } from '../../ui/marks';
 import { useDocument, useDocumentStore } from '../document';
 import { setField } from '../edits/edits';
+import { AllComments } from '../shared/comments';
 import { WhoIsHere } from '../shared/presence';
 import { type Publication, usePublication } from '../shared/publication';
 import { useRehearsal } from '../shared/rehearsal';
@@ -76,6 +77,7 @@ export function TopLine({
       <Saved />
       <Steps onHistory={onHistory} />
       <WhoIsHere />
+      <AllComments />
       <span style={{ flex: 1 }} />
       <TextButton onPress={onCheck}>
         Check

@@ -8,6 +8,7 @@ import { studioBlock } from '../blocks/registry';
 import { useDocumentStore } from '../document';
 import { moveBlock, removeBlock } from '../edits/edits';
 import type { Measure } from '../edits/measures';
+import { CommentMark } from '../shared/comments';
 import { Here } from '../shared/presence';
 import { Row } from '../shared/sheet';
 import { Handle } from './drag';
@@ -37,25 +38,28 @@ export function OtherPart({ block, page, quiz, targets, active }: Props) {
           </>
         }
         margin={
-          active ? (
-            <span style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }}>
-              <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, -1))}>
-                Move up
-              </TextButton>
-              <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, 1))}>
-                Move down
-              </TextButton>
-              <TextButton
-                $danger
-                $weight={500}
-                onPress={() => store.getState().edit(removeBlock(store.getState().quiz, block.id))}
-              >
-                Delete
-              </TextButton>
-            </span>
-          ) : (
-            block.showIf && <ShownNote value={block.showIf} />
-          )
+          <>
+            <CommentMark block={block.id} active={active} />
+            {active ? (
+              <span style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }}>
+                <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, -1))}>
+                  Move up
+                </TextButton>
+                <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, 1))}>
+                  Move down
+                </TextButton>
+                <TextButton
+                  $danger
+                  $weight={500}
+                  onPress={() => store.getState().edit(removeBlock(store.getState().quiz, block.id))}
+                >
+                  Delete
+                </TextButton>
+              </span>
+            ) : (
+              block.showIf && <ShownNote value={block.showIf} />
+            )}
+          </>
         }
       >
         <Here block={block.id} />

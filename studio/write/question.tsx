@@ -17,6 +17,7 @@ import { QuestionSettings, settingsInWords } from './question-settings';
 import { promptField, usePrompt } from './use-prompt';
 import { Numeral } from './selected';
 import { RichField } from '../fields/rich-field';
+import { CommentMark } from '../shared/comments';
 import { Here } from '../shared/presence';
 import { Row } from '../shared/sheet';
 import { ShownNote } from './shown-when';
@@ -66,6 +67,7 @@ export const QuestionPart = memo(function QuestionPart({
         margin={
           <span style={{ display: 'grid', gap: 2 }}>
             <Here block={question.id} />
+            <CommentMark block={question.id} active={cursor !== null} />
             <TopicField question={question.id} topic={question.topic} topics={topics} />
             {question.showIf && <ShownNote value={question.showIf} />}
             {question.linked && <span>from the bank</span>}

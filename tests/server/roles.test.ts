@@ -6,6 +6,7 @@ import type { visits } from '../../contract/visits';
 import { addMember, chooseWorkspace, type Membership } from '../../db/queries/members';
 import { memberOf } from '../../server/accounts/auth';
 import { invite } from '../../server/accounts/team';
+import { addComment } from '../../server/editing/comments';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { listStates } from '../../server/editing/history';
 import { trayOf } from '../../server/letters/mail';
@@ -46,6 +47,9 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/list': { role: 'reader' },
   'POST /api/quizzes/{quiz}/list': { role: 'editor', body: { text: 'Moss' } },
   'PUT /api/quizzes/{quiz}/list/{person}': { role: 'editor', body: { may: 'no' } },
+  'GET /api/quizzes/{quiz}/comments': { role: 'reader' },
+  'POST /api/quizzes/{quiz}/comments': { role: 'editor', body: { id: 'comment-2', block: 'q1', words: 'Shorter?' } },
+  'PUT /api/quizzes/{quiz}/comments/{comment}': { role: 'editor', body: { done: 'yes' } },
   'GET /api/quizzes/{quiz}/edits': { role: 'reader', query: 'since=0' },
   'POST /api/quizzes/{quiz}/edits': { role: 'editor', body: { base: 0, edits: [] } },
   'POST /api/quizzes/{quiz}/presence': { role: 'reader', body: { block: 'q1' } },
@@ -133,6 +137,7 @@ async function makeWorld(): Promise<Record<string, string>> {
   // A state is kept where somebody else takes over.
   const edit = { name: 'set-title', ops: [{ op: 'set' as const, at: [], field: ['title'], to: 'Tea' }] };
   await keepEdits({ ...owner, name: 'Otto' }, quizId, 0, [{ id: 'edit-0001', edit }]);
+  await addComment(owner, quizId, { id: 'comment-1', block: 'q1', words: 'Too long?' });
   await addPeople(owner, quizId, 'Ida');
   // So many invitations a day are the most: those of these worlds were made on different days, the oldest first.
   const invitedAt = new Date(Date.now() - Math.max(0, 12 - Math.floor(worlds++ / 20)) * 86_400_000);
@@ -144,6 +149,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     run: (await listPeople(owner, quizId)).people[0]?.runId ?? '',
     letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
     edition: '1',
+    comment: 'comment-1',
     session: 'no-such-session',
     revision: String((await listStates(owner, quizId))[0]?.revision),
     invitation: invited[0]?.id ?? '',
