@@ -50,7 +50,21 @@ export type BankedQuestion = Static<typeof BankedQuestionSchema>;
 
 const Made = closed({ id: Type.String() });
 
+const GiftSchema = closed({ link: Type.Union([Type.String(), Type.Null()]), taken: Type.Integer({ minimum: 0 }) });
+/** The link by which copies are given away; null where there is none. `taken` counts all that were ever taken. */
+export type Gift = Static<typeof GiftSchema>;
+
 export const quizzes = {
+  'GET /api/quizzes/{quiz}/gift': contract({ answer: GiftSchema }),
+  /** Makes the link, or tells the one that there is. */
+  'POST /api/quizzes/{quiz}/gift': contract({ answer: GiftSchema }),
+  /** From now on nobody gets a copy by the link. */
+  'DELETE /api/quizzes/{quiz}/gift': contract({ answer: GiftSchema }),
+  /** Takes a copy by a link. */
+  'POST /api/copies': contract({
+    body: closed({ key: Type.String({ maxLength: 100 }) }),
+    answer: closed({ quiz: Type.String() }),
+  }),
   'POST /api/quizzes': contract({
     body: closed({
       prompt: Type.String({ maxLength: 2_000 }),

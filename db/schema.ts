@@ -156,6 +156,22 @@ export const presences = pgTable(
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.userId] }), ofQuiz(t)],
 );
+/** A link by which whoever has an account gets a copy of a quiz. */
+export const gifts = pgTable(
+  'gifts',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    /** What the link has in it. Whoever may read the quiz may read it. */
+    giftKey: text('gift_key').notNull().unique(),
+    madeAt: at('made_at').notNull(),
+    by: text('by').notNull(),
+    /** How many copies were taken. */
+    taken: integer('taken').notNull().default(0),
+    endedAt: at('ended_at'),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.giftKey] }), ofQuiz(t)],
+);
 /** What those who write say to each other about a block. */
 export const comments = pgTable(
   'comments',

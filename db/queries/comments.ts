@@ -9,11 +9,7 @@ const ofQuiz = (workspaceId: string, quizId: string) =>
 
 /** In the order in which they were said. */
 export const commentsOf = (db: Db | Tx, workspaceId: string, quizId: string): Promise<CommentRow[]> =>
-  db
-    .select()
-    .from(comments)
-    .where(ofQuiz(workspaceId, quizId))
-    .orderBy(asc(comments.at), asc(comments.commentId));
+  db.select().from(comments).where(ofQuiz(workspaceId, quizId)).orderBy(asc(comments.at), asc(comments.commentId));
 
 export async function countComments(tx: Tx, workspaceId: string, quizId: string): Promise<number> {
   const [row] = await tx.select({ n: count() }).from(comments).where(ofQuiz(workspaceId, quizId));

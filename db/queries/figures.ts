@@ -70,7 +70,12 @@ export async function workspaceFigures(db: Db, workspaceId: string, since: strin
 }
 
 /** Takes note that what was counted of some runs is gone from them: it stays counted, whatever is counted anew. */
-export async function keepWiped(tx: Tx, workspaceId: string, quizId: string, gone: Omit<Change, 'by'>[]): Promise<void> {
+export async function keepWiped(
+  tx: Tx,
+  workspaceId: string,
+  quizId: string,
+  gone: Omit<Change, 'by'>[],
+): Promise<void> {
   const rows = JSON.stringify(gone);
   await tx.execute(sql`
     update figures set wiped = figures.wiped + g.n

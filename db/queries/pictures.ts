@@ -1,5 +1,5 @@
-import { and, eq } from 'drizzle-orm';
-import type { Db } from '../client';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Db, Tx } from '../client';
 import { pictures } from '../schema';
 
 export type PictureRow = Pick<typeof pictures.$inferSelect, 'type' | 'bytes'>;
@@ -14,4 +14,14 @@ export async function findPicture(db: Db, workspaceId: string, pictureId: string
     .from(pictures)
     .where(and(eq(pictures.workspaceId, workspaceId), eq(pictures.pictureId, pictureId)));
   return row;
+}
+
+/** Puts pictures of one workspace into another one as well, under the same ids; those that are there already stay. */
+export async function copyPictures(tx: Tx, from: string, to: string, ids: string[]): Promise<void> {
+  if (ids.length === 0) return;
+  await tx.execute(sql`
+    insert into pictures (workspace_id, picture_id, type, width, height, bytes, added_at)
+    select ${to}, picture_id, type, width, height, bytes, now() from pictures
+    where workspace_id = ${from} and picture_id in (select jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb))
+    on conflict do nothing`);
 }

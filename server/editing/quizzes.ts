@@ -141,7 +141,8 @@ export async function otherQuizzes(member: Membership): Promise<OtherQuiz[]> {
   }));
 }
 
-async function insert(
+/** Puts a new draft on disk, at a free address. @returns its id */
+export async function insertDraft(
   tx: Tx,
   member: Membership,
   draft: Quiz,
@@ -189,7 +190,7 @@ export async function createQuiz(
     prompt: prompt.trim(),
     answers: answers.map((a) => a.trim()).filter(Boolean),
   });
-  return database().transaction((tx) => insert(tx, member, draft, now));
+  return database().transaction((tx) => insertDraft(tx, member, draft, now));
 }
 
 /** Takes in a whole document, as the demo does. @returns its id */
@@ -209,7 +210,7 @@ export async function importQuiz(
       checked.faults,
     );
   }
-  return database().transaction((tx) => insert(tx, member, checked.quiz, now, address));
+  return database().transaction((tx) => insertDraft(tx, member, checked.quiz, now, address));
 }
 
 /** A new quiz out of a pasted text or a file, read as the preview read it. @returns its id */
@@ -227,7 +228,7 @@ export async function readIntoQuiz(
     throw new HttpError(422, 'not-a-quiz', `${fault?.place ?? ''}: ${fault?.reason ?? ''}. Nothing was made of it.`);
   if (!checked.quiz.pages.some((p) => p.blocks.some(isQuestion)))
     throw new HttpError(422, 'no-questions', 'There is no question in this.');
-  return database().transaction((tx) => insert(tx, member, checked.quiz, now));
+  return database().transaction((tx) => insertDraft(tx, member, checked.quiz, now));
 }
 
 /** A quiz as a file of an open format, with what that format cannot hold in words. */
@@ -252,7 +253,7 @@ export async function copyQuiz(member: Membership, quizId: string, now = new Dat
   requireEditor(member);
   const { draft } = await getQuiz(member, quizId);
   return database().transaction((tx) =>
-    insert(tx, member, { ...draft, id: newId('quiz', 8), title: `${draft.title} (copy)` }, now),
+    insertDraft(tx, member, { ...draft, id: newId('quiz', 8), title: `${draft.title} (copy)` }, now),
   );
 }
 

@@ -91,7 +91,10 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
     { head: 'run', cell: ({ row }) => row.runId },
     { head: 'edition', cell: ({ row }) => row.edition },
     { head: 'source', cell: ({ row }) => row.source },
-    ...TRACES.filter((trace) => keeps[trace]).map((head): Column => ({ head, cell: ({ row }) => row.traces?.[head] ?? '' })),
+    ...TRACES.filter((trace) => keeps[trace]).map((head): Column => ({
+      head,
+      cell: ({ row }) => row.traces?.[head] ?? '',
+    })),
     { head: 'seen', cell: ({ row }) => row.seenAt.toISOString() },
     { head: 'last', cell: ({ row }) => row.lastAt.toISOString() },
     { head: 'finished', cell: ({ run }) => (run.finished ? 'yes' : 'no') },

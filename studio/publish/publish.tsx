@@ -17,6 +17,7 @@ import { SeeFirst } from './trial';
 import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
+import { GiveAway } from './gift';
 import { Kept } from './kept';
 import { Editions, TwoVersions } from './editions';
 import { Who } from './who';
@@ -135,6 +136,7 @@ export function Publish({ editions, waiting, access: first }: Props) {
         <Kept access={access.of('kept')} />
         <TwoVersions editions={editions} access={access.of('versions')} />
         <InAPage />
+        <GiveAway />
         <Afterwards waiting={live.edition === null ? 0 : waiting} live={live.edition !== null} />
       </div>
       <aside>

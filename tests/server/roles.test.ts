@@ -6,6 +6,7 @@ import type { visits } from '../../contract/visits';
 import { addMember, chooseWorkspace, type Membership } from '../../db/queries/members';
 import { memberOf } from '../../server/accounts/auth';
 import { invite } from '../../server/accounts/team';
+import { giveAway } from '../../server/editing/gifts';
 import { addComment } from '../../server/editing/comments';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { listStates } from '../../server/editing/history';
@@ -47,6 +48,11 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/list': { role: 'reader' },
   'POST /api/quizzes/{quiz}/list': { role: 'editor', body: { text: 'Moss' } },
   'PUT /api/quizzes/{quiz}/list/{person}': { role: 'editor', body: { may: 'no' } },
+  'GET /api/quizzes/{quiz}/gift': { role: 'reader' },
+  'POST /api/quizzes/{quiz}/gift': { role: 'editor' },
+  'DELETE /api/quizzes/{quiz}/gift': { role: 'editor' },
+  // Whoever has the link may have a copy, in a workspace where they may write.
+  'POST /api/copies': { role: 'editor', body: { key: '{gift}' }, stranger: 200 },
   'GET /api/quizzes/{quiz}/comments': { role: 'reader' },
   'POST /api/quizzes/{quiz}/comments': { role: 'editor', body: { id: 'comment-2', block: 'q1', words: 'Shorter?' } },
   'PUT /api/quizzes/{quiz}/comments/{comment}': { role: 'editor', body: { done: 'yes' } },
@@ -150,6 +156,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
     edition: '1',
     comment: 'comment-1',
+    gift: new URL((await giveAway(owner, quizId)).link ?? '').searchParams.get('key') ?? '',
     session: 'no-such-session',
     revision: String((await listStates(owner, quizId))[0]?.revision),
     invitation: invited[0]?.id ?? '',
