@@ -5,8 +5,10 @@ import { type AnswerOf, type BodyOf, contracts, type Endpoint, type ParamsOf, ty
 import type { Contract } from '../contract/contract';
 import { isDeeperThan } from '../core/document/validate';
 import { wellFormed } from '../core/text/well-formed';
+import { fieldOf } from '../core/values/unknown';
 import type { Membership } from '../db/queries/members';
 import { requireMember } from '../server/accounts/auth';
+import { requireWithin } from '../server/accounts/own-quiz';
 import { readConfig } from '../server/platform/config';
 import { HttpError } from '../server/platform/http-error';
 import { answer, readBytes, requireOwnOrigin } from './http';
@@ -35,15 +37,28 @@ export function memberEndpoint<E extends Endpoint>(
     answer(request, async () => {
       if (request.method !== 'GET') requireOwnOrigin(request);
       const member = await requireMember(request.headers);
-      return door.checked(await work(member, await door.read(request, await params)));
+      const names = await params;
+      await requireOwnQuiz(member, names);
+      return door.checked(await work(member, await door.read(request, names)));
     });
+}
+
+/** Whatever an endpoint does to the quiz in its address, it does only for those who are here for it. */
+async function requireOwnQuiz(member: Membership, names: unknown): Promise<void> {
+  const quiz = fieldOf(names, 'quiz');
+  if (typeof quiz === 'string') await requireWithin(member, quiz);
 }
 
 /** A file that a member fetches. */
 export const memberFile =
   <P>(work: (member: Membership, params: P, request: Request) => Promise<Response> | Response) =>
   (request: Request, { params }: { params: Promise<P> }): Promise<Response> =>
-    answer(request, async () => work(await requireMember(request.headers), await params, request));
+    answer(request, async () => {
+      const member = await requireMember(request.headers);
+      const names = await params;
+      await requireOwnQuiz(member, names);
+      return work(member, names, request);
+    });
 
 /** An endpoint for visitors. What is no answer by its contract, a refusal or a file, is answered as it is. */
 export function visitorEndpoint<E extends Endpoint>(

@@ -6,12 +6,22 @@ import { contract } from './contract';
 const RoleSchema = oneOf('owner', 'editor', 'reader');
 export type TeamRole = Static<typeof RoleSchema>;
 
+const Quizzes = Type.Union([Type.Array(Type.String({ maxLength: 60 }), { maxItems: 2_000 }), Type.Null()]);
+
 const TeamSchema = closed({
   workspace: Type.String(),
   /** What the one who asks may do. */
   role: RoleSchema,
   people: Type.Array(
-    closed({ id: Type.String(), name: Type.String(), email: Type.String(), role: RoleSchema, isYou: Type.Boolean() }),
+    closed({
+      id: Type.String(),
+      name: Type.String(),
+      email: Type.String(),
+      role: RoleSchema,
+      isYou: Type.Boolean(),
+      /** Those they are here for, by their ids; null for all. */
+      quizzes: Quizzes,
+    }),
   ),
   invited: Type.Array(
     closed({
@@ -23,6 +33,8 @@ const TeamSchema = closed({
       isSeen: Type.Boolean(),
     }),
   ),
+  /** What there is to be here for. */
+  quizzes: Type.Array(closed({ id: Type.String(), title: Type.String() })),
   workspaces: Type.Array(closed({ id: Type.String(), name: Type.String(), isHere: Type.Boolean() })),
 });
 export type Team = Static<typeof TeamSchema>;
@@ -36,6 +48,8 @@ export const team = {
   }),
   'DELETE /api/team/invitations/{invitation}': contract({ answer: TeamSchema }),
   'PUT /api/team/people/{person}': contract({ body: closed({ role: RoleSchema }), answer: TeamSchema }),
+  /** Says which quizzes somebody is here for. */
+  'PUT /api/team/people/{person}/quizzes': contract({ body: closed({ quizzes: Quizzes }), answer: TeamSchema }),
   /** Sends somebody away, or leaves. */
   'DELETE /api/team/people/{person}': contract({ answer: closed({ left: Type.Boolean() }) }),
   'POST /api/team/join': contract({

@@ -46,6 +46,8 @@ export const members = pgTable(
       .notNull()
       .references(() => user.id, { onDelete: 'cascade' }),
     role: text('role').$type<Role>().notNull(),
+    /** For some quizzes alone: those in `quiz_members`. */
+    isLimited: boolean('is_limited').notNull().default(false),
     joinedAt: at('joined_at').notNull().defaultNow(),
     /** When they last chose to work here: of several workspaces that is the one they are in. */
     chosenAt: at('chosen_at').notNull().defaultNow(),
@@ -155,6 +157,23 @@ export const presences = pgTable(
     seenAt: at('seen_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.userId] }), ofQuiz(t)],
+);
+/** The quizzes of a member who is here for some alone. */
+export const quizMembers = pgTable(
+  'quiz_members',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    userId: text('user_id').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.userId, t.quizId] }),
+    ofQuiz(t),
+    foreignKey({
+      columns: [t.workspaceId, t.userId],
+      foreignColumns: [members.workspaceId, members.userId],
+    }).onDelete('cascade'),
+  ],
 );
 /** A link by which whoever has an account gets a copy of a quiz. */
 export const gifts = pgTable(

@@ -1,6 +1,17 @@
-import { and, asc, count, desc, eq, gt, isNull } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
-import { addresses, invitations, members, type Role, session, user, verification, workspaces } from '../schema';
+import {
+  addresses,
+  invitations,
+  members,
+  quizMembers,
+  quizzes,
+  type Role,
+  session,
+  user,
+  verification,
+  workspaces,
+} from '../schema';
 
 export type Membership = {
   workspaceId: string;
@@ -9,6 +20,8 @@ export type Membership = {
   name: string;
   email: string;
   role: Role;
+  /** For some quizzes alone. */
+  isLimited: boolean;
 };
 
 /** The workspace a person works in: the one they chose last. */
@@ -21,6 +34,7 @@ export async function membershipOf(db: Db, userId: string): Promise<Membership |
       name: user.name,
       email: user.email,
       role: members.role,
+      isLimited: members.isLimited,
     })
     .from(members)
     .innerJoin(workspaces, eq(workspaces.workspaceId, members.workspaceId))
@@ -70,7 +84,13 @@ export async function setVerified(db: Db, userId: string): Promise<void> {
 /** Everybody of a workspace, in the order in which they came. */
 export const membersOf = (db: Db, workspaceId: string) =>
   db
-    .select({ userId: members.userId, name: user.name, email: user.email, role: members.role })
+    .select({
+      userId: members.userId,
+      name: user.name,
+      email: user.email,
+      role: members.role,
+      isLimited: members.isLimited,
+    })
     .from(members)
     .innerJoin(user, eq(user.id, members.userId))
     .where(eq(members.workspaceId, workspaceId))
@@ -138,6 +158,45 @@ export async function lockMembers(tx: Tx, workspaceId: string): Promise<Map<stri
     .from(members)
     .where(eq(members.workspaceId, workspaceId));
   return new Map(rows.map((row) => [row.userId, row.role]));
+}
+
+/** The quizzes of those who are here for some alone. */
+export const limitedTo = (db: Db, workspaceId: string): Promise<{ userId: string; quizId: string }[]> =>
+  db
+    .select({ userId: quizMembers.userId, quizId: quizMembers.quizId })
+    .from(quizMembers)
+    .where(eq(quizMembers.workspaceId, workspaceId))
+    .orderBy(asc(quizMembers.quizId));
+
+/** The quizzes of one of them. */
+export const quizzesOf = async (db: Db, workspaceId: string, userId: string): Promise<Set<string>> => {
+  const where = and(eq(quizMembers.workspaceId, workspaceId), eq(quizMembers.userId, userId));
+  const rows = await db.select({ quizId: quizMembers.quizId }).from(quizMembers).where(where);
+  return new Set(rows.map(({ quizId }) => quizId));
+};
+
+export async function addQuizMember(tx: Tx, row: typeof quizMembers.$inferInsert): Promise<void> {
+  await tx.insert(quizMembers).values(row).onConflictDoNothing();
+}
+
+/** @param ids the quizzes somebody is here for; null for all */
+export async function setQuizzes(tx: Tx, workspaceId: string, userId: string, ids: string[] | null): Promise<void> {
+  await tx
+    .update(members)
+    .set({ isLimited: ids !== null })
+    .where(own(workspaceId, userId));
+  await tx.delete(quizMembers).where(and(eq(quizMembers.workspaceId, workspaceId), eq(quizMembers.userId, userId)));
+  if (ids?.length)
+    await tx.insert(quizMembers).select(
+      tx
+        .select({
+          workspaceId: quizzes.workspaceId,
+          quizId: quizzes.quizId,
+          userId: sql<string>`${userId}`.as('user_id'),
+        })
+        .from(quizzes)
+        .where(and(eq(quizzes.workspaceId, workspaceId), inArray(quizzes.quizId, ids))),
+    );
 }
 
 export async function setRole(tx: Tx, workspaceId: string, userId: string, role: Role): Promise<void> {

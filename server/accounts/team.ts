@@ -10,15 +10,18 @@ import {
   findInvitation,
   insertInvitation,
   type InvitationRow,
+  limitedTo,
   lockMembers,
   type Membership,
   membersOf,
   noteInvitation,
   openInvitations,
   removeMember,
+  setQuizzes,
   setRole,
   workspacesOf,
 } from '../../db/queries/members';
+import { quizSummaries } from '../../db/queries/quizzes';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
@@ -27,6 +30,7 @@ import { isSameText } from '../platform/keyed-hash';
 import { logFailure } from '../platform/log';
 import { sendMail } from '../platform/smtp';
 import { requireOwner } from './authorise';
+import { within } from './own-quiz';
 
 const DAY = 86_400_000;
 const GOOD_FOR = 14 * DAY;
@@ -34,15 +38,23 @@ const MOST_A_DAY = 50;
 
 export async function teamOf(member: Membership, now = new Date()): Promise<Team> {
   const { workspaceId, userId } = member;
-  const [people, invited, workspaces] = await Promise.all([
+  const [people, limits, quizzes, invited, workspaces] = await Promise.all([
     membersOf(database(), workspaceId),
+    limitedTo(database(), workspaceId),
+    quizSummaries(database(), workspaceId),
     openInvitations(database(), workspaceId, now),
     workspacesOf(database(), userId),
   ]);
   return {
     workspace: workspaces.find((w) => w.workspaceId === workspaceId)?.name ?? member.workspace,
     role: people.find((p) => p.userId === userId)?.role ?? member.role,
-    people: people.map(({ userId: id, ...person }) => ({ id, ...person, isYou: id === userId })),
+    people: people.map(({ userId: id, isLimited, ...person }) => ({
+      id,
+      ...person,
+      isYou: id === userId,
+      quizzes: isLimited ? limits.filter((one) => one.userId === id).map((one) => one.quizId) : null,
+    })),
+    quizzes: (await within(member, quizzes, (row) => row.quizId)).map((row) => ({ id: row.quizId, title: row.title })),
     invited: invited.map(({ invitationId, email, role, by, expiresAt, seenAt }) => ({
       id: invitationId,
       email,
@@ -133,7 +145,29 @@ async function changeTeam(
 
 export async function changeRole(member: Membership, userId: string, role: TeamRole): Promise<Team> {
   requireOwner(member);
-  await changeTeam(member, userId, (tx) => setRole(tx, member.workspaceId, userId, role), role === 'owner');
+  const change = async (tx: Tx) => {
+    await setRole(tx, member.workspaceId, userId, role);
+    // An owner is here for everything.
+    if (role === 'owner') await setQuizzes(tx, member.workspaceId, userId, null);
+  };
+  await changeTeam(member, userId, change, role === 'owner');
+  return teamOf(member);
+}
+
+/**
+ * Says which quizzes somebody is here for.
+ * @param ids null for all
+ * @throws HttpError 409 for an owner, who is here for all of them
+ */
+export async function limit(member: Membership, userId: string, ids: string[] | null): Promise<Team> {
+  requireOwner(member);
+  const { workspaceId } = member;
+  await database().transaction(async (tx) => {
+    const role = (await lockMembers(tx, workspaceId)).get(userId);
+    if (role === undefined) throw notFound('This person');
+    if (role === 'owner') throw new HttpError(409, 'owner', 'An owner is here for all quizzes. Nothing was changed.');
+    await setQuizzes(tx, workspaceId, userId, ids);
+  });
   return teamOf(member);
 }
 

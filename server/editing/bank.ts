@@ -11,7 +11,7 @@ import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
 import { keepEdits } from './edit-quiz';
 import { newId } from '../platform/ids';
-import { getQuiz } from '../accounts/own-quiz';
+import { getQuiz, within } from '../accounts/own-quiz';
 
 const PAGE = 'kept';
 const emptyPage: Page = { id: PAGE, name: 'Questions', stage: 'ask', blocks: [] };
@@ -42,11 +42,14 @@ export async function openBank(member: Membership, now = new Date()): Promise<Qu
   return getQuiz(member, quizId);
 }
 
+const linked = async (member: Membership) =>
+  within(member, await quizzesWithLinks(database(), member.workspaceId), (row) => row.quizId);
+
 /** The questions of the bank, each with the quizzes that take it; `own` where one has changed its copy. */
 export async function listBank(member: Membership): Promise<BankedQuestion[]> {
   const { draft } = await openBank(member);
   const copies = new Map<string, { quiz: string; title: string; question: Question }[]>();
-  for (const { quizId, title, draft: other } of await quizzesWithLinks(database(), member.workspaceId)) {
+  for (const { quizId, title, draft: other } of await linked(member)) {
     for (const question of questionsOf(other)) {
       if (question.linked === undefined) continue;
       const known = copies.get(question.linked) ?? [];

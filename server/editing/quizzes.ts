@@ -1,4 +1,4 @@
-import { getQuiz } from '../accounts/own-quiz';
+import { getQuiz, within } from '../accounts/own-quiz';
 import type { QuizFile, QuizLine } from '../../contract/quizzes';
 import type { Known, Quiz } from '../../core/schema/quiz';
 import { blankQuiz } from '../../core/document/blank';
@@ -26,7 +26,7 @@ import { timesFault } from '../../core/access/times';
 import { without } from '../../core/document/lookup';
 import { accessOf, putAccess } from '../../db/queries/access';
 import type { Tx } from '../../db/client';
-import type { Membership } from '../../db/queries/members';
+import { addQuizMember, type Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { inBackground } from '../platform/background/pool';
 import { countWorkspace } from '../results/count-runs';
@@ -51,7 +51,7 @@ export async function listQuizzes(member: Membership, now = new Date()): Promise
   await countWorkspace(workspaceId);
   await keepHandOvers(workspaceId);
   await Promise.race([checkInBackground(workspaceId), new Promise((resume) => setTimeout(resume, PATIENCE))]);
-  const rows = await quizSummaries(database(), workspaceId);
+  const rows = await within(member, await quizSummaries(database(), workspaceId), (row) => row.quizId);
   const published = new Set(rows.filter((r) => r.liveEdition !== null).map((r) => r.quizId));
   const dayNames = Array.from({ length: DAYS }, (_, i) =>
     new Date(now.getTime() - (DAYS - 1 - i) * 86_400_000).toISOString().slice(0, 10),
@@ -132,7 +132,8 @@ export type OtherQuiz = { id: string; title: string; live: boolean; known: Known
 /** The quizzes of this workspace as the studio knows them beside the one that is open. */
 export async function otherQuizzes(member: Membership): Promise<OtherQuiz[]> {
   await keepHandOvers(member.workspaceId);
-  return (await quizSummaries(database(), member.workspaceId)).map((row) => ({
+  const rows = await within(member, await quizSummaries(database(), member.workspaceId), (row) => row.quizId);
+  return rows.map((row) => ({
     id: row.quizId,
     title: row.title,
     live: row.liveEdition !== null,
@@ -174,6 +175,8 @@ export async function insertDraft(
   const fault = timesFault(access);
   if (fault) throw new HttpError(422, 'not-a-quiz', `/access: ${fault} Nothing was made of it.`);
   if (Object.keys(access).length) await putAccess(tx, { workspaceId, quizId, settings: access, by: name, at: now });
+  // Whoever is here for some quizzes alone is here for those that they make.
+  if (member.isLimited) await addQuizMember(tx, { workspaceId, quizId, userId: member.userId });
   return quizId;
 }
 

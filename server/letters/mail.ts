@@ -57,12 +57,12 @@ async function trayIn(tx: Tx, workspaceId: string, quizId: string): Promise<Tray
   };
 }
 
-/** Queues a letter that has not arrived once more, at once. */
-export async function sendAgain(member: Membership, letterId: string, now = new Date()): Promise<void> {
+/** Queues a letter of a quiz that has not arrived once more, at once. */
+export async function sendAgain(member: Membership, quizId: string, letterId: string, now = new Date()): Promise<void> {
   requireEditor(member);
   await database().transaction(async (tx) => {
     const letter = await findLetter(tx, member.workspaceId, letterId);
-    if (!letter) throw notFound('This letter');
+    if (letter?.quizId !== quizId) throw notFound('This letter');
     if (letter.state === 'delivered') throw new HttpError(409, 'delivered', 'This letter has arrived already.');
     await setDelivery(tx, member.workspaceId, letterId, {
       state: 'waiting',

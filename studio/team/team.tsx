@@ -10,6 +10,7 @@ import { Mark } from '../../ui/marks';
 import { Alarm, Inline, Muted, Strong } from '../../ui/text';
 import { OwnName, SignOut } from '../account/sign-in';
 import { Frame, homeTabs } from '../shell/frame';
+import { Limit } from './limit';
 import { HomePage } from '../shared/home-page';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
@@ -106,6 +107,18 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
                   <span>{wordsOf(person.role)}</span>
                 )}
                 {(isOwner || person.isYou) && <Departure person={person} onGo={() => void sendAway(person)} />}
+                {person.role !== 'owner' && (
+                  <Limit
+                    person={person}
+                    quizzes={team.quizzes}
+                    {...(isOwner && {
+                      onChange: (quizzes: string[] | null) =>
+                        void act(() =>
+                          call('PUT /api/team/people/{person}/quizzes', { person: person.id, body: { quizzes } }),
+                        ),
+                    })}
+                  />
+                )}
               </li>
             ))}
           </ul>

@@ -58,7 +58,10 @@ it('a letter arrives, filled in, once', async () => {
   const arrived = (await lettersIn(folder)).filter(({ mail }) => mail.text?.includes('Dear Ida'));
   expect(arrived).toHaveLength(1);
   expect(arrived[0]?.mail).toMatchObject({ subject: 'You are a Ridge seeker' });
-  await expect(sendAgain(at.member, letters[0]?.id ?? '')).rejects.toMatchObject({ status: 409 });
+  await expect(sendAgain(at.member, at.quizId, letters[0]?.id ?? '')).rejects.toMatchObject({ status: 409 });
+  // By the address of another quiz, for which somebody may be here without being here for this one.
+  const other = await published(undefined, at.member);
+  await expect(sendAgain(at.member, other.quizId, letters[0]?.id ?? '')).rejects.toMatchObject({ status: 404 });
   await close();
 });
 
@@ -74,7 +77,7 @@ it('a letter waits while the post office is down, and is sent again', async () =
     trouble: expect.stringContaining('cannot be reached') as string,
   });
   await open();
-  await sendAgain(at.member, waiting.letters[0]?.id ?? '');
+  await sendAgain(at.member, at.quizId, waiting.letters[0]?.id ?? '');
   const { letters } = await until(
     () => tray(at),
     ({ counts }) => counts['delivered'] === 1,

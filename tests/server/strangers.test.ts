@@ -30,7 +30,7 @@ describe('somebody of another workspace', () => {
     ['looks into its tray', (m, q) => trayOf(m, q)],
     ['reads its letters through an example', (m, q) => exampleRun(m, q)],
     ['sends a test of its letter', (m, q) => sendTest(m, q, 'm', 'me@example.com')],
-    ['sends one of its letters again', (m, _q, { letter }) => sendAgain(m, letter)],
+    ['sends one of its letters again', (m, q, { letter }) => sendAgain(m, q, letter)],
   ];
   it.each(attempts)('%s: it is not there', async (_name, attempt) => {
     const at = await published();

@@ -6,6 +6,7 @@ import {
   choose,
   invite,
   join,
+  limit,
   readInvitation,
   sendAway,
   takeBack,
@@ -13,7 +14,10 @@ import {
 } from '../../server/accounts/team';
 import { database } from '../../server/platform/database';
 import { hashToken } from '../../server/platform/ids';
-import { somebody } from './world';
+import { createQuiz, listQuizzes, otherQuizzes } from '../../server/editing/quizzes';
+import { getQuiz } from '../../server/accounts/own-quiz';
+import { openBank } from '../../server/editing/bank';
+import { published, somebody } from './world';
 
 const DAY = 86_400_000;
 const now = new Date();
@@ -137,5 +141,38 @@ describe('a team', () => {
     await choose(other, owner.workspaceId);
     expect((await asNow(other)).workspaceId).toBe(owner.workspaceId);
     await expect(choose(await somebody('Moss'), owner.workspaceId)).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe('somebody who is here for some quizzes alone', () => {
+  it('sees nothing of the others, and owns what they make', async () => {
+    const owner = await somebody('Wren');
+    const [one, other] = [await published(undefined, owner), await published(undefined, owner)];
+    const otto = await colleague(owner, 'editor');
+    const { people } = await limit(owner, otto.userId, [one.quizId, 'no-such-quiz']);
+    expect(people.find((p) => p.id === otto.userId)?.quizzes).toEqual([one.quizId]);
+    const now = await asNow(otto);
+    expect((await listQuizzes(now)).map((q) => q.id)).toEqual([one.quizId]);
+    expect((await otherQuizzes(now)).map((q) => q.id)).toEqual([one.quizId]);
+    expect((await teamOf(now)).quizzes.map((q) => q.id)).toEqual([one.quizId]);
+    expect((await getQuiz(now, one.quizId)).quizId).toBe(one.quizId);
+    await expect(getQuiz(now, other.quizId)).rejects.toMatchObject({ status: 404 });
+    // The question bank is everybody's.
+    expect((await openBank(now)).title).toBe('Question bank');
+    const made = await createQuiz(now, { prompt: 'Tea?', answers: [] });
+    expect((await listQuizzes(now)).map((q) => q.id).sort()).toEqual([one.quizId, made].sort());
+    await limit(owner, otto.userId, null);
+    expect(await listQuizzes(await asNow(otto))).toHaveLength(3);
+  });
+
+  it('is never an owner, and is for all again once they are', async () => {
+    const owner = await somebody('Wren');
+    const otto = await colleague(owner, 'reader');
+    await limit(owner, otto.userId, []);
+    await expect(limit(owner, owner.userId, [])).rejects.toMatchObject({ status: 409 });
+    await expect(limit(await asNow(otto), otto.userId, null)).rejects.toMatchObject({ status: 403 });
+    await changeRole(owner, otto.userId, 'owner');
+    expect(await asNow(otto)).toMatchObject({ role: 'owner', isLimited: false });
+    await expect(limit(owner, 'nobody', [])).rejects.toMatchObject({ status: 404 });
   });
 });

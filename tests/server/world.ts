@@ -19,7 +19,7 @@ export async function somebody(name = 'Wren', role: Membership['role'] = 'owner'
   await database().insert(user).values({ id: userId, name, email });
   const workspaceId = newId('w');
   await insertWorkspace(database(), { workspaceId, name: `${name}’s quizzes`, userId });
-  return { workspaceId, workspace: '', userId, name, email, role };
+  return { workspaceId, workspace: '', userId, name, email, role, isLimited: false };
 }
 
 /** Two pages of choices, a contact form with consent, two outcomes, and a letter. */
