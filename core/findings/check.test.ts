@@ -441,3 +441,68 @@ describe('why a rule is never taken', () => {
     ).toEqual([message]);
   });
 });
+
+describe('what is known and left as it is', () => {
+  const wordless = quiz([page('p1', [ab('q1'), ab('q2')])], { title: 'q1' });
+  const codes = (q: Quiz) => checkQuiz(q).map(({ code, severity }) => [code, severity]);
+  it('is a note with its reason, at its place alone', () => {
+    const before = checkQuiz(wordless).find((f) => f.code === 'title-is-question');
+    expect(before).toMatchObject({ severity: 'warning', where: [] });
+    const setAside = [{ id: 's1', code: 'title-is-question', where: [], because: 'It is short' }];
+    expect(checkQuiz({ ...wordless, setAside }).find((f) => f.code === 'title-is-question')).toEqual({
+      ...before,
+      severity: 'note',
+      aside: { id: 's1', because: 'It is short' },
+    });
+    const elsewhere = [{ id: 's1', code: 'title-is-question', where: ['p1'], because: 'It is short' }];
+    expect(codes({ ...wordless, setAside: elsewhere })).toContainEqual(['title-is-question', 'warning']);
+  });
+  it('is never an error', () => {
+    const untitled = quiz([page('p1', [ab('q1')])], { title: ' ' });
+    const setAside = [{ id: 's1', code: 'empty-text', where: [], because: 'Later' }];
+    expect(codes({ ...untitled, setAside })).toContainEqual(['empty-text', 'error']);
+  });
+});
+
+test('a title that is the wording of the first question is worth a look where there is a second', () => {
+  const of = (title: string, ...ids: string[]) =>
+    checkQuiz(
+      quiz(
+        [
+          page(
+            'p1',
+            ids.map((id) => ab(id)),
+          ),
+        ],
+        { title },
+      ),
+    ).some((f) => f.code === 'title-is-question');
+  expect(of(' q1 ', 'q1', 'q2')).toBe(true);
+  expect(of('q1', 'q1')).toBe(false);
+  expect(of('q2', 'q1', 'q2')).toBe(false);
+});
+
+test('one thing is said once: answers without wording, with the repair of all that can go', () => {
+  const empty = (id: string) => ({ ...option(id), text: '' });
+  const found = (options: ReturnType<typeof empty>[]) => {
+    const q = quiz([page('p1', [choice('q1', options)])]);
+    const [finding, ...more] = checkQuiz(q).filter((f) => f.where.includes('q1') && f.code === 'empty-text');
+    expect(more).toEqual([]);
+    const done = finding?.fix && applyEdit(q, finding.fix.edit);
+    const block = done && 'quiz' in done ? done.quiz.pages[0]?.blocks[0] : undefined;
+    return { message: finding?.message, left: block && 'options' in block ? block.options.map((o) => o.id) : null };
+  };
+  expect(found([option('a'), option('b'), empty('c')])).toEqual({
+    message: 'An answer of “q1” has no wording.',
+    left: ['a', 'b'],
+  });
+  expect(found([option('a'), option('b'), empty('c'), empty('d'), empty('e')])).toEqual({
+    message: 'Three answers of “q1” have no wording.',
+    left: ['a', 'b'],
+  });
+  // Two answers are left at least: here nothing can go by itself.
+  expect(found([option('a'), empty('b'), empty('c')])).toEqual({
+    message: 'Two answers of “q1” have no wording.',
+    left: null,
+  });
+});

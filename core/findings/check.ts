@@ -3,11 +3,11 @@ import type { Op } from '../document/edits';
 import type { Page, Quiz } from '../schema/quiz';
 import { quizIndex, isContact, questionsOf } from '../document/lookup';
 import { differences } from '../flow/examples';
-import { isBlank } from '../text/rich';
+import { isBlank, plainText } from '../text/rich';
 import type { Odds } from '../rehearsal/odds';
 import { blockFindings, insertFindings } from './blocks';
 import { contrast } from './contrast';
-import { error, type Finding, warning } from '../schema/finding';
+import { error, type Finding, placeOf, warning } from '../schema/finding';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget } from './budget';
 import { reachOf } from './reach';
@@ -37,7 +37,16 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
   if (whole) findings.push(...examples(quiz));
   if (whole && odds) findings.push(...rehearsedFindings(quiz, odds));
   const rank = { error: 0, warning: 1, note: 2 };
-  return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
+  return findings.map(setAsideIn(quiz)).sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** A warning that the creator has set aside is a note, with the reason. An error stays one. */
+function setAsideIn({ setAside = [] }: Quiz): (finding: Finding) => Finding {
+  const known = new Map(setAside.map((one) => [placeOf(one), one]));
+  return (finding) => {
+    const aside = finding.severity === 'warning' ? known.get(placeOf(finding)) : undefined;
+    return aside ? { ...finding, severity: 'note', aside: { id: aside.id, because: aside.because } } : finding;
+  };
 }
 
 /** Runs kept as examples that come out otherwise than when they were kept. */
@@ -54,6 +63,7 @@ function structure(quiz: Quiz): Finding[] {
   const found: Finding[] = [];
   if (questionsOf(quiz).length === 0) found.push(error('no-questions', 'write', [], 'There is no question yet.'));
   if (!quiz.title.trim()) found.push(error('empty-text', 'write', [], 'The quiz has no title.'));
+  else if (isFirstQuestion(quiz)) found.push(warning('title-is-question', 'write', [], ITS_TITLE));
   if (!quiz.pages.some((p) => p.stage === 'result')) {
     found.push(warning('no-result', 'write', [], 'There is no result page: the quiz ends with a bare thank-you.'));
   }
@@ -69,6 +79,14 @@ function structure(quiz: Quiz): Finding[] {
     );
   }
   return found;
+}
+
+const ITS_TITLE =
+  'The title is still the wording of the first question. Visitors read it above every page: give the quiz a name of its own.';
+
+function isFirstQuestion(quiz: Quiz): boolean {
+  const [first] = questionsOf(quiz);
+  return first !== undefined && questionsOf(quiz).length > 1 && plainText(first.prompt).trim() === quiz.title.trim();
 }
 
 /** A certificate that says "passed" to everybody, in a quiz in which one can fail. */

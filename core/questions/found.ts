@@ -15,14 +15,28 @@ const without = ([page = '', question = '']: string[], list: string, id: string)
 
 type Part = { id: string; text?: string; picture?: Picture };
 
-/** Parts without words or picture. @param what "An answer" @param list where one of several may be taken out */
-export const unworded = ({ at, name }: Looked, parts: Part[], what: string, list?: string): Finding[] =>
-  parts
-    .filter((part) => !part.text?.trim() && !part.picture)
-    .map(({ id }) => {
-      const fix = list && parts.length > 2 ? { say: 'Take it out', edit: without(at, list, id) } : undefined;
-      return error('empty-text', 'write', [...at, id], `${what} of “${name}” has no wording.`, fix);
-    });
+/** What parts are called: "An answer", and "answers" where there are several. */
+type Called = { one: string; many: string };
+const numberWord = (n: number): string =>
+  ['', '', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine'][n] ?? String(n);
+
+/** Parts without words or picture, told in one line. @param what @param list where one of several may be taken out */
+export function unworded({ at, name }: Looked, parts: Part[], what: Called, list?: string): Finding[] {
+  const empty = parts.filter((part) => !part.text?.trim() && !part.picture);
+  const [first] = empty;
+  if (!first) return [];
+  const many = `${numberWord(empty.length)} ${what.many} of “${name}” have no wording.`;
+  const words = empty.length === 1 ? `${what.one} of “${name}” has no wording.` : many;
+  // Two are what is left at least.
+  const spare = list === undefined ? [] : empty.slice(0, Math.max(0, parts.length - 2));
+  const edits = spare.map(({ id }) => without(at, list ?? '', id));
+  const say = spare.length === 1 ? 'Take it out' : 'Take them out';
+  const fix =
+    edits[0] && spare.length === empty.length
+      ? { say, edit: { name: edits[0].name, ops: edits.flatMap((e) => e.ops) } }
+      : undefined;
+  return [error('empty-text', 'write', [...at, first.id], words, fix)];
+}
 
 /** Parts that say the same as one above them. */
 export function twice({ at, name }: Looked, parts: { id: string; text: string }[], list: string): Finding[] {

@@ -9,9 +9,14 @@ export type Finding = {
   /** Ids from the outside in: page, block, option; or verdict, outcome; or letter. */
   where: string[];
   message: string;
+  /** Why its creator leaves it as it is; it is no warning any more. */
+  aside?: { id: string; because: string };
   /** A repair that needs no decision. */
   fix?: { say: string; edit: Edit };
 };
+
+/** What a finding is about: the same one is found again after other changes. */
+export const placeOf = ({ code, where }: Pick<Finding, 'code' | 'where'>): string => [code, ...where].join(' ');
 
 const make =
   (severity: Finding['severity']) =>

@@ -133,18 +133,19 @@ const Page = closed({
   ),
 });
 
+const Settings = closed({
+  required: optional(Type.Boolean()),
+  marks: question.marks,
+  penalty: question.penalty,
+  credit: question.credit,
+  shuffle: optional(Type.Boolean()),
+  across: question.across,
+  limit: question.limit,
+});
 const Preset = closed({
   id: Id,
   name: Line,
-  settings: closed({
-    required: optional(Type.Boolean()),
-    marks: question.marks,
-    penalty: question.penalty,
-    credit: question.credit,
-    shuffle: optional(Type.Boolean()),
-    across: question.across,
-    limit: question.limit,
-  }),
+  settings: Settings,
   /** New questions begin with it. */
   fresh: optional(Type.Boolean()),
 });
@@ -286,6 +287,14 @@ export const QuizSchema = Type.Object(
     access: Type.Unsafe<Access>({ ...AccessSchema, default: {} }),
     /** Settings kept by a name, to be given to other questions. */
     presets: optional(Type.Array(Preset, { maxItems: 60 })),
+    /** What was set for all questions: those that are made later begin with it. */
+    usual: optional(Settings),
+    /** Warnings that the creator knows of and leaves as they are. `where` as a finding has it. */
+    setAside: optional(
+      Type.Array(closed({ id: Id, code: Id, where: Type.Array(Id, { maxItems: 4 }), because: Line }), {
+        maxItems: 200,
+      }),
+    ),
     /** Runs that are walked again after each change. */
     examples: optional(Type.Array(Example, { maxItems: 200 })),
     /** Questions of the bank that pages draw from. */

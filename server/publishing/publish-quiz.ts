@@ -1,5 +1,6 @@
 import type { EditionLine } from '../../contract/quizzes';
 import type { Finding } from '../../core/findings/check';
+import { placeOf } from '../../core/schema/finding';
 import type { Quiz } from '../../core/schema/quiz';
 import { without } from '../../core/document/lookup';
 import { accessOf, putAccess } from '../../db/queries/access';
@@ -68,9 +69,6 @@ export async function publishQuiz(
     return edition;
   });
 }
-
-/** What a finding is about, whatever its words. */
-const placeOf = ({ code, where }: Finding): string => [code, ...where].join(' ');
 
 /** An edition as it was published. @throws HttpError 404 */
 export async function readEdition(member: Membership, quizId: string, edition: number): Promise<Quiz> {

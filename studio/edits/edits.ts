@@ -2,7 +2,7 @@
 import { fieldOf } from '../../core/values/unknown';
 import type { Block, Choice, Page, Question, Quiz, Topic } from '../../core/schema/quiz';
 import { choiceBlock, resultPage } from '../../core/document/blank';
-import { quizIndex } from '../../core/document/lookup';
+import { isQuestion, quizIndex } from '../../core/document/lookup';
 import { type Edit, type Op, type Place, same } from '../../core/document/edits';
 
 const alphabet = '23456789abcdefghjkmnpqrstuvwxyz';
@@ -144,6 +144,40 @@ export function changeQuestion(quiz: Quiz, old: Question, next: Question): Edit 
 
 /** Takes a page away that was left empty; one that somebody has put something onto meanwhile stays. */
 export const dropEmpty = (page: string): Op => ({ op: 'remove', at: [], list: 'pages', id: page, ifEmpty: 'blocks' });
+
+/** The same block once more, behind itself, and its id. */
+export function duplicateBlock(quiz: Quiz, id: string): { edit: Edit; id: string } | null {
+  const page = quizIndex(quiz).pageOf.get(id);
+  const block = page?.blocks.find((b) => b.id === id);
+  if (!page || !block) return null;
+  const item = { ...block, id: newId(isQuestion(block) ? 'q' : 'b') };
+  const op: Op = { op: 'insert', at: placeOfPage(page.id), list: 'blocks', item, after: id };
+  return { edit: { name: 'duplicate-block', ops: [op] }, id: item.id };
+}
+
+/**
+ * The same page once more, behind itself. Where it leads, for whom it shows and how it holds stay as they are; a condition in it that is on one
+ * of its own questions is on the copy of that question.
+ */
+export function duplicatePage(quiz: Quiz, id: string): { edit: Edit; first: string } | null {
+  const page = quizIndex(quiz).pages.get(id);
+  if (!page) return null;
+  const fresh = new Map(page.blocks.map((b) => [b.id, newId(isQuestion(b) ? 'q' : 'b')]));
+  const item = renamed({ ...page, id: newId('p'), name: `${page.name} (copy)` }, fresh);
+  const op: Op = { op: 'insert', at: [], list: 'pages', item, after: id };
+  return { edit: { name: 'duplicate-page', ops: [op] }, first: item.blocks[0]?.id ?? item.id };
+}
+
+/** A page whose blocks have other ids: conditions and inserts that name one of them name the other. */
+function renamed(page: Page, ids: ReadonlyMap<string, string>): Page {
+  const other = (id: string) => ids.get(id) ?? id;
+  const names = new Set(['answer', 'ref']);
+  const text = JSON.stringify(page, (key, value: unknown) =>
+    names.has(key) && typeof value === 'string' ? other(value) : value,
+  );
+  const copy = JSON.parse(text) as Page;
+  return { ...copy, blocks: copy.blocks.map((block) => ({ ...block, id: other(block.id) })) };
+}
 
 /** Removes a block, and its page with it where nothing else stands there. */
 export function removeBlock(quiz: Quiz, block: string): Edit {

@@ -21,6 +21,7 @@ const groups: [where: string, keys: Keys][] = [
     [
       ['Enter', 'another line'],
       ['Ctrl Enter', 'another question'],
+      ['Ctrl D', 'the same question once more'],
       ['Alt Enter', 'this answer is right, or no longer'],
       ['Backspace', 'take an empty line away'],
       ['Alt ↑', 'move it up; with ↓ down'],

@@ -11,6 +11,7 @@ import type { Measure } from '../edits/measures';
 import { CommentMark } from '../shared/comments';
 import { Here } from '../shared/presence';
 import { Row } from '../shared/sheet';
+import { Duplicate } from './duplicate';
 import { Handle } from './drag';
 import { ShownNote, ShownWhen } from './shown-when';
 
@@ -48,6 +49,7 @@ export function OtherPart({ block, page, quiz, targets, active }: Props) {
                 <TextButton $weight={500} onPress={() => apply(moveBlock(store.getState().quiz, block.id, 1))}>
                   Move down
                 </TextButton>
+                <Duplicate block={block.id} />
                 <TextButton
                   $danger
                   $weight={500}

@@ -10,6 +10,7 @@ import {
   pasteEdit,
   placeBlocks,
   removeMany,
+  setForAll,
   setOnAll,
   shared,
 } from './bulk';
@@ -136,4 +137,15 @@ describe('many at once', () => {
     expect(findIn(q, 'p2')).toEqual([{ page: 'p2', block: 'p2', text: 'p2' }]);
     expect(findIn(q, ' ')).toEqual([]);
   });
+});
+
+test('what is set for all questions holds for those that are there and those that come', () => {
+  const begin = made();
+  const set = after(begin, setForAll(begin, 'shuffle', true)) ?? begin;
+  expect(set.usual).toEqual({ shuffle: true });
+  expect(shared(set, 'shuffle', false)).toMatchObject({ value: true, others: 0 });
+  expect(setForAll(set, 'shuffle', true)).toBeNull();
+  const back = after(set, setForAll(set, 'shuffle', undefined)) ?? set;
+  expect(back.usual).toBeUndefined();
+  expect(shared(back, 'shuffle', false)).toMatchObject({ value: false, others: 0 });
 });

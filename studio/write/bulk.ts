@@ -4,7 +4,7 @@ import { copyPagesInto } from '../../core/document/copy-pages';
 import { quizIndex, isQuestion, questionsOf } from '../../core/document/lookup';
 import type { Block, Page, Question, Quiz } from '../../core/schema/quiz';
 import { validateQuiz } from '../../core/document/validate';
-import type { Edit, Op } from '../../core/document/edits';
+import { type Edit, type Op, same } from '../../core/document/edits';
 import { addPages, dropEmpty, newId, placeOfBlock, placeOfPage, setField } from '../edits/edits';
 
 /** The ids in the order in which they stand in the quiz; those that are gone fall away. */
@@ -17,6 +17,25 @@ export function setOnAll(quiz: Quiz, ids: readonly string[], field: keyof Questi
     q[field] === to ? [] : setField('set-many', placeOfBlock(quiz, q.id), [field], q[field], to).ops,
   );
   return ops.length ? { name: 'set-many', ops } : null;
+}
+
+export type ForAllField = 'required' | 'marks' | 'penalty' | 'shuffle';
+
+/** Sets a field of all questions, of those that are made later too. Null where it stands like that. @param to undefined where it is as usual */
+export function setForAll(quiz: Quiz, field: ForAllField, to: unknown): Edit | null {
+  const now = setOnAll(
+    quiz,
+    questionsOf(quiz).map((q) => q.id),
+    field,
+    to,
+  );
+  const usual: Quiz['usual'] = { ...quiz.usual };
+  Reflect.deleteProperty(usual, field);
+  if (to !== undefined) Object.assign(usual, { [field]: to });
+  const next = Object.keys(usual).length ? usual : undefined;
+  const later = same(quiz.usual, next) ? [] : setField('set-for-all', [], ['usual'], quiz.usual, next).ops;
+  const ops = [...(now?.ops ?? []), ...later];
+  return ops.length ? { name: 'set-for-all', ops } : null;
 }
 
 /** Pages left without a block by an edit go with it. */
@@ -241,7 +260,7 @@ const readable = new Set([
 ]);
 
 /** How a setting stands over all questions: the value that all have, or undefined where they differ. */
-export function shared<K extends 'required' | 'marks' | 'penalty' | 'shuffle'>(
+export function shared<K extends ForAllField>(
   quiz: Quiz,
   field: K,
   usual: NonNullable<Question[K]>,

@@ -9,7 +9,16 @@ import { newBlock, type Offered } from '../../core/blocks/new-block';
 import { isContact, isQuestion, nameOf } from '../../core/document/lookup';
 import { FloatingMenu, LineInput, type MenuEntry, MenuButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
-import { addBlock, joinWithAbove, movePage, newId, placeOfPage, removePage, replaceBlock } from '../edits/edits';
+import {
+  addBlock,
+  duplicatePage,
+  joinWithAbove,
+  movePage,
+  newId,
+  placeOfPage,
+  removePage,
+  replaceBlock,
+} from '../edits/edits';
 import type { Measure } from '../edits/measures';
 import { useFields } from '../fields/use-fields';
 import { type Cursor, useFocusLater } from '../fields/cursor';
@@ -234,9 +243,11 @@ const PageMenu = memo(function PageMenu({ page, place, isAsk }: { page: string; 
           ? movePage(quiz, page, 1)
           : id === 'join' && now
             ? joinWithAbove(quiz, now)
-            : id === 'remove'
-              ? removePage(page)
-              : null;
+            : id === 'copy'
+              ? (duplicatePage(quiz, page)?.edit ?? null)
+              : id === 'remove'
+                ? removePage(page)
+                : null;
     if (made) edit(made);
   };
   return (
@@ -251,6 +262,7 @@ const PageMenu = memo(function PageMenu({ page, place, isAsk }: { page: string; 
               { id: 'join', label: 'Put on one page with the one above', disabled: place === 1 },
             ]
           : []),
+        { id: 'copy', label: 'Duplicate the page' },
         { id: 'remove', label: 'Delete the page', danger: true },
       ]}
     >

@@ -68,3 +68,14 @@ test('what is unlike the other questions shows, and can be taken back', () => {
   const all = after(back, asOthers(back, question(back, 'q1')));
   for (const b of all.pages[0]?.blocks ?? []) if (isQuestion(b)) expect(unlikeOthers(all, b)).toEqual([]);
 });
+
+test('new questions begin with what was set for all, and a preset goes before it', () => {
+  const quizWith = (more: Partial<Quiz>) => ({ ...made, ...more });
+  expect(begun(quizWith({ usual: { shuffle: true, marks: 2 } }), ab('q9'))).toMatchObject({ shuffle: true, marks: 2 });
+  const presets = [{ id: 'hard', name: 'Hard', settings: { marks: 5 }, fresh: true }];
+  expect(begun(quizWith({ usual: { shuffle: true, marks: 2 }, presets }), ab('q9'))).toMatchObject({
+    shuffle: true,
+    marks: 5,
+  });
+  expect(begun(quizWith({ usual: { marks: 2 } }), { id: 'w', kind: 'words', body: 'x' })).not.toHaveProperty('marks');
+});

@@ -56,7 +56,7 @@ export function beginWith(quiz: Quiz, id: string | null): Edit {
 /** A new block as this quiz begins one. */
 export function begun<B extends Block>(quiz: Quiz, block: B): B {
   const preset = quiz.presets?.find((p) => p.fresh);
-  return preset && isQuestion(block) ? { ...block, ...preset.settings } : block;
+  return isQuestion(block) ? { ...block, ...quiz.usual, ...preset?.settings } : block;
 }
 
 const usual = { required: false, marks: 1, penalty: 0, shuffle: false } as const;

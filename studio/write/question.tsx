@@ -17,6 +17,7 @@ import { QuestionSettings, settingsInWords } from './question-settings';
 import { promptField, usePrompt } from './use-prompt';
 import { Numeral } from './selected';
 import { RichField } from '../fields/rich-field';
+import { Duplicate } from './duplicate';
 import { CommentMark } from '../shared/comments';
 import { Here } from '../shared/presence';
 import { Row } from '../shared/sheet';
@@ -104,6 +105,7 @@ export const QuestionPart = memo(function QuestionPart({
             <span style={{ color: 'var(--ink-3)', display: 'flex', flexWrap: 'wrap', gap: '0 18px' }}>
               {!unfolded && !studioKind(question).saysKeys && <Keys keys={['Ctrl Enter']} words="next question" />}
               {typeof question.prompt === 'string' && <FormatButton format={format} />}
+              <Duplicate block={question.id} />
             </span>
           }
         >

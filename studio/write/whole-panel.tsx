@@ -3,13 +3,12 @@
 import { Muted } from '../../ui/text';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { isQuestion } from '../../core/document/lookup';
-import type { Question, Quiz } from '../../core/schema/quiz';
+import type { Quiz } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits/edits';
 import { NumberField } from '../fields/number-field';
-import { paged, type Paging, setOnAll, shared } from './bulk';
+import { type ForAllField, paged, type Paging, setForAll, shared } from './bulk';
 import { PresetPart } from './presets';
 
 const Panel = styled.section`
@@ -179,10 +178,8 @@ function Rearrange() {
 
 function ForAll({ quiz }: { quiz: Quiz }) {
   const store = useDocumentStore();
-  const onAll = (field: keyof Question, to: unknown) => {
-    const now = store.getState().quiz;
-    const all = now.pages.flatMap((p) => p.blocks.filter(isQuestion)).map((q) => q.id);
-    const edit = setOnAll(now, all, field, to);
+  const onAll = (field: ForAllField, to: unknown) => {
+    const edit = setForAll(store.getState().quiz, field, to);
     if (edit) store.getState().edit(edit);
   };
   const required = shared(quiz, 'required', false);

@@ -4,6 +4,7 @@ import { isObject } from '../../core/values/unknown';
 import { Plus } from 'lucide-react';
 import {
   type ClipboardEvent,
+  type KeyboardEvent,
   type ComponentProps,
   Fragment,
   memo,
@@ -19,7 +20,7 @@ import { TextButton } from '../../ui/controls';
 import { BankButton } from '../shared/from-bank';
 import { useAfterPause } from '../shared/after-pause';
 import { useDocumentStore, useQuiz } from '../document';
-import { addPage, addResultPage, addWelcome, makeQuestion } from '../edits/edits';
+import { addPage, addResultPage, addWelcome, duplicateBlock, makeQuestion } from '../edits/edits';
 import { START, useArrival } from '../shared/arrival';
 import { weighedMeasures } from '../edits/measures';
 import { pasteEdit } from './bulk';
@@ -76,6 +77,17 @@ export function Write({
     if (edit(put.edit)) focusLater(`prompt ${put.first}`);
   };
 
+  /** Ctrl D makes the block with the cursor once more. */
+  const duplicateByKey = (event: KeyboardEvent<HTMLElement>): boolean => {
+    const isKey = (event.ctrlKey || event.metaKey) && !event.shiftKey && event.key.toLowerCase() === 'd';
+    const block = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('[data-block]') : null;
+    const made = isKey && block ? duplicateBlock(store.getState().quiz, block.dataset['block'] ?? '') : null;
+    if (!made) return false;
+    event.preventDefault();
+    if (store.getState().edit(made.edit)) focusLater(`prompt ${made.id}`);
+    return true;
+  };
+
   const first = quiz.pages[0];
   const welcomes = first?.stage === 'ask' && !first.blocks.some((b) => isQuestion(b) || isContact(b));
   const lastAsk = quiz.pages.filter((p) => p.stage === 'ask').at(-1);
@@ -89,7 +101,9 @@ export function Write({
               ref={sheet}
               onFocus={onFocus}
               onPointerDown={onPointerDown}
-              onKeyDown={walkLines}
+              onKeyDown={(event) => {
+                if (!duplicateByKey(event)) walkLines(event);
+              }}
               onPasteCapture={paste}
             >
               <QuizSettings quiz={quiz} page={cursor.page} bank={bank} arrive={arriveAt} />

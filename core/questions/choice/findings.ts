@@ -11,7 +11,10 @@ export const choiceFindings: FindingSide<Choice> = {
     const found: Finding[] = [];
     if (options.length < 2)
       found.push(error('choice-too-few-options', 'write', at, `“${name}” needs at least two answers.`));
-    found.push(...unworded(looked, options, 'An answer', 'options'), ...twice(looked, options, 'options'));
+    found.push(
+      ...unworded(looked, options, { one: 'An answer', many: 'answers' }, 'options'),
+      ...twice(looked, options, 'options'),
+    );
     if (pick === 'one' && options.filter((o) => o.credit === 1).length > 1)
       found.push(
         warning(

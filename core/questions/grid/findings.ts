@@ -4,8 +4,8 @@ import type { FindingSide, Of } from '../kind';
 
 export const gridFindings: FindingSide<Of<'grid'>> = {
   findings: ({ rows, columns }, looked) => [
-    ...unworded(looked, rows, 'A row'),
-    ...unworded(looked, columns, 'A column'),
+    ...unworded(looked, rows, { one: 'A row', many: 'rows' }),
+    ...unworded(looked, columns, { one: 'A column', many: 'columns' }),
   ],
   dangling(question, { at, name }) {
     const columns = new Set(question.columns.map((c) => c.id));

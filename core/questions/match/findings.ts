@@ -4,6 +4,9 @@ import type { FindingSide, Of } from '../kind';
 export const matchFindings: FindingSide<Of<'match'>> = {
   findings({ pairs, extras = [] }, looked) {
     const sides = pairs.flatMap((p) => [p.left, p.right]);
-    return [...unworded(looked, sides, 'A side'), ...unspokenParts(looked, [...sides, ...extras])];
+    return [
+      ...unworded(looked, sides, { one: 'A side', many: 'sides' }),
+      ...unspokenParts(looked, [...sides, ...extras]),
+    ];
   },
 };

@@ -3,7 +3,7 @@ import type { FindingSide, Of } from '../kind';
 
 export const orderFindings: FindingSide<Of<'order'>> = {
   findings: ({ items }, looked) => [
-    ...unworded(looked, items, 'An item'),
+    ...unworded(looked, items, { one: 'An item', many: 'items' }),
     ...twice(looked, items, 'items'),
     ...unspokenParts(looked, items),
   ],
