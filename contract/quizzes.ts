@@ -1,3 +1,4 @@
+import type { Picture } from '../core/schema/quiz';
 /** The quizzes of a workspace: the list, what they begin from, what becomes of them; and the bank of questions they share. */
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
@@ -38,6 +39,17 @@ export type FileFormat = Static<typeof FileFormatSchema>;
 const TemplateSchema = closed({ purpose: Type.String(), quiz: QuizDocument });
 /** A whole quiz to start from. */
 export type Template = Static<typeof TemplateSchema>;
+/** What is seen of one before it is opened. `trade` is whose it could be: "A bakery". */
+export type TemplateLine = {
+  id: string;
+  purpose: string;
+  trade: string;
+  title: string;
+  picture: Picture | null;
+  questions: number;
+  outcomes: number;
+  letters: number;
+};
 
 const BankedQuestionSchema = closed({
   question: QuestionDocument,

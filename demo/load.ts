@@ -30,7 +30,9 @@ import { makeVisitor, type Visitor } from './visitors';
 
 const DAY = 86_400_000;
 /** Runs as seeded visitors make them, most of them begun of an evening, more of them at the weekend. */
-const LATE_RUNS = 180;
+const LATE_RUNS = 120;
+/** Since when two versions are shown. */
+const SPLIT_DAYS = 9;
 const RUNS = Number(process.env['DEMO_RUNS'] ?? 400);
 
 /** Reads a quiz file; addresses on slowspoke.test lead to the sample website. */
@@ -92,7 +94,7 @@ async function load(): Promise<void> {
   if (!process.env['DEMO_OPEN']) {
     await restrict(wren, now);
     // They get one of two versions each.
-    await makeRuns(tourer, now, { runs: LATE_RUNS, days: 1, first: 10_000 });
+    await makeRuns(tourer, now, { runs: LATE_RUNS, days: SPLIT_DAYS, first: 10_000 });
   }
   await keepEdits(
     wren,
@@ -171,12 +173,12 @@ async function restrict(wren: Membership, now: number): Promise<void> {
   ];
   for (const [i, [name, ops, note]] of edits.entries()) {
     const { revision } = await getQuiz(wren, 'tourer');
-    const at = new Date(now - (6 - 4 * i) * DAY);
+    const at = new Date(now - (14 - 4 * i) * DAY);
     await keepEdits(wren, 'tourer', revision, [{ id: `demo-edition-${i}`, edit: { name, ops } }], at);
     const edition = await publishQuiz(wren, 'tourer', revision + 1, { isSure: true, now: at });
     await noteEdition(wren, 'tourer', edition, note);
   }
-  await setAccess(wren, 'tourer', { second: { edition: 2, share: 30 } }, new Date(now - DAY));
+  await setAccess(wren, 'tourer', { second: { edition: 2, share: 30 } }, new Date(now - SPLIT_DAYS * DAY));
 
   const members = Array.from({ length: 40 }, (_, i) => `M-${String(101 + i)}, Member ${i + 1}`).join('\n');
   await addPeople(wren, 'repair', `number, name\n${members}`);

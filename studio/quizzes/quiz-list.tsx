@@ -4,7 +4,7 @@ import { Strong } from '../../ui/text';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import type { FileFormat, QuizLine } from '../../contract/quizzes';
+import type { FileFormat, QuizLine, TemplateLine } from '../../contract/quizzes';
 import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Table } from './quiz-table';
@@ -78,11 +78,13 @@ async function saveFile(id: string, format: FileFormat): Promise<Saved> {
 
 export function QuizList({
   lines,
+  templates,
   workspace,
   name,
   today,
 }: {
   lines: QuizLine[];
+  templates: TemplateLine[];
   workspace: string;
   name: string;
   today: string;
@@ -188,13 +190,11 @@ export function QuizList({
             }
           />
         )}
-        <div style={{ marginTop: 28 }}>
-          <Templates />
-        </div>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0 40px', alignItems: 'flex-start' }}>
           <NewQuiz />
           <FromList />
         </div>
+        <Templates lines={templates} />
       </Page>
     </Frame>
   );

@@ -1,32 +1,96 @@
 'use client';
-/** Quizzes to start from: looked at as their visitors would meet them, then taken over whole. */
-import { Muted } from '../../ui/text';
-import { messageOf } from '../shared/trouble';
+/** Quizzes to start from: seen with picture and purpose, looked at as their visitors would meet them, then taken over whole. */
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { Template } from '../../contract/quizzes';
-import { drawnCount } from '../../core/flow/draw';
-import { isQuestion } from '../../core/document/lookup';
-import type { Quiz } from '../../core/schema/quiz';
-import { PrimaryButton, TextButton } from '../../ui/controls';
-import { SideSheet } from '../../ui/side-sheet';
+import styled from 'styled-components';
 import { call } from '../../contract/call';
+import type { Template, TemplateLine } from '../../contract/quizzes';
+import type { Quiz } from '../../core/schema/quiz';
+import { PrimaryButton } from '../../ui/controls';
+import { SideSheet } from '../../ui/side-sheet';
+import { Muted } from '../../ui/text';
+import { messageOf } from '../shared/trouble';
 import { Shelf } from '../shell/shelf';
 import { TryPage, useTry } from '../shell/try-quiz';
 
-export function Templates() {
-  const [open, setOpen] = useState(false);
+const Cards = styled.ol`
+  list-style: none;
+  margin: 14px 0 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
+  gap: 24px 28px;
+  button {
+    display: block;
+    width: 100%;
+    height: 100%;
+    padding: 0 0 8px;
+    border: 0;
+    border-top: 1px solid var(--ink);
+    border-radius: 0;
+    background: none;
+    text-align: start;
+    cursor: pointer;
+  }
+  button:hover b {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  img,
+  .blank {
+    display: block;
+    width: 100%;
+    aspect-ratio: 2;
+    object-fit: cover;
+    background: var(--line);
+    margin-bottom: 10px;
+  }
+  b {
+    display: block;
+    font: 700 17px/1.3 var(--heading);
+    text-wrap: pretty;
+  }
+  span,
+  small {
+    display: block;
+    color: var(--ink-2);
+    font-size: 13px;
+    line-height: 19px;
+  }
+`;
+
+export function Templates({ lines }: { lines: TemplateLine[] }) {
+  const [open, setOpen] = useState<string | null>(null);
   return (
-    <>
-      <TextButton onPress={() => setOpen(true)}>Start from a whole quiz …</TextButton>
-      {open && <TemplateSheet onClose={() => setOpen(false)} />}
-    </>
+    <section aria-labelledby="templates" style={{ marginTop: 44 }}>
+      <h2 id="templates" style={{ font: '700 24px/1.25 var(--heading)' }}>
+        Or start from a whole quiz
+      </h2>
+      <p style={{ color: 'var(--ink-2)' }}>
+        Questions, outcomes, contact page and letter are all in it. Take it as a visitor first, then make it yours.
+      </p>
+      <Cards>
+        {lines.map((line) => (
+          <li key={line.id}>
+            <button type="button" onClick={() => setOpen(line.id)}>
+              {line.picture ? <img src={line.picture.src} alt="" loading="lazy" /> : <span className="blank" />}
+              <b>{line.title}</b>
+              <span>
+                {line.trade}: {line.purpose.charAt(0).toLowerCase() + line.purpose.slice(1)}
+              </span>
+              <small>{size(line)}</small>
+            </button>
+          </li>
+        ))}
+      </Cards>
+      {open !== null && <TemplateSheet lines={lines} first={open} onClose={() => setOpen(null)} />}
+    </section>
   );
 }
 
-function TemplateSheet({ onClose }: { onClose: () => void }) {
+function TemplateSheet({ lines, first, onClose }: { lines: TemplateLine[]; first: string; onClose: () => void }) {
   const [templates, setTemplates] = useState<Template[]>([]);
-  const [chosen, setChosen] = useState(0);
+  const [chosen, setChosen] = useState(first);
   const [trouble, setTrouble] = useState('');
   const [busy, setBusy] = useState(false);
   const router = useRouter();
@@ -36,7 +100,7 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
       (error: unknown) => setTrouble(messageOf(error)),
     );
   }, []);
-  const template = templates[chosen];
+  const template = templates.find(({ quiz }) => quiz.id === chosen);
   const take = async () => {
     if (!template) return;
     setBusy(true);
@@ -52,19 +116,19 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
   return (
     <SideSheet wide open onClose={onClose} title="Start from a whole quiz">
       {trouble && <p role="alert">{trouble}</p>}
-      {template && (
-        <Shelf>
-          <ol aria-label="Quizzes to start from">
-            {templates.map(({ purpose, quiz }, i) => (
-              <li key={quiz.id}>
-                <button type="button" aria-current={i === chosen} onClick={() => setChosen(i)}>
-                  <b>{purpose}</b>
-                  {quiz.title}
-                  <small>{size(quiz)}</small>
-                </button>
-              </li>
-            ))}
-          </ol>
+      <Shelf>
+        <ol aria-label="Quizzes to start from">
+          {lines.map((line) => (
+            <li key={line.id}>
+              <button type="button" aria-current={line.id === chosen} onClick={() => setChosen(line.id)}>
+                <b>{line.title}</b>
+                {line.trade}: {line.purpose.charAt(0).toLowerCase() + line.purpose.slice(1)}
+                <small>{size(line)}</small>
+              </button>
+            </li>
+          ))}
+        </ol>
+        {template && (
           <div>
             <div style={{ display: 'flex', gap: 16, alignItems: 'center', flexWrap: 'wrap', marginBottom: 16 }}>
               <PrimaryButton isDisabled={busy} onPress={() => void take()}>
@@ -74,8 +138,8 @@ function TemplateSheet({ onClose }: { onClose: () => void }) {
             </div>
             <Taken key={template.quiz.id} quiz={template.quiz} />
           </div>
-        </Shelf>
-      )}
+        )}
+      </Shelf>
     </SideSheet>
   );
 }
@@ -96,18 +160,12 @@ function Taken({ quiz }: { quiz: Quiz }) {
 }
 
 /** What there is in it, in a line. */
-function size(quiz: Quiz): string {
-  // Count the questions that are drawn, not the pool.
-  const questions = quiz.pages.reduce((sum, { draw, blocks }) => {
-    const own = blocks.filter(isQuestion).length;
-    return sum + (draw ? drawnCount(draw) : own);
-  }, 0);
-  const outcomes = quiz.verdicts.reduce((sum, v) => sum + v.outcomes.length, 0);
+function size({ questions, outcomes, letters }: TemplateLine): string {
   const many = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
   const parts = [
     many(questions, 'question'),
     ...(outcomes ? [many(outcomes, 'outcome')] : []),
-    ...(quiz.messages.length ? ['a letter'] : []),
+    ...(letters ? [letters === 1 ? 'a letter' : `${letters} letters`] : []),
   ];
   return parts.join(', ');
 }

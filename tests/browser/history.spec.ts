@@ -30,9 +30,12 @@ test('an earlier state is looked at, gone back to, and undone', async ({ page })
 
 test('a whole quiz is taken as a visitor, and then started from', async ({ page }) => {
   await enterDemo(page);
-  await page.getByRole('button', { name: 'Start from a whole quiz' }).click();
+  const templates = page.getByRole('region', { name: 'Or start from a whole quiz' });
+  await expect(templates.getByRole('button', { name: /A ferry: test what you know/ })).toContainText('7 questions');
+  await templates.getByRole('button', { name: /^Which bread are you\?/ }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByRole('button', { name: /^Which way in\?/ }).click();
+  await expect(sheet.getByText('The oven has been on since three')).toBeVisible();
+  await sheet.getByRole('button', { name: /^Where to begin\?/ }).click();
   await sheet.getByLabel('I ride to work').check();
   await sheet.getByRole('button', { name: 'Next' }).click();
   await expect(sheet.getByText('What is missing most?')).toBeVisible();

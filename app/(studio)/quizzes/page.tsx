@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { patiently } from '../../../server/platform/patience';
 import { listQuizzes } from '../../../server/editing/quizzes';
+import { templateLines } from '../../../server/editing/templates';
 import { QuizList } from '../../../studio/quizzes/quiz-list';
 import { member } from '../../member';
 
@@ -12,6 +13,7 @@ export default async function QuizzesPage() {
   return (
     <QuizList
       lines={await patiently(() => listQuizzes(who))}
+      templates={templateLines()}
       workspace={who.workspace}
       name={who.name}
       today={new Date().toISOString().slice(0, 10)}
