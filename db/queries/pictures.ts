@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, like, sql } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
 import { pictures } from '../schema';
 
@@ -15,6 +15,15 @@ export async function findPicture(db: Db, workspaceId: string, pictureId: string
     .where(and(eq(pictures.workspaceId, workspaceId), eq(pictures.pictureId, pictureId)));
   return row;
 }
+
+/** Ids of the newest pictures, recordings aside. */
+export const newestPictures = (db: Db, workspaceId: string, most: number): Promise<{ pictureId: string }[]> =>
+  db
+    .select({ pictureId: pictures.pictureId })
+    .from(pictures)
+    .where(and(eq(pictures.workspaceId, workspaceId), like(pictures.type, 'image/%')))
+    .orderBy(desc(pictures.addedAt), desc(pictures.pictureId))
+    .limit(most);
 
 /** Puts pictures of one workspace into another one as well, under the same ids; those that are there already stay. */
 export async function copyPictures(tx: Tx, from: string, to: string, ids: string[]): Promise<void> {

@@ -3,7 +3,7 @@
  * with the bytes of the smaller one behind it. What takes too long or too much memory ends with the process, and nothing else does.
  */
 import { buffer } from 'node:stream/consumers';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { svgFault } from './svg';
 
 /** Pixels: of a side of what is kept, of a side of what is opened, and of all of it. */
@@ -24,14 +24,17 @@ const noPicture = {
   message: 'This cannot be opened as a picture. JPEG, PNG, WebP, GIF, AVIF and SVG can.',
 };
 
-async function smaller(bytes: Buffer): Promise<{ made: PictureMade; data?: Buffer }> {
+/** A part of a picture: shares of its sides, from its left upper corner. */
+export type Part = { left: number; top: number; width: number; height: number };
+
+async function smaller(bytes: Buffer, part: Part | null): Promise<{ made: PictureMade; data?: Buffer }> {
   try {
     const { width, height, format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
     if (width > LONGEST_OPENED || height > LONGEST_OPENED || width * height > MOST_PIXELS) return { made: tooLarge };
     const fault = format === 'svg' ? svgFault(bytes.toString('utf8')) : null;
     if (fault) return { made: { code: 'not-a-picture', message: fault } };
-    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
-      .rotate()
+    const upright = await turned(bytes, part);
+    const { data, info } = await upright
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
       .webp({ quality: 82 })
       .toBuffer({ resolveWithObject: true });
@@ -41,10 +44,25 @@ async function smaller(bytes: Buffer): Promise<{ made: PictureMade; data?: Buffe
   }
 }
 
+/** The way the camera was held, and of that a part. */
+async function turned(bytes: Buffer, part: Part | null): Promise<Sharp> {
+  const options = { limitInputPixels: MOST_PIXELS };
+  if (!part) return sharp(bytes, options).rotate();
+  const { data, info } = await sharp(bytes, options).rotate().png().toBuffer({ resolveWithObject: true });
+  const left = Math.min(info.width - 1, Math.round(part.left * info.width));
+  const top = Math.min(info.height - 1, Math.round(part.top * info.height));
+  const width = Math.max(1, Math.min(info.width - left, Math.round(part.width * info.width)));
+  const height = Math.max(1, Math.min(info.height - top, Math.round(part.height * info.height)));
+  return sharp(data).extract({ left, top, width, height });
+}
+
+/** What the process was started for, as `pictures.ts` writes it. */
+const partAsked = (text: string | undefined): Part | null => (text ? (JSON.parse(text) as Part) : null);
+
 async function main(): Promise<void> {
   sharp.concurrency(1);
   sharp.cache(false);
-  const { made, data } = await smaller(await buffer(process.stdin));
+  const { made, data } = await smaller(await buffer(process.stdin), partAsked(process.argv[2]));
   process.stdout.write(`${JSON.stringify(made)}\n`);
   if (data) process.stdout.write(data);
 }

@@ -1,10 +1,12 @@
 /** Pictures that creators put in: made smaller, stripped of what cameras write into them, and kept in the database. */
 import { spawn } from 'node:child_process';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { findPicture, insertPicture, type PictureRow } from '../../db/queries/pictures';
+import type { Cut } from '../../contract/files';
+import { findPicture, insertPicture, newestPictures, type PictureRow } from '../../db/queries/pictures';
 import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
-import type { PictureMade } from './picture';
+import type { Part, PictureMade } from './picture';
 import { database } from '../platform/database';
 import { newId } from '../platform/ids';
 import { HttpError } from '../platform/http-error';
@@ -24,7 +26,12 @@ const MEMORY = 256;
  */
 export async function addPicture(member: Membership, bytes: Buffer, now = new Date()): Promise<{ src: string }> {
   requireEditor(member);
-  const { width, height, data } = await inTurn(() => smaller(bytes));
+  return keep(member, await inTurn(() => smaller(bytes)), now);
+}
+
+type Opened = { width: number; height: number; data: Buffer };
+
+async function keep(member: Membership, { width, height, data }: Opened, now: Date): Promise<{ src: string }> {
   const pictureId = newId('pic', 20);
   await insertPicture(database(), {
     workspaceId: member.workspaceId,
@@ -35,7 +42,44 @@ export async function addPicture(member: Membership, bytes: Buffer, now = new Da
     bytes: data,
     addedAt: now,
   });
-  return { src: `/media/${member.workspaceId}/${pictureId}` };
+  return { src: addressOf(member.workspaceId, pictureId) };
+}
+
+const NEWEST = 48;
+const addressOf = (workspaceId: string, pictureId: string) => `/media/${workspaceId}/${pictureId}`;
+
+export async function newest({ workspaceId }: Membership): Promise<{ src: string }[]> {
+  const rows = await newestPictures(database(), workspaceId, NEWEST);
+  return rows.map(({ pictureId }) => ({ src: addressOf(workspaceId, pictureId) }));
+}
+
+/**
+ * Makes a picture out of a part of another one, which stays as it is.
+ * @throws HttpError 422 where it is no picture of theirs or of ours, or nothing of it is left
+ */
+export async function cutPicture(
+  member: Membership,
+  { src, ...part }: Cut,
+  now = new Date(),
+): Promise<{ src: string }> {
+  requireEditor(member);
+  const bytes = await bytesAt(member, src);
+  if (!bytes) throw new HttpError(422, 'not-a-picture', 'Only a picture that was put in here can be cut.');
+  if (part.width < LEAST || part.height < LEAST || part.left + part.width > 1.001 || part.top + part.height > 1.001)
+    throw new HttpError(422, 'not-valid', 'Nothing of the picture would be left. Nothing was changed.');
+  return keep(member, await inTurn(() => smaller(bytes, part)), now);
+}
+
+/** Of a side, at least. */
+const LEAST = 0.02;
+
+async function bytesAt({ workspaceId }: Membership, src: string): Promise<Buffer | undefined> {
+  const drawn = /^\/pictures\/[a-z-]+\.svg$/.test(src);
+  if (drawn) return readFile(join(process.cwd(), 'public', src)).catch(() => undefined);
+  const own = `/media/${workspaceId}/`;
+  if (!src.startsWith(own)) return undefined;
+  const row = await findPicture(database(), workspaceId, src.slice(own.length));
+  return row?.type.startsWith('image/') ? row.bytes : undefined;
 }
 
 let open = 0;
@@ -60,11 +104,15 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 }
 
 /** Opens a picture in a process of its own. @throws Problem 422 where it cannot be opened, or not in time */
-function smaller(bytes: Buffer): Promise<{ width: number; height: number; data: Buffer }> {
+function smaller(bytes: Buffer, part?: Part): Promise<Opened> {
   return new Promise((resolve, reject) => {
     const child = spawn(
       process.execPath,
-      [`--max-old-space-size=${MEMORY}`, join(process.cwd(), 'built/picture.mjs')],
+      [
+        `--max-old-space-size=${MEMORY}`,
+        join(process.cwd(), 'built/picture.mjs'),
+        ...(part ? [JSON.stringify(part)] : []),
+      ],
       {
         stdio: ['pipe', 'pipe', 'ignore'],
         timeout: TIME_LIMIT,

@@ -1,6 +1,7 @@
 'use client';
 /** A picture on a block, an answer or an outcome: chosen from those drawn for the product, with words for those who cannot see it. */
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { call } from '../../contract/call';
 import { Button, Dialog, DialogTrigger, Popover } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Picture } from '../../core/schema/quiz';
@@ -8,6 +9,8 @@ import type { Place } from '../../core/document/edits';
 import { Field, TextButton } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits/edits';
+import { Muted } from '../../ui/text';
+import { CutPicture } from './cut-picture';
 import { FileDrop } from './file-drop';
 import { pictures } from './pictures';
 
@@ -52,13 +55,17 @@ export const Panel = styled(Popover)`
 `;
 const Grid = styled.div`
   display: grid;
-  grid-template-columns: repeat(4, 1fr);
+  grid-template-columns: repeat(5, 1fr);
   gap: 8px;
-  margin-bottom: 12px;
+  margin: 4px 0 12px;
+  max-height: 178px;
+  padding: 4px;
+  overflow: auto;
   button {
     border: 0;
     padding: 0;
-    height: 52px;
+    height: 36px;
+    scroll-margin: 6px;
     cursor: pointer;
     background: none;
   }
@@ -103,26 +110,13 @@ export function PictureButton({ at, field = ['picture'], picture, of, large, kee
         <Dialog aria-label={`Picture of ${of}`} style={{ outline: 'none', padding: 16 }}>
           <FileDrop
             button="Choose a picture of your own"
-            note="or drop or paste one here, or take one of these:"
+            note="or drop or paste one here, or take one of those below"
             label="A picture of your own"
             accept="image/*"
             megabytes={12}
             to="POST /api/pictures"
             onTaken={({ src }) => set({ src, text: '' })}
           />
-          <Grid>
-            {pictures.map((p) => (
-              <button
-                key={p.src}
-                type="button"
-                aria-label={p.text}
-                aria-pressed={picture?.src === p.src}
-                onClick={() => set(p)}
-              >
-                <img src={p.src} alt="" />
-              </button>
-            ))}
-          </Grid>
           {picture && (
             <>
               <Field>
@@ -132,16 +126,90 @@ export function PictureButton({ at, field = ['picture'], picture, of, large, kee
                   onChange={(text) => set({ ...picture, text }, `picture ${picture.src} ${of}`)}
                 />
               </Field>
-              <div style={{ marginTop: 12 }}>
+              <div style={{ margin: '12px 0', display: 'flex', flexWrap: 'wrap', gap: '8px 18px' }}>
+                {picture.src.startsWith('/') && (
+                  <CutPicture key={picture.src} src={picture.src} onCut={(src) => set({ ...picture, src })} />
+                )}
                 <TextButton $danger onPress={() => set(undefined)}>
                   Take the picture away
                 </TextButton>
               </div>
             </>
           )}
+          <Gallery chosen={picture?.src} onChoose={set} />
         </Dialog>
       </Panel>
     </DialogTrigger>
+  );
+}
+
+/** Pictures that are there: those put in here before, and those drawn for everybody; or one that stands elsewhere, by its address. */
+function Gallery({ chosen, onChoose }: { chosen: string | undefined; onChoose: (picture: Picture) => void }) {
+  const [own, setOwn] = useState<string[]>([]);
+  const [typed, setTyped] = useState('');
+  useEffect(() => {
+    let isGone = false;
+    call('GET /api/pictures', {}).then(
+      (got) => !isGone && setOwn(got.pictures.map(({ src }) => src)),
+      // Those drawn for everybody can be chosen all the same.
+      () => undefined,
+    );
+    return () => void (isGone = true);
+  }, []);
+  const isAddress = /^https?:\/\/[^\s]+\.[^\s]+$/.test(typed);
+  const choices = (label: string, list: Picture[]) => (
+    <Grid role="group" aria-label={label}>
+      {list.map((p, i) => (
+        <button
+          key={p.src}
+          type="button"
+          aria-label={p.text || `Picture ${i + 1} of yours`}
+          aria-pressed={chosen === p.src}
+          onClick={() => onChoose(p)}
+        >
+          <img src={p.src} alt="" loading="lazy" />
+        </button>
+      ))}
+    </Grid>
+  );
+  return (
+    <>
+      {own.length > 0 && (
+        <>
+          <Muted as="p" $small>
+            Put in here before
+          </Muted>
+          {choices(
+            'Put in here before',
+            own.map((src) => ({ src, text: '' })),
+          )}
+        </>
+      )}
+      <Muted as="p" $small>
+        Drawn for everybody
+      </Muted>
+      {choices('Drawn for everybody', pictures)}
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (isAddress) onChoose({ src: typed, text: '' });
+        }}
+      >
+        <Field>
+          Or the address of a picture on the web, which your visitors’ browsers fetch from there
+          <input
+            type="url"
+            value={typed}
+            maxLength={2_000}
+            placeholder="https://"
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </Field>
+        <TextButton type="submit" isDisabled={!isAddress}>
+          Take this one
+        </TextButton>
+      </form>
+    </>
   );
 }
 

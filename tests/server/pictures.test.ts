@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { GET } from '../../app/media/[workspace]/[picture]/route';
-import { addPicture } from '../../server/media/pictures';
+import { addPicture, cutPicture, newest } from '../../server/media/pictures';
+import { addRecording } from '../../server/media/recordings';
 import { somebody } from './world';
 
 const photo = (width: number, height: number) =>
@@ -104,5 +105,50 @@ describe('a picture', () => {
     });
     const { src } = await addPicture(member, await photo(10, 10));
     expect((await served(src.replace(member.workspaceId, other.workspaceId))).status).toBe(404);
+  });
+});
+
+describe('a part of a picture', () => {
+  const sizeOf = async (src: string) => {
+    const { width, height } = await sharp(Buffer.from(await (await served(src)).arrayBuffer())).metadata();
+    return { width, height };
+  };
+  const half = { left: 0.25, top: 0, width: 0.5, height: 1 };
+
+  it('becomes a picture of its own, and is found again among the newest', async () => {
+    const member = await somebody();
+    const whole = await addPicture(member, await photo(400, 200), new Date(1_000));
+    const part = await cutPicture(member, { src: whole.src, ...half }, new Date(2_000));
+    expect(await sizeOf(part.src)).toEqual({ width: 200, height: 200 });
+    expect(await sizeOf(whole.src)).toEqual({ width: 400, height: 200 });
+    await addRecording(member, Buffer.from('ID3 and so on'));
+    expect(await newest(member)).toEqual([part, whole]);
+    expect(await newest(await somebody())).toEqual([]);
+  });
+
+  it('can be of one drawn for everybody', async () => {
+    const { src } = await cutPicture(await somebody(), { src: '/pictures/map.svg', ...half });
+    expect(await sizeOf(src)).toEqual({ width: 160, height: 160 });
+  });
+
+  it('is of nothing else, and leaves something', async () => {
+    const member = await somebody();
+    const own = await addPicture(member, await photo(400, 200));
+    const theirs = await addPicture(await somebody(), await photo(400, 200));
+    const refused = { status: 422 };
+    for (const src of [
+      theirs.src,
+      '/pictures/../../package.json',
+      '/pictures/none.svg',
+      'https://example.com/a.png',
+      '',
+    ])
+      await expect(cutPicture(member, { src, ...half })).rejects.toMatchObject(refused);
+    for (const part of [
+      { ...half, width: 0 },
+      { ...half, left: 0.9 },
+      { ...half, top: 1 },
+    ])
+      await expect(cutPicture(member, { src: own.src, ...part })).rejects.toMatchObject(refused);
   });
 });

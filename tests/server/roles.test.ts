@@ -61,6 +61,12 @@ const rows: Record<OfStudio, Row> = {
   'POST /api/quizzes/{quiz}/presence': { role: 'reader', body: { block: 'q1' } },
   'GET /api/quizzes/{quiz}/states': { role: 'reader' },
   'GET /api/quizzes/{quiz}/states/{revision}': { role: 'reader' },
+  'GET /api/pictures': { role: 'reader', stranger: 200 },
+  'POST /api/pictures/cut': {
+    role: 'editor',
+    body: { src: '/pictures/map.svg', left: 0, top: 0, width: 0.5, height: 0.5 },
+    stranger: 200,
+  },
   'POST /api/pictures': { role: 'editor', stranger: 422, told: 422 },
   'POST /api/recordings': { role: 'editor', stranger: 422, told: 422 },
   'POST /api/quizzes': { role: 'editor', body: { prompt: 'Tea?', answers: [] }, stranger: 200 },

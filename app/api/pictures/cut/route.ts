@@ -1,0 +1,4 @@
+import { cutPicture } from '../../../../server/media/pictures';
+import { memberEndpoint } from '../../../endpoint';
+
+export const POST = memberEndpoint('POST /api/pictures/cut', (member, { body }) => cutPicture(member, body));
