@@ -309,15 +309,14 @@ export function setTopic(quiz: Quiz, question: Question, name: string): Edit {
   return { name: 'set-topic', ops: [...ops, set] };
 }
 
-/** A page to be welcomed on, before all others. */
-export function addWelcome(quiz: Quiz): Edit {
-  const page: Page = {
-    id: newId('p'),
-    name: 'Start',
-    stage: 'ask',
-    blocks: [{ id: newId('b'), kind: 'words', body: quiz.title }],
+/** A page to be welcomed on, before all others; the title stands above its words by itself. */
+export function addWelcome(): { edit: Edit; words: string } {
+  const words = newId('b');
+  const page: Page = { id: newId('p'), name: 'Start', stage: 'ask', blocks: [{ id: words, kind: 'words', body: '' }] };
+  return {
+    edit: { name: 'add-welcome', ops: [{ op: 'insert', at: [], list: 'pages', item: page, after: null }] },
+    words,
   };
-  return { name: 'add-welcome', ops: [{ op: 'insert', at: [], list: 'pages', item: page, after: null }] };
 }
 
 export const addResultPage = (quiz: Quiz): Edit => ({

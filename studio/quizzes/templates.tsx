@@ -21,9 +21,10 @@ const Cards = styled.ol`
   grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
   gap: 24px 28px;
   button {
-    display: block;
+    display: flex;
+    flex-direction: column;
+    align-items: stretch;
     width: 100%;
-    height: 100%;
     padding: 0 0 8px;
     border: 0;
     border-top: 1px solid var(--ink);

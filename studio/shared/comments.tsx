@@ -157,7 +157,7 @@ function CommentsSheet({
       {block !== null && <Muted as="p">{blockName(quiz, block)}</Muted>}
       {trouble && <Alarm role="alert">{trouble}</Alarm>}
       {block !== null && (
-        <Say label="What should the others know?" button="Say it" onSay={(words) => say(words, block)} />
+        <Say takeFocus label="What should the others know?" button="Say it" onSay={(words) => say(words, block)} />
       )}
       {shown.length === 0 && block === null && <p>Nothing is open.</p>}
       <PlainList aria-label="What was said">

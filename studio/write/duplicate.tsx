@@ -13,7 +13,7 @@ export function Duplicate({ block }: { block: string }) {
     if (made && edit(made.edit)) focusLater(`prompt ${made.id}`);
   };
   return (
-    <TextButton $weight={500} onPress={duplicate}>
+    <TextButton $weight={500} style={{ fontSize: 13 }} onPress={duplicate}>
       Duplicate
     </TextButton>
   );

@@ -148,13 +148,14 @@ export function Write({
 /** What goes before and after the questions. Apart, so that typing leaves them as they are. */
 const AddWelcome = memo(function AddWelcome() {
   const store = useDocumentStore();
+  const focusLater = useFocusLater();
+  const welcome = () => {
+    const { edit, words } = addWelcome();
+    if (store.getState().edit(edit)) focusLater(`prompt ${words}`);
+  };
   return (
     <Row>
-      <TextButton
-        $weight={500}
-        onPress={() => store.getState().edit(addWelcome(store.getState().quiz))}
-        style={{ color: 'var(--ink-3)' }}
-      >
+      <TextButton $weight={500} onPress={welcome} style={{ color: 'var(--ink-3)' }}>
         <Plus size={15} /> Add a welcome page
       </TextButton>
     </Row>

@@ -1,6 +1,7 @@
 /** Above a page: how far one is, the title, how long is left; what went wrong, and why the page stays. */
 import type { ReactNode } from 'react';
 import type { View } from '../../core/flow/view';
+import { plainText } from '../../core/text/rich';
 import { Rich } from '../../ui/rich';
 import { useWords } from '../languages/words';
 import { asksIn, isResult } from './button';
@@ -31,6 +32,13 @@ type Props = {
   trouble: ReactNode;
 };
 
+/** Whether the title stands large on a page: one to begin with that asks nothing, and whose words do not begin with the title themselves. */
+export function welcomes(view: View): boolean {
+  if (isResult(view) || asksIn(view) || view.progress.at > 0) return false;
+  const words = view.page?.blocks.find((block) => block.kind === 'words');
+  return !words || !plainText(words.body).trim().startsWith(view.quiz.title.trim());
+}
+
 export function Header({ view, isExplaining, isWhole, clock, trouble }: Props) {
   const { say } = useWords();
   const { at, of } = view.progress;
@@ -38,7 +46,7 @@ export function Header({ view, isExplaining, isWhole, clock, trouble }: Props) {
   const isShown = !isExplaining && !isResult(view) && asksIn(view);
   return (
     <>
-      {!isShown && <Title className="v-hidden">{view.quiz.title}</Title>}
+      {!isShown && (isExplaining || !welcomes(view)) && <Title className="v-hidden">{view.quiz.title}</Title>}
       {isShown && (
         <div className="v-top">
           <Title>{view.quiz.title}</Title>

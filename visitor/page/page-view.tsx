@@ -1,6 +1,6 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { Fragment, type ReactNode, useEffect, useRef, useState } from 'react';
 import type { ContactView, ReviewLine, View } from '../../core/flow/view';
 import type { Refusal } from '../../core/flow/faults';
 import { BlockOf } from '../blocks/registry';
@@ -9,7 +9,7 @@ import { buttonFor, isResult } from './button';
 import { Explained, Nothing } from './explained';
 import { fieldToFill } from './field-to-fill';
 import { Foot } from './foot';
-import { Header, ProgressLine } from './header';
+import { Header, ProgressLine, welcomes } from './header';
 import { missing, type Values } from '../questions/values';
 import { useWords } from '../languages/words';
 
@@ -107,6 +107,15 @@ export function PageView({
   const panel = useFocusedPanel(explained ? 'explained' : page?.id, faults, takeFocus ?? false);
   const todo = explained ? null : missing(view, values, say);
   const blocks = explained ? [] : (page?.blocks ?? []);
+  // A picture that it begins with stands above the headline.
+  const headline =
+    !explained && welcomes(view)
+      ? Math.max(
+          0,
+          blocks.findIndex((b) => b.kind !== 'media'),
+        )
+      : -1;
+  const Title = takeFocus ? 'h1' : 'span';
   const button = explained ? { key: 'goOn' as const } : buttonFor(view);
   const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable);
   const fault = (block: string, field?: string) => {
@@ -141,20 +150,23 @@ export function PageView({
           trouble={trouble}
         />
         {explained && <Explained lines={explained} />}
-        {blocks.map((block) => (
-          <div className="v-block" key={block.id} data-block={block.id}>
-            <BlockOf
-              block={block}
-              values={values}
-              fault={fault}
-              onChange={onChange}
-              onAgain={onAgain}
-              {...(onOffer ? { onOffer } : {})}
-              {...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {})}
-              {...(onRevise && view.back ? { onRevise } : {})}
-              {...(onCertificate ? { onCertificate } : {})}
-            />
-          </div>
+        {blocks.map((block, i) => (
+          <Fragment key={block.id}>
+            {i === headline && <Title className="v-headline">{view.quiz.title}</Title>}
+            <div className="v-block" data-block={block.id}>
+              <BlockOf
+                block={block}
+                values={values}
+                fault={fault}
+                onChange={onChange}
+                onAgain={onAgain}
+                {...(onOffer ? { onOffer } : {})}
+                {...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {})}
+                {...(onRevise && view.back ? { onRevise } : {})}
+                {...(onCertificate ? { onCertificate } : {})}
+              />
+            </div>
+          </Fragment>
         ))}
         {page === null && !explained && <Nothing out={view.out} />}
         {button && (
