@@ -217,3 +217,63 @@ test('settings are seen by whoever reads, beside a quiz of the demo', async ({ p
   await page.goto(`${world().app}/quizzes/tourer/publish`);
   await expect(page.getByRole('region', { name: 'When' }).getByText('It is open.')).toBeVisible();
 });
+
+test('what is kept of visitors is chosen, and what would be wiped is told before it is', async ({ page }) => {
+  const address = await published(page, 'Which ground do you like best?');
+  const kept = page.getByRole('region', { name: 'What is kept' });
+  await expect(kept).toContainText('Nothing but the answers');
+  await kept.getByText('Phone, tablet or computer').click();
+  await kept.getByText('The page they came from').click();
+  await now(page, 'What is kept');
+  const visitor = await somebodyElse(page);
+  await visitor.goto(`${world().site}/`);
+  await visitor.evaluate((to) => {
+    const link = document.createElement('a');
+    link.href = to;
+    link.referrerPolicy = 'unsafe-url';
+    document.body.append(link);
+    link.click();
+  }, at(address));
+  await visitor.getByLabel('Gravel').check();
+  await visitor.getByRole('button', { name: /Next|See my result/ }).click();
+  await expect(visitor.getByText('Thank you. That was all.')).toBeVisible();
+
+  await choose(page, 'What is wiped', 'whole runs');
+  const planned = kept.getByRole('group', { name: 'Before it is wiped' });
+  await expect(planned).toContainText('Nothing is that old yet. It takes answers, contacts and letters');
+  await kept.getByLabel('Days until it is wiped').fill('30');
+  await kept.getByLabel('Days until it is wiped').press('Enter');
+  await planned.getByRole('button', { name: 'Wipe them from now on' }).click();
+  await now(page, 'What is kept');
+  await page.reload();
+  await expect(kept.getByRole('button', { name: 'What is wiped' })).toContainText('whole runs');
+  await expect(kept.getByLabel('Days until it is wiped')).toHaveValue('30');
+  await expect(page.getByLabel('What was set, newest first')).toContainText('whole runs wiped after 30 days');
+
+  await tab(page, 'Findings').click();
+  await page.getByText('People', { exact: true }).click();
+  await page.getByRole('button', { name: /link/ }).first().click();
+  await expect(page.getByText(`${world().site}/, computer`)).toBeVisible();
+});
+
+test('a copy is given away by a link, until that is stopped', async ({ page }) => {
+  await published(page, 'Which ground do you like best?');
+  const gift = page.getByRole('region', { name: 'Give it away' });
+  await gift.getByRole('button', { name: 'Make a link' }).click();
+  const link = (await gift.getByLabel('Link to a copy').textContent()) ?? '';
+  const taker = await somebodyElse(page);
+  await taker.goto(link);
+  await expect(taker.getByRole('heading', { name: 'Pia gives you a quiz' })).toBeVisible();
+  await expect(taker.getByRole('link', { name: 'make an account' })).toBeVisible();
+  await signUp(taker);
+  await taker.goto(link);
+  await alive(taker);
+  await taker.getByRole('button', { name: 'Put a copy into Pia’s quizzes' }).click();
+  await expect(taker.getByLabel('Question 1', { exact: true })).toHaveValue('Which ground do you like best?');
+  await page.reload();
+  await expect(gift).toContainText('One copy was taken.');
+  await gift.getByRole('button', { name: 'Stop giving it away' }).click();
+  await expect(gift.getByRole('button', { name: 'Make a link' })).toBeVisible();
+  await taker.goto(link);
+  await expect(taker.getByRole('heading', { name: 'This link gives no copy any more' })).toBeVisible();
+});

@@ -53,6 +53,31 @@ test('a picture is chosen, dropped or pasted, told in words, and seen by visitor
     await expect(thumb).not.toHaveAttribute('src', before ?? '');
   }
   await words.fill('Another orange bag');
+  // Cut to a square it is a picture of its own; the whole one is found again among those put in before.
+  const whole = await thumb.getAttribute('src');
+  await dialog.getByRole('button', { name: 'Cut it' }).click();
+  await dialog.getByRole('button', { name: 'Shape' }).click();
+  await page.getByRole('option', { name: 'a square' }).click();
+  await dialog.getByLabel('Closer').fill('2');
+  await dialog.getByRole('button', { name: 'Cut it like this' }).click();
+  await expect(thumb).not.toHaveAttribute('src', whole ?? '');
+  await expect(words).toHaveValue('Another orange bag');
+  const size = (img: HTMLImageElement) => [img.naturalWidth, img.naturalHeight];
+  await expect.poll(() => thumb.evaluate(size)).toEqual([600, 600]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Change the picture of the question' }).click();
+  const before = dialog.getByRole('group', { name: 'Put in here before' }).getByRole('button');
+  await expect(before).toHaveCount(4);
+  await before.nth(1).click();
+  await expect(thumb).toHaveAttribute('src', whole ?? '');
+  // One that stands elsewhere, and one drawn for everybody.
+  await dialog.getByLabel('Or the address of a picture').fill('https://slowspoke.test/bag.png');
+  await dialog.getByRole('button', { name: 'Take this one' }).click();
+  await expect(thumb).toHaveAttribute('src', 'https://slowspoke.test/bag.png');
+  await dialog.getByRole('button', { name: 'A folded map with a dotted route' }).click();
+  await expect(words).toHaveValue('A folded map with a dotted route');
+  await before.nth(1).click();
+  await words.fill('Another orange bag');
   await page.keyboard.press('Escape');
   await saved(page);
 

@@ -47,6 +47,45 @@ test('a colleague is invited by mail, reads the answers, writes later, and leave
   await people.getByRole('button', { name: 'What Pia may do' }).last().click();
   await page.getByRole('option', { name: 'may write and publish' }).click();
   await expect(people.getByRole('button', { name: 'What Pia may do' }).last()).toContainText('may write and publish');
+  // For some quizzes alone: of the others nothing is seen, by their address neither.
+  const quiz = guest.url();
+  await people.getByRole('button', { name: 'Which quizzes Pia is here for' }).click();
+  await page.getByRole('option', { name: 'these alone' }).click();
+  await expect(people.getByText('nothing is seen of the others')).toBeVisible();
+  await guest.goto(`${world().app}/quizzes`);
+  await expect(guest.getByText('There is no quiz here yet')).toBeVisible();
+  await guest.goto(quiz);
+  await expect(guest.getByRole('heading', { name: 'This is not here.' })).toBeVisible();
+  await people.getByText('Which loaf?').click();
+  await expect(people.getByText('nothing is seen of the others')).toBeHidden();
+  await guest.reload();
+
+  // They talk about a wording, at its place.
+  const question = guest.getByLabel('Question 1', { exact: true });
+  await expect(question).toHaveValue('Which loaf?');
+  await alive(guest);
+  await question.focus();
+  await guest.getByRole('button', { name: 'Comment on this' }).click();
+  const talk = guest.getByRole('dialog', { name: 'Comments on this' });
+  await expect(talk.getByLabel('What should the others know?')).toBeFocused();
+  await guest.keyboard.type('Bread, or loaf?');
+  await talk.getByRole('button', { name: 'Say it' }).click();
+  await expect(talk.getByLabel('What was said')).toContainText('Bread, or loaf?');
+  const writer = await page.context().newPage();
+  await writer.goto(quiz);
+  await alive(writer);
+  await writer.getByRole('button', { name: '1 comment' }).last().click();
+  const heard = writer.getByRole('dialog', { name: 'Comments on this' });
+  await heard.getByRole('button', { name: 'Answer' }).click();
+  await writer.keyboard.type('Loaf. It is a bakery.');
+  await heard.getByRole('button', { name: 'Answer' }).click();
+  await expect(heard.getByLabel('What was said')).toContainText('Loaf. It is a bakery.');
+  await expect(talk.getByLabel('What was said')).toContainText('Loaf. It is a bakery.');
+  await talk.getByRole('button', { name: 'Done with' }).click();
+  await guest.keyboard.press('Escape');
+  await expect(guest.getByRole('button', { name: /^1 comment/ })).toHaveCount(0);
+  await writer.close();
+
   // Leaving asks once; whoever thinks better of it has changed nothing.
   await people.getByRole('button', { name: 'Leave this workspace' }).click();
   await expect(people.getByRole('button', { name: 'Stay' })).toBeFocused();

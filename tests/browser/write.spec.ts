@@ -286,3 +286,35 @@ test('a question of a hundred answers and very long words stays in its place', a
   const overflow = await page.locator('#sheet').evaluate((sheet) => sheet.scrollWidth - sheet.clientWidth);
   expect(overflow).toBe(0);
 });
+
+test('a question and a page are made once more by one gesture', async ({ page }) => {
+  await page.getByLabel('Question 1', { exact: true }).press('Control+d');
+  const copy = page.getByLabel('Question 2', { exact: true });
+  await expect(copy).toBeFocused();
+  await expect(copy).toHaveValue(await page.getByLabel('Question 1', { exact: true }).inputValue());
+  await page.getByRole('button', { name: 'What to do with page 1' }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate the page' }).click();
+  await expect(page.getByLabel('Question 4', { exact: true })).toHaveValue(await copy.inputValue());
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Question 3', { exact: true })).toHaveCount(0);
+  await saved(page);
+});
+
+test('a warning is left as it is, with a reason, and looked at again', async ({ page }) => {
+  await page.getByLabel('Question 1', { exact: true }).press('Control+d');
+  await page.getByRole('button', { name: /^Check/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Check' });
+  const finding = sheet.getByRole('listitem').filter({ hasText: 'still the wording of the first question' });
+  await finding.getByRole('button', { name: 'Leave it so' }).click();
+  await expect(finding.getByLabel('Why it stays as it is')).toBeFocused();
+  await page.keyboard.type('it is short');
+  await page.keyboard.press('Enter');
+  const left = sheet.getByRole('region', { name: 'Left as it is' });
+  await expect(left).toContainText('because it is short');
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: /^Check/ }).click();
+  await left.getByRole('button', { name: 'Look at it again' }).click();
+  await expect(left).toHaveCount(0);
+  await expect(finding).toBeVisible();
+});
