@@ -40,17 +40,25 @@ const Sliders = styled.div`
 
 export function CutPicture({ src, onCut }: { src: string; onCut: (src: string) => void }) {
   const [isOpen, setOpen] = useState(false);
-  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+  /** It was open: the focus goes back to the button that opened it. */
+  const [wasOpen, setWasOpen] = useState(false);
+  const [loaded, setLoaded] = useState<{ src: string; width: number; height: number } | null>(null);
+  const size = loaded?.src === src ? loaded : null;
   const [shape, setShape] = useState<(typeof shapes)[number]['id']>('wide');
   const [place, setPlace] = useState({ zoom: 1, x: 0.5, y: 0.5 });
   const [isBusy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState('');
   if (!isOpen)
     return (
-      <TextButton $weight={500} onPress={() => setOpen(true)}>
+      <TextButton $weight={500} autoFocus={wasOpen} onPress={() => setOpen(true)}>
         Cut it …
       </TextButton>
     );
+  const close = () => {
+    setWasOpen(true);
+    setOpen(false);
+    setPlace({ zoom: 1, x: 0.5, y: 0.5 });
+  };
   const ratio = shapes.find(({ id }) => id === shape)?.ratio ?? null;
   const wanted: Wanted = { ratio, ...place };
   const cut = async () => {
@@ -58,8 +66,7 @@ export function CutPicture({ src, onCut }: { src: string; onCut: (src: string) =
     setBusy(true);
     try {
       onCut((await call('POST /api/pictures/cut', { body: { src, ...partOf(size, wanted) } })).src);
-      setOpen(false);
-      setPlace({ zoom: 1, x: 0.5, y: 0.5 });
+      close();
     } catch (error) {
       setTrouble(messageOf(error));
     }
@@ -92,7 +99,7 @@ export function CutPicture({ src, onCut }: { src: string; onCut: (src: string) =
           src={src}
           alt="What is kept"
           onLoad={({ currentTarget: { naturalWidth, naturalHeight } }) =>
-            setSize({ width: naturalWidth, height: naturalHeight })
+            setLoaded({ src, width: naturalWidth, height: naturalHeight })
           }
           style={{
             objectPosition: `${place.x * 100}% ${place.y * 100}%`,
@@ -110,7 +117,7 @@ export function CutPicture({ src, onCut }: { src: string; onCut: (src: string) =
         <TextButton isDisabled={isBusy || !size} onPress={() => void cut()}>
           {isBusy ? 'Cutting …' : 'Cut it like this'}
         </TextButton>
-        <TextButton $weight={500} onPress={() => setOpen(false)}>
+        <TextButton $weight={500} onPress={close}>
           Leave it whole
         </TextButton>
       </span>

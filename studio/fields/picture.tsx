@@ -128,7 +128,7 @@ export function PictureButton({ at, field = ['picture'], picture, of, large, kee
               </Field>
               <div style={{ margin: '12px 0', display: 'flex', flexWrap: 'wrap', gap: '8px 18px' }}>
                 {picture.src.startsWith('/') && (
-                  <CutPicture key={picture.src} src={picture.src} onCut={(src) => set({ ...picture, src })} />
+                  <CutPicture src={picture.src} onCut={(src) => set({ ...picture, src })} />
                 )}
                 <TextButton $danger onPress={() => set(undefined)}>
                   Take the picture away

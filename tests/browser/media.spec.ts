@@ -64,6 +64,7 @@ test('a picture is chosen, dropped or pasted, told in words, and seen by visitor
   await expect(words).toHaveValue('Another orange bag');
   const size = (img: HTMLImageElement) => [img.naturalWidth, img.naturalHeight];
   await expect.poll(() => thumb.evaluate(size)).toEqual([600, 600]);
+  await expect(dialog.getByRole('button', { name: 'Cut it' })).toBeFocused();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Change the picture of the question' }).click();
   const before = dialog.getByRole('group', { name: 'Put in here before' }).getByRole('button');
