@@ -72,6 +72,18 @@ export const access = {
       people: Count,
     }),
   }),
+  /**
+   * Writes to everybody on the list who can be reached by mail and has not answered, each with their own link. Sent twice in one round, it is
+   * written once.
+   */
+  'POST /api/quizzes/{quiz}/list/letters': contract({
+    body: closed({
+      round: Type.String({ pattern: '^[a-z0-9-]{8,40}$' }),
+      subject: Type.String({ minLength: 1, maxLength: 200 }),
+      words: Type.String({ minLength: 1, maxLength: 5_000 }),
+    }),
+    answer: closed({ written: Count, unreachable: Count }),
+  }),
   /** Takes somebody off the list, or puts them back; what they have answered stays. */
   'PUT /api/quizzes/{quiz}/list/{person}': contract({
     body: closed({ may: oneOf('yes', 'no') }),

@@ -31,7 +31,7 @@ const facets: { of: readonly (keyof Access)[]; says: (access: Access) => string 
   },
   {
     of: ['shared'],
-    says: ({ shared }) => (shared ? 'other words where it is shared' : 'its own title where it is shared'),
+    says: ({ shared }) => (shared ? 'another look where it is shared' : 'its own title where it is shared'),
   },
   { of: ['keeps'], says: ({ keeps }) => `keeps ${keptWords(keeps)}` },
   {

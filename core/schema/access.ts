@@ -1,6 +1,7 @@
 /** Who may take a quiz, how often, and when. It takes effect at once, and stands beside the editions. */
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, Line, oneOf, optional } from './kit';
+import { Source } from './text';
 
 /** A moment (ISO 8601, UTC, whole seconds). */
 const Moment = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}Z$' });
@@ -26,8 +27,10 @@ export const AccessSchema = closed({
   times: optional(Type.Integer({ minimum: 1, maximum: 1_000 })),
   /** Another edition, shown to so many percent of new visitors. */
   second: optional(closed({ edition: Type.Integer({ minimum: 1 }), share: Type.Integer({ minimum: 1, maximum: 99 }) })),
-  /** How it looks where somebody shares its address; the title and the description of the quiz where absent. */
-  shared: optional(closed({ title: optional(Line), line: optional(Line) })),
+  /** How it looks where somebody shares its address; the title and the description of the quiz, and a picture drawn of them, where absent. */
+  shared: optional(
+    closed({ title: optional(Line), line: optional(Line), picture: optional(closed({ src: Source, text: Line })) }),
+  ),
   /** What is kept of visitors beside their answers; nothing where it is absent. */
   keeps: optional(
     closed({

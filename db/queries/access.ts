@@ -167,6 +167,23 @@ export const listedPage = (db: Db, workspaceId: string, quizId: string, search: 
     .offset(from)
     .limit(most);
 
+/** Those on the list who have not finished, a batch at a time; `after` is the last one of the batch before. */
+export const listedWaiting = (db: Db, workspaceId: string, quizId: string, after: string, most: number) =>
+  db
+    .select({ personId: listed.personId, says: listed.says, name: listed.name })
+    .from(listed)
+    .where(
+      and(
+        onList(workspaceId, quizId),
+        isNull(listed.revokedAt),
+        sql`${listed.personId} > ${after}`,
+        sql`not exists (select from ${runs} r where r.workspace_id = ${listed.workspaceId}
+          and r.quiz_id = ${listed.quizId} and r.person = ${listed.personId} and r.finished_at is not null)`,
+      ),
+    )
+    .orderBy(asc(listed.personId))
+    .limit(most);
+
 /** The place behind the last one. */
 export async function nextPlace(tx: Tx, workspaceId: string, quizId: string): Promise<number> {
   const [row] = await tx

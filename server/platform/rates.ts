@@ -25,6 +25,8 @@ export const RATES = {
   account: { burst: 10, perSecond: 1 / 30 },
   /** Errors that the browsers of one address of the network report: a page that fails for everybody must not fill the log. */
   browserErrors: { burst: 20, perSecond: 1 / 30 },
+  /** Rounds of letters to the list of one quiz. */
+  rounds: { burst: 10, perSecond: 1 / 8_640 },
   /** Letters that one creator sends to try them. */
   tests: { burst: 10, perSecond: 1 / 60 },
 } satisfies Record<string, Rate>;

@@ -51,7 +51,9 @@ export async function cardOf(address: string, mark: string | undefined): Promise
   const key = `${live.workspaceId} ${markOf(live)} ${outcome?.id ?? ''}`;
   const known = cards.get(key);
   if (known) return known;
-  const made = card(live.quiz, outcome, live.access.settings.shared?.title || live.quiz.title);
+  const { shared = {} } = live.access.settings;
+  const own = outcome ? null : await pictureBytes(shared.picture);
+  const made = own ? filled(own) : card(live.quiz, outcome, shared.title || live.quiz.title);
   cards.set(key, made);
   made.catch(() => cards.delete(key));
   return made;
@@ -59,6 +61,12 @@ export async function cardOf(address: string, mark: string | undefined): Promise
 
 /** Drawn once for each edition and outcome; drawing one takes a tenth of a second. */
 const cards = new LRUCache<string, Promise<Buffer>>({ max: 100 });
+
+const pictureBytes = (picture: { src: string } | undefined) => (picture ? bytesOf(picture.src) : null);
+
+/** A picture of the creator's own, as large as the card. */
+const filled = (picture: Buffer): Promise<Buffer> =>
+  sharp(picture).resize(WIDTH, HEIGHT, { fit: 'cover' }).png().toBuffer();
 
 async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<Buffer> {
   const picture = outcome?.picture ? await bytesOf(outcome.picture.src) : null;

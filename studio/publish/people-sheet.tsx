@@ -12,6 +12,8 @@ import { useQuiz } from '../document';
 import { useAfterPause } from '../shared/after-pause';
 import { messageOf } from '../shared/trouble';
 import { Copy } from './code';
+import { peopleIn } from './list-file';
+import { WriteToList } from './write-to-list';
 
 const Body = styled.div`
   display: grid;
@@ -56,6 +58,9 @@ const Body = styled.div`
   }
 `;
 
+/** How many are shown at once, as the server tells them. */
+const PAGE = 200;
+
 type Added = { added: number; faults: { line: number; message: string }[] };
 type Props = { open: boolean; onClose: () => void; onChanged: () => void };
 
@@ -84,6 +89,11 @@ function List({ onChanged }: { onChanged: () => void }) {
     [quiz, wanted],
   );
   useEffect(() => void look(), [look]);
+  const more = () =>
+    call('GET /api/quizzes/{quiz}/list', { quiz, query: { search: wanted, from: String(people?.length ?? 0) } }).then(
+      (answer) => setPeople((before) => [...(before ?? []), ...answer.people]),
+      (error: unknown) => setTrouble(messageOf(error)),
+    );
   const act = async (work: () => Promise<unknown>) => {
     setTrouble('');
     try {
@@ -118,10 +128,11 @@ function List({ onChanged }: { onChanged: () => void }) {
           <Muted>or from a file </Muted>
           <input
             type="file"
-            accept=".csv,.tsv,.txt"
+            accept=".csv,.tsv,.txt,.xlsx"
             aria-label="A file with people"
             onChange={(e) => {
-              void e.target.files?.[0]?.text().then(setText);
+              const [file] = e.target.files ?? [];
+              if (file) void peopleIn(file).then(setText, (error: unknown) => setTrouble(messageOf(error)));
               e.target.value = '';
             }}
           />
@@ -140,6 +151,7 @@ function List({ onChanged }: { onChanged: () => void }) {
         )}
       </div>
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
+      {people !== null && people.length > 0 && <WriteToList />}
       <LineInput
         type="search"
         aria-label="Find on the list"
@@ -159,6 +171,9 @@ function List({ onChanged }: { onChanged: () => void }) {
           />
         ))}
       </ol>
+      {people !== null && people.length > 0 && people.length % PAGE === 0 && (
+        <TextButton onPress={() => void more()}>Show {PAGE} more</TextButton>
+      )}
     </Body>
   );
 }

@@ -10,6 +10,8 @@ import { usePublication } from '../shared/publication';
 import { messageOf } from '../shared/trouble';
 import { without } from '../../core/document/lookup';
 import { Copy } from './code';
+import { PictureButton } from '../fields/picture';
+import type { Picture } from '../../core/schema/quiz';
 import { KeptWords, Said } from './paragraph';
 import type { AccessHandle } from './use-access';
 
@@ -124,7 +126,7 @@ function ShortLink({ quiz }: { quiz: string }) {
 function Shared({ access, link, isLive }: { access: AccessHandle; link: string; isLive: boolean }) {
   const quiz = useQuiz();
   const { shared = {} } = access.standing.settings;
-  const set = (field: 'title' | 'line', to: string) => {
+  const set = (field: 'title' | 'line' | 'picture', to: string | Picture | undefined) => {
     const next = { ...without(shared, field), ...(to ? { [field]: to } : {}) };
     void access.set({ shared: Object.keys(next).length > 0 ? next : undefined });
   };
@@ -139,6 +141,16 @@ function Shared({ access, link, isLive }: { access: AccessHandle; link: string; 
         placeholder={quiz.description || 'one line below the title'}
         onKeep={(to) => set('line', to)}
       />
+      <div className="line">
+        Picture:{' '}
+        <PictureButton
+          at={() => []}
+          of="the card"
+          words="one drawn of the title"
+          picture={shared.picture}
+          keep={(to) => set('picture', to)}
+        />
+      </div>
       {isLive && (
         <Card>
           <img src={picture} alt="As sites show it that draw a card" width={1200} height={630} />

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import jsQr from 'jsqr';
-import { alive, enterDemo, saved, signUp, somebodyElse, startQuiz, tab } from './people';
+import { Workbook } from 'exceljs';
+import { addressIn, alive, enterDemo, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 import { world } from './servers';
 
 /** A quiz of one question, published; its creator stands on Publish. @returns its address */
@@ -99,6 +100,31 @@ test('a list: people with links of their own, once each; taken off, and found', 
   await expect(again.getByRole('heading', { name: 'You have taken this quiz already.' })).toBeVisible();
   await again.goto(link);
   await expect(again.getByLabel('Grass')).toBeVisible();
+
+  // From a spreadsheet; whoever has not answered and has an address there gets a letter with their own link.
+  const book = new Workbook();
+  book.addWorksheet('Members').addRows([
+    ['fern@example.com', 'Fern, of the fair'],
+    ['m-102', 'Juniper'],
+  ]);
+  await sheet.getByLabel('A file with people').setInputFiles({
+    name: 'members.xlsx',
+    mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    buffer: Buffer.from(await book.xlsx.writeBuffer()),
+  });
+  await expect(sheet.getByLabel('People to put on the list')).toHaveValue(/fern@example.com,"Fern, of the fair"/);
+  await sheet.getByRole('button', { name: 'Put them on the list' }).click();
+  await expect(sheet.getByText('One is new on the list.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Write to those who have not answered' }).click();
+  await sheet.getByLabel('Subject').fill('The fair wants to know');
+  await sheet.getByLabel('Your words').fill('One question, until Friday.');
+  await sheet.getByRole('button', { name: 'Send it to whoever has not answered' }).click();
+  await expect(
+    sheet.getByText('One letter is on the way; Mail shows them. One stands here without an address.'),
+  ).toBeVisible();
+  const fern = await somebodyElse(page);
+  await fern.goto(await addressIn('fern@example.com', 'The fair wants to know'));
+  await expect(fern.getByLabel('Grass')).toBeVisible();
 
   await sheet.getByLabel('Find on the list').fill('juni');
   await expect(sheet.getByRole('listitem')).toHaveCount(1 + 1);

@@ -12,7 +12,11 @@ import {
   setPasscode,
   setPerson,
 } from '../../server/publishing/access';
-import { readIntoQuiz, writeQuizFile } from '../../server/editing/quizzes';
+import { trayOf } from '../../server/letters/mail';
+import { writeToList } from '../../server/letters/write-to-list';
+import { plainText } from '../../core/text/rich';
+import { newId } from '../../server/platform/ids';
+import { importQuiz, readIntoQuiz, writeQuizFile } from '../../server/editing/quizzes';
 import { liveQuiz } from '../../server/publishing/editions';
 import type { Key } from '../../server/visitor/admission';
 import { openRun, takeStep } from '../../server/visitor/take-step';
@@ -207,6 +211,42 @@ describe('a list', () => {
     await setPerson(at.member, at.quizId, third?.id ?? '', true);
     await open(at, { person: 'M-103' });
     expect((await listPage(at.member, at.quizId, { search: 'JUN' })).map((p) => p.name)).toEqual(['Juniper']);
+  });
+});
+
+describe('a letter to the list', () => {
+  const wording = { round: 'round-0001', subject: ' Now open ', words: 'Five questions.\n\nUntil Friday.' };
+  it('goes once to each who can be reached and has not answered, with their own link', async () => {
+    const at = await withAccess({ who: 'list', times: 1 });
+    await addPeople(
+      at.member,
+      at.quizId,
+      'ida@example.com, Ida\njo@example.com\nM-101, Wren\nkay@example.com\nlu@example.com',
+    );
+    await take(at, { person: 'jo@example.com' });
+    const people = await listPage(at.member, at.quizId, {});
+    await setPerson(at.member, at.quizId, people.find((p) => p.says === 'kay@example.com')?.id ?? '', false);
+    expect(await writeToList(at.member, at.quizId, wording)).toEqual({ written: 2, unreachable: 1 });
+    expect(await writeToList(at.member, at.quizId, wording)).toEqual({ written: 0, unreachable: 1 });
+    const { letters } = await trayOf(at.member, at.quizId);
+    expect(letters.map((l) => l.recipient).sort()).toEqual(['ida@example.com', 'lu@example.com']);
+    const ida = letters.find((l) => l.recipient === 'ida@example.com');
+    expect(ida?.subject).toBe('Now open');
+    const link = people.find((p) => p.name === 'Ida')?.link ?? 'none';
+    expect(
+      plainText(ida?.body ?? '')
+        .split('\n')
+        .filter(Boolean),
+    ).toEqual(['Ida,', 'Five questions.', 'Until Friday.', link]);
+    // Another round writes again.
+    expect(await writeToList(at.member, at.quizId, { ...wording, round: 'round-0002' })).toMatchObject({ written: 2 });
+  });
+  it('is not written before there is something to come to', async () => {
+    const member = await somebody();
+    const quizId = await importQuiz(member, { ...smallQuiz(), id: newId('quiz', 8) }, newId('at'));
+    await addPeople(member, quizId, 'ida@example.com');
+    await expect(writeToList(member, quizId, wording)).rejects.toMatchObject({ status: 409 });
+    expect((await trayOf(member, quizId)).letters).toEqual([]);
   });
 });
 

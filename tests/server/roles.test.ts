@@ -47,6 +47,10 @@ const rows: Record<OfStudio, Row> = {
   'POST /api/quizzes/{quiz}/short': { role: 'editor' },
   'GET /api/quizzes/{quiz}/list': { role: 'reader' },
   'POST /api/quizzes/{quiz}/list': { role: 'editor', body: { text: 'Moss' } },
+  'POST /api/quizzes/{quiz}/list/letters': {
+    role: 'editor',
+    body: { round: 'round-0001', subject: 'Now', words: 'Please' },
+  },
   'PUT /api/quizzes/{quiz}/list/{person}': { role: 'editor', body: { may: 'no' } },
   'GET /api/quizzes/{quiz}/gift': { role: 'reader' },
   'POST /api/quizzes/{quiz}/gift': { role: 'editor' },

@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { GET } from '../../app/q/[address]/card/route';
 import { result, strongest } from '../quizzes';
 import { readConfig } from '../../server/platform/config';
+import { setAccess } from '../../server/publishing/access';
 import { liveQuiz } from '../../server/publishing/editions';
 import { shareOf, sharedMark } from '../../server/visitor/share';
 import { findRun } from '../../server/visitor/take-step';
@@ -46,6 +47,22 @@ const card = async (address: string, mark?: string) => {
     png: Buffer.from(await response.arrayBuffer()),
   };
 };
+
+test('a picture of the creator’s own fills the card of the quiz, and of no outcome', async () => {
+  const { member, quizId, address } = await published(shares());
+  const corner = async (png: Buffer) =>
+    [...(await sharp(png).extract({ left: 2, top: 2, width: 1, height: 1 }).raw().toBuffer())].slice(0, 3);
+  const drawn = await corner((await card(address)).png);
+  await setAccess(member, quizId, { shared: { picture: { src: '/pictures/oven.svg', text: 'An oven' } } });
+  const { png, type } = await card(address);
+  expect(type).toBe('image/png');
+  expect(await sharp(png).metadata()).toMatchObject({ width: 1_200, height: 630 });
+  expect(await corner(png)).toEqual([0x1f, 0x42, 0x3d]);
+  expect(drawn).not.toEqual(await corner(png));
+  // Of what is none of ours nothing is fetched: the card is drawn.
+  await setAccess(member, quizId, { shared: { picture: { src: 'http://127.0.0.1:1/a.png', text: '' } } });
+  expect(await corner((await card(address)).png)).toEqual(drawn);
+});
 
 test('who has reached an outcome shares it, with a line and a picture of its own', async () => {
   const { address } = await published(shares());

@@ -1,0 +1,82 @@
+/** Letters to those on a quiz's list who have not answered, each with their own link. */
+import { looksLikeEmail } from '../../core/flow/faults';
+import type { RichDoc } from '../../core/schema/quiz';
+import { listedWaiting } from '../../db/queries/access';
+import { insertLetter } from '../../db/queries/letters';
+import type { Membership } from '../../db/queries/members';
+import { requireEditor } from '../accounts/authorise';
+import { getQuiz } from '../accounts/own-quiz';
+import { readConfig } from '../platform/config';
+import { database } from '../platform/database';
+import { HttpError } from '../platform/http-error';
+import { enqueueLetter } from '../platform/jobs';
+import { keyedHash } from '../platform/keyed-hash';
+import { takeOne } from '../platform/rates';
+import { entryOf } from '../publishing/keys';
+
+const BATCH = 200;
+
+type Wording = {
+  /** made by the browser: what is sent twice in it is written once */ round: string;
+  subject: string;
+  words: string;
+};
+
+/**
+ * @returns how many letters were written, and how many of those who have not answered cannot be reached by mail
+ * @throws HttpError 409 where the quiz is not live, 429 where rounds follow each other too fast
+ */
+export async function writeToList(
+  member: Membership,
+  quizId: string,
+  { round, subject, words }: Wording,
+  now = new Date(),
+): Promise<{ written: number; unreachable: number }> {
+  requireEditor(member);
+  const { workspaceId, address, liveEdition, draft } = await getQuiz(member, quizId);
+  if (liveEdition === null)
+    throw new HttpError(409, 'not-live', 'Their links lead nowhere until the quiz is published. Nothing was sent.');
+  if (takeOne('rounds', quizId) > 0)
+    throw new HttpError(429, 'too-fast', 'Ten rounds of letters within a day are the most. Nothing was sent.');
+  let [written, unreachable, after] = [0, 0, ''];
+  for (;;) {
+    const people = await listedWaiting(database(), workspaceId, quizId, after, BATCH);
+    await database().transaction(async (tx) => {
+      for (const { personId, says, name } of people) {
+        if (!looksLikeEmail(says)) {
+          unreachable += 1;
+          continue;
+        }
+        const letterId = `l-${keyedHash('round', quizId, `${round} ${personId}`).slice(0, 24)}`;
+        const link = `${readConfig().publicUrl}/q/${address}?entry=${entryOf(quizId, personId)}`;
+        const letter = { workspaceId, letterId, quizId, runId: null, messageId: 'list', recipient: says.trim() };
+        const wording = { language: draft.language, subject: subject.trim(), body: bodyOf(name, words, link) };
+        if (!(await insertLetter(tx, { ...letter, ...wording, writtenAt: now }))) continue;
+        await enqueueLetter(tx, { workspaceId, letterId });
+        written += 1;
+      }
+    });
+    after = people.at(-1)?.personId ?? after;
+    if (people.length < BATCH) return { written, unreachable };
+  }
+}
+
+/** The name where there is one, the creator's words paragraph by paragraph, and the link. */
+function bodyOf(name: string, words: string, link: string): RichDoc {
+  const paragraphs = words
+    .split(/\n+/)
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+  const plain = (text: string) => ({ type: 'paragraph' as const, content: [{ type: 'text' as const, text }] });
+  return {
+    type: 'doc',
+    content: [
+      ...(name ? [plain(`${name},`)] : []),
+      ...paragraphs.map(plain),
+      {
+        type: 'paragraph',
+        content: [{ type: 'text', text: link, marks: [{ type: 'link', attrs: { href: link } }] }],
+      },
+    ],
+  };
+}
