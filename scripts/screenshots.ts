@@ -1,5 +1,8 @@
 /** `npm run screenshots`, beside a running `npm run demo`: takes the pictures in docs/screenshots anew. */
+import { mkdir } from 'node:fs/promises';
 import { chromium, type Page } from '@playwright/test';
+import sharp from 'sharp';
+import { handbook } from '../studio/handbook/pages';
 
 const home = `http://127.0.0.1:${process.env['PORT'] ?? 3000}`;
 const site = `http://127.0.0.1:${Number(process.env['PORT'] ?? 3000) + 1}`;
@@ -119,6 +122,15 @@ async function take(): Promise<void> {
   await desk.evaluate(() => window.scrollTo(0, 0));
   await shot(desk, 'visitor-in-a-page');
   await browser.close();
+  await forTheHandbook();
+}
+
+/** The pictures of the handbook are those of the views, smaller. */
+async function forTheHandbook(): Promise<void> {
+  await mkdir('public/handbook', { recursive: true });
+  for (const { picture } of handbook)
+    if (picture)
+      await sharp(`${folder}/${picture.name}.png`).webp({ quality: 80 }).toFile(`public/handbook/${picture.name}.webp`);
 }
 
 void take();

@@ -5,7 +5,6 @@ import styled from 'styled-components';
 import { call } from '../../contract/call';
 import { Choose, TextButton } from '../../ui/controls';
 import { Alarm } from '../../ui/text';
-import { messageOf } from '../shared/trouble';
 import { partOf, type Wanted } from './cut';
 
 const shapes = [
@@ -68,7 +67,7 @@ export function CutPicture({ src, onCut }: { src: string; onCut: (src: string) =
       onCut((await call('POST /api/pictures/cut', { body: { src, ...partOf(size, wanted) } })).src);
       close();
     } catch (error) {
-      setTrouble(messageOf(error));
+      setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
     }
     setBusy(false);
   };

@@ -11,6 +11,7 @@ export const homeTabs: Tab[] = [
   { id: 'quizzes', label: 'Quizzes', href: '/quizzes' },
   { id: 'bank', label: 'Bank', href: '/bank' },
   { id: 'team', label: 'Team', href: '/team' },
+  { id: 'handbook', label: 'Handbook', href: '/handbook' },
 ];
 
 const Grid = styled.div`

@@ -156,6 +156,7 @@ function Shell({ first, children }: { first: Publication; children: ReactNode })
             foot={
               <>
                 <KeysSheet />
+                <Link href="/handbook">Handbook</Link>
                 <Link href="/quizzes">← Quizzes</Link>
               </>
             }

@@ -233,3 +233,20 @@ test('of the journey the worst page is named for what it is, not for the largest
   );
   await expect(journey).not.toContainText(/largest loss/i);
 });
+
+test('the handbook is found from everywhere, and a task in it by the words of others', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Handbook' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Start a quiz' })).toBeVisible();
+  await page.getByLabel('Find in the handbook').fill('popup');
+  const tasks = page.getByRole('navigation', { name: 'Handbook' });
+  await expect(tasks.getByRole('link')).toHaveCount(1);
+  await tasks.getByRole('link', { name: 'Put it into a web page' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Put it into a web page' })).toBeVisible();
+  await page.goto(`${world().app}/handbook/publish`);
+  const picture = page.getByRole('img', { name: /^Publish: where the quiz stands/ });
+  await picture.scrollIntoViewIfNeeded();
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1_280);
+  await page.goto(`${world().app}/handbook/no-such-task`);
+  await expect(page.getByRole('heading', { name: 'This is not here.' })).toBeVisible();
+});
