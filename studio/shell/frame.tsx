@@ -1,7 +1,7 @@
 'use client';
 /** The frame around every screen: the ink column with its index tabs, and the line on top. */
 import Link from 'next/link';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useRef, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Mark, Wordmark } from '../../ui/marks';
 
@@ -240,6 +240,38 @@ function useOpenTab(current: string) {
   return bar;
 }
 
+/**
+ * F6 goes from the tabs to the line on top, from there to the sheet and round again, Shift F6 the other way: in a long quiz they are a hundred
+ * Tabs apart. The sheet takes the focus where it was left.
+ */
+function useRegions(grid: RefObject<HTMLDivElement | null>): void {
+  useEffect(() => {
+    let left: HTMLElement | null = null;
+    const keys = (event: KeyboardEvent) => {
+      const [tabs, line, sheet] = ['nav', 'header', 'main'].map((name) =>
+        grid.current?.querySelector<HTMLElement>(`:scope > ${name}`),
+      );
+      const active = document.activeElement;
+      if (event.key !== 'F6' || event.ctrlKey || event.altKey || event.metaKey || !tabs || !line || !sheet) return;
+      // Something that is open over the page keeps the focus.
+      if (active?.closest('[role=dialog], [role=menu], [role=listbox]')) return;
+      event.preventDefault();
+      const regions = [tabs, line, sheet];
+      if (active instanceof HTMLElement && sheet.contains(active)) left = active;
+      const at = regions.findIndex((region) => region.contains(active));
+      const next = (Math.max(at, 0) + (event.shiftKey ? regions.length - 1 : 1)) % regions.length;
+      const places = [
+        tabs.querySelector<HTMLElement>('[aria-current]'),
+        line.querySelector<HTMLElement>('input, button:not([disabled]), a'),
+        left?.isConnected ? left : sheet,
+      ];
+      places[next]?.focus();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [grid]);
+}
+
 export function Frame({
   tabs,
   current,
@@ -256,8 +288,10 @@ export function Frame({
   children: ReactNode;
 }) {
   const bar = useOpenTab(current);
+  const grid = useRef<HTMLDivElement>(null);
+  useRegions(grid);
   return (
-    <Grid style={{ ['--sheet' as string]: paper ? 'var(--paper)' : 'var(--chalk)' }}>
+    <Grid ref={grid} style={{ ['--sheet' as string]: paper ? 'var(--paper)' : 'var(--chalk)' }}>
       <Skip href="#sheet">Skip to the sheet</Skip>
       <Column aria-label="Parts">
         <Link href="/quizzes" className="home" aria-label="Yes Maybe, all quizzes">

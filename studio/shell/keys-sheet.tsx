@@ -11,6 +11,7 @@ const groups: [where: string, keys: Keys][] = [
     'Everywhere',
     [
       ['?', 'this sheet'],
+      ['F6', 'from the tabs to the top, and to the sheet; Shift F6 back'],
       ['Ctrl Z', 'take the last step back'],
       ['Ctrl Y', 'do it again; Ctrl Shift Z too'],
       ['Escape', 'close what is open over the page'],
