@@ -29,6 +29,7 @@ const Window = styled.div`
 const Sliders = styled.div`
   display: grid;
   grid-template-columns: auto 1fr;
+  accent-color: var(--ink);
   gap: 4px 12px;
   align-items: center;
   font-size: 13px;
