@@ -72,6 +72,13 @@ test('the keyboard can leap over the tabs', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'Skip to the sheet' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('main')).toBeFocused();
+  // From the sheet round to the tabs, and back.
+  await page.keyboard.press('F6');
+  await expect(
+    page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Quizzes', exact: true }),
+  ).toBeFocused();
+  await page.keyboard.press('Shift+F6');
+  await expect(page.getByRole('main')).toBeFocused();
 });
 
 test('a stranger is sent to the door, and another workspace’s quiz is not there', async ({ page }) => {
