@@ -224,9 +224,13 @@ test.describe('without scripts', () => {
     await choose(page, 'Who may take it', 'Whoever knows the passcode');
     await page.getByLabel('Passcode', { exact: true }).fill('lantern');
     await page.getByRole('button', { name: 'Set it' }).click();
-    await expect(page.getByText('One is set.')).toBeVisible();
+    // On disk, and a second later for everybody.
+    await now(page, 'Who, and how often');
     const visitor = await somebodyElse(page, { javaScriptEnabled: false });
-    await visitor.goto(at(address));
+    await expect(async () => {
+      await visitor.goto(at(address));
+      await expect(visitor.getByLabel('Passcode')).toBeVisible({ timeout: 500 });
+    }).toPass();
     await visitor.getByLabel('Passcode').fill('candle');
     await visitor.getByRole('button', { name: 'Let me in' }).click();
     await expect(visitor.getByText('That is not it.')).toBeVisible();

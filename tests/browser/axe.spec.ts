@@ -43,11 +43,16 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ]) {
         await page.goto(`${world().app}/quizzes/${quiz}/${tab}`);
         if (settled) await expect(page.getByText(settled).first()).toBeVisible();
-        if (tab === 'write')
+        if (tab === 'write') {
           await page
             .getByLabel(quiz === 'repair' ? 'Pair 1' : 'Answer 3')
             .first()
             .click();
+          // Back to the top: a button that has been scrolled half under the line above it is no small button.
+          await page.evaluate(() => {
+            for (const one of document.querySelectorAll('*')) if (one.scrollTop > 0) one.scrollTop = 0;
+          });
+        }
         if (tab === 'score' && quiz === 'overnight')
           await page.getByRole('button', { name: 'The ridge', exact: true }).click();
         await clean(page);
