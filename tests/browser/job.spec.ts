@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { lettersTo, saved, signUp, startQuiz, tab, somebodyElse } from './people';
+import { lettersTo, publish, saved, signUp, startQuiz, tab, somebodyElse } from './people';
 
 test('the whole job, from an empty list to a charted answer', async ({ page }) => {
   test.setTimeout(150_000);
@@ -84,7 +84,7 @@ test('the whole job, from an empty list to a charted answer', async ({ page }) =
   });
 
   await test.step('publish', async () => {
-    await page.getByRole('button', { name: 'Publish edition 1' }).click();
+    await publish(page);
     await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
   });
   const link = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
