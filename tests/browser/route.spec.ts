@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { enterDemo, saved, signUp, startQuiz, tab, somebodyElse } from './people';
+import { enterDemo, publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 
 /** Three pages: one that asks the way, and two to go to. */
 async function threePages(page: Page) {
@@ -61,8 +61,7 @@ test('the spine is as thick as real visitors took it', async ({ page }) => {
   await choose(page, 'Where it goes on to', 'Bags');
   await saved(page);
   await tab(page, 'Publish').click();
-  await page.getByRole('button', { name: 'Publish edition 1' }).first().click();
-  await expect(page.getByRole('heading', { name: 'Live as edition 1' })).toBeVisible();
+  await publish(page);
   const link = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href')) ?? '';
   for (const answer of ['Under 20 km', 'Under 20 km', 'More than 80 km']) {
     const visitor = await somebodyElse(page);
