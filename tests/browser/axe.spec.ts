@@ -23,7 +23,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.use({ colorScheme });
     const clean = (page: Page) => axe(page, colorScheme === 'dark');
     test('the studio has nothing that axe finds', async ({ page }) => {
-      test.setTimeout(240_000);
+      test.setTimeout(360_000);
       // Nor is anything drawn otherwise by the browser than it came from the server.
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
