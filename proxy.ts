@@ -58,11 +58,11 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (first !== 'q') return madeWith(request, studioPolicy);
   // A form, an offer, a certificate, a card: no pages.
   if (rest.length > 0) return NextResponse.next();
+  const at = decodeURIComponent(address);
   // Whoever tries a quiz may see what is not live.
   const key = url.searchParams.get('try');
-  if (key && (await patiently(() => trialAt(decodeURIComponent(address), key))))
-    return madeWith(request, visitorPolicy);
-  const live = await liveOrNot(decodeURIComponent(address));
+  if (key && (await patiently(() => trialAt(at, key)))) return madeWith(request, visitorPolicy);
+  const live = await liveOrNot(at);
   if (!live) return nowhere(request);
   // Served from source, a page is another one each time, and none is kept.
   const isMade =
@@ -72,7 +72,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     doorOf(live) !== null;
   if (isMade) return madeWith(request, visitorPolicy);
   const shown = await versionFor(live, whereFrom(request));
-  return kept(request, decodeURIComponent(address), shown).catch(() => madeWith(request, visitorPolicy));
+  return kept(request, at, shown).catch(() => madeWith(request, visitorPolicy));
 }
 
 async function liveOrNot(address: string): Promise<LiveEdition | null> {

@@ -36,7 +36,7 @@ export function check(file: string, { json }: { json: boolean }): number {
   else
     for (const f of findings)
       say(
-        `${marks[f.severity]} ${f.severity} ${f.code}${f.where.length ? ` (${f.where.join(' / ')})` : ''}: ${f.message}`,
+        `${marks[f.severity]} ${f.severity} ${f.code}${f.where.length ? ` (${f.where.join(' / ')})` : ''}: ${f.message}${f.aside ? ` Left as it is: ${f.aside.because}` : ''}`,
       );
   return findings.some((f) => f.severity === 'error') ? 1 : 0;
 }

@@ -36,7 +36,7 @@ const APPEND = `
     insert into run_events (workspace_id, run_id, seq, sent, at)
     select workspace_id, run_id, seq, sent, at from standing
     on conflict (workspace_id, run_id, seq) do update set sent = excluded.sent, at = excluded.at)
-  update runs set seq = standing.seq, last_at = standing.at, size = runs.size + standing.size,
+  update runs set seq = standing.seq, last_at = standing.at, size = runs.size + standing.size, wiped = null,
     finished_at = coalesce(finished_at, case when standing.finished then standing.at end)
   from standing
   where runs.workspace_id = standing.workspace_id and runs.run_id = standing.run_id and runs.seq = standing.seq - 1

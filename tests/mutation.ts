@@ -33,6 +33,7 @@ for (const suite of [
   'questions/credit',
   'values/answer',
   'flow/faults',
+  'flow/wiped',
   'flow/view',
   'scoring/kinds',
   'scoring/ranges',

@@ -43,9 +43,12 @@ function keep(window: Window, holds: boolean): void {
     event.preventDefault();
     if (event.target instanceof HTMLFormElement) kept.sent = event.target;
   };
-  const press = ({ target }: Event) => {
-    const button = target instanceof Element ? target.closest('button') : null;
-    if (button && button.type !== 'submit') kept.pressed.push(button);
+  const press = (event: Event) => {
+    const button = event.target instanceof Element ? event.target.closest('button') : null;
+    if (!button || button.type === 'submit') return;
+    kept.pressed.push(button);
+    // While the page is drawn into life a press may be heard there as well; it counts once.
+    event.stopPropagation();
   };
   window.addEventListener('input', note, true);
   for (const move of moves) window.addEventListener(move, look, true);

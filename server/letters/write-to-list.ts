@@ -50,7 +50,11 @@ export async function writeToList(
         const letterId = `l-${keyedHash('round', quizId, `${round} ${personId}`).slice(0, 24)}`;
         const link = `${readConfig().publicUrl}/q/${address}?entry=${entryOf(quizId, personId)}`;
         const letter = { workspaceId, letterId, quizId, runId: null, messageId: 'list', recipient: says.trim() };
-        const wording = { language: draft.language, subject: subject.trim(), body: bodyOf(name, words, link) };
+        const wording = {
+          language: draft.language,
+          subject: subject.replace(/\s+/g, ' ').trim(),
+          body: bodyOf(name, words, link),
+        };
         if (!(await insertLetter(tx, { ...letter, ...wording, writtenAt: now }))) continue;
         await enqueueLetter(tx, { workspaceId, letterId });
         written += 1;

@@ -48,7 +48,9 @@ async function keep(member: Membership, { width, height, data }: Opened, now: Da
 const NEWEST = 48;
 const addressOf = (workspaceId: string, pictureId: string) => `/media/${workspaceId}/${pictureId}`;
 
-export async function newest({ workspaceId }: Membership): Promise<{ src: string }[]> {
+/** Whoever is here for some quizzes alone is shown none: which quiz a picture belongs to is not kept. */
+export async function newest({ workspaceId, isLimited }: Membership): Promise<{ src: string }[]> {
+  if (isLimited) return [];
   const rows = await newestPictures(database(), workspaceId, NEWEST);
   return rows.map(({ pictureId }) => ({ src: addressOf(workspaceId, pictureId) }));
 }

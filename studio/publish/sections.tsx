@@ -10,7 +10,7 @@ import { usePublication } from '../shared/publication';
 import { Views } from '../shell/view-switch';
 import { Code, Copy } from './code';
 import { Measure } from './measure';
-import { useTrial } from './trial';
+import { useTrialKey } from './trial';
 
 type Stands = 'text' | 'button' | 'tab' | 'pop-up' | 'frame';
 type When = '5' | '20' | '60' | 'leave';
@@ -152,7 +152,7 @@ function OnAPage({
   width: 'phone' | 'full';
   onWidth: (width: 'phone' | 'full') => void;
 }) {
-  const { trial, trouble } = useTrial(of);
+  const { trial, trouble } = useTrialKey(of);
   const address = trial && `${site}/with?${String(new URLSearchParams({ ...place, 'data-try': trial.key }))}`;
   return (
     <div style={{ marginTop: 20 }}>

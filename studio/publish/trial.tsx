@@ -12,7 +12,7 @@ import { Code, Copy } from './code';
 type Trial = { link: string; key: string; until: string };
 
 /** A key to try the quiz with, made when it is first needed. */
-export function useTrial(of: 'live' | 'draft') {
+export function useTrialKey(of: 'live' | 'draft') {
   const quiz = useDocument((s) => s.quizId);
   const [trial, setTrial] = useState<Trial | null>(null);
   const [trouble, setTrouble] = useState('');

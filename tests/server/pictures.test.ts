@@ -124,6 +124,8 @@ describe('a part of a picture', () => {
     await addRecording(member, Buffer.from('ID3 and so on'));
     expect(await newest(member)).toEqual([part, whole]);
     expect(await newest(await somebody())).toEqual([]);
+    // Somebody who is here for some quizzes alone sees nothing of the others.
+    expect(await newest({ ...member, isLimited: true })).toEqual([]);
   });
 
   it('can be of one drawn for everybody', async () => {

@@ -85,6 +85,20 @@ describe('what is old', () => {
     expect(await journey(at)).toEqual(counted);
   });
 
+  it('loses them again where somebody goes on afterwards and leaves them once more', async () => {
+    const at = await published();
+    const token = newToken();
+    await openRun(at.address, token, {}, 'letter', before(80));
+    await takeStep(at.address, token, 1, go('p1', { q1: ['a'] }), before(80));
+    await setAccess(at.member, at.quizId, { wipe: { what: 'contacts', days: 30 } });
+    await wipeEverything(before(45));
+    await takeStep(at.address, token, 2, go('p2', { q2: ['a'] }), before(40));
+    await takeStep(at.address, token, 3, contact({ email: 'ida@example.com' }, 1), before(40));
+    expect(await isAnywhere('ida@', at.member.workspaceId)).toBe(true);
+    await wipeEverything(now);
+    expect(await isAnywhere('ida@', at.member.workspaceId)).toBe(false);
+  });
+
   it('keeps a contact that a newer run, or another quiz, still has', async () => {
     const at = await published();
     await finished(at, before(40), 'ida@example.com');

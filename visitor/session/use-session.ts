@@ -141,7 +141,7 @@ export class Session {
       token,
       params: { ...around, ...address.params },
       source: address.source,
-      ...(this.keepsPage ? { page: document.referrer } : {}),
+      ...(this.keepsPage ? { page: document.referrer.slice(0, LONGEST_VALUE) } : {}),
       shown,
       key: {
         device,

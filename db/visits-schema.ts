@@ -1,0 +1,233 @@
+/** What visitors may and do: access, runs and what was counted of them, contacts, letters. */
+import type { Traces } from '../core/access/traces';
+import type { Access } from '../core/schema/access';
+import type { Sent } from '../core/flow/run';
+import type { RichDoc } from '../core/schema/quiz';
+import { sql } from 'drizzle-orm';
+import {
+  boolean,
+  date,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import { at } from './accounts-schema';
+import { ofQuiz, workspaces } from './quizzes-schema';
+
+// Who may take a quiz, how often and when. It takes effect at once.
+export const access = pgTable(
+  'access',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    settings: jsonb('settings').$type<Access>().notNull(),
+    /** As `salt.hash` (scrypt); null while none is set. */
+    passcode: text('passcode'),
+    /** Runs that have finished since there are settings, and before. */
+    finished: integer('finished').notNull().default(0),
+    changedAt: at('changed_at').notNull().defaultNow(),
+    changedBy: text('changed_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId] }), ofQuiz(t)],
+);
+/** What was set, when and by whom; never changed. */
+export const accessChanges = pgTable(
+  'access_changes',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    change: integer('change').notNull(),
+    settings: jsonb('settings').$type<Access>().notNull(),
+    /** Whether it was the passcode that changed. */
+    passcode: boolean('passcode').notNull().default(false),
+    at: at('at').notNull().defaultNow(),
+    by: text('by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.change] }), ofQuiz(t)],
+);
+/** People who may take a quiz that is for a list. */
+export const listed = pgTable(
+  'listed',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    personId: text('person_id').notNull(),
+    /** In which order they were put on it. */
+    place: integer('place').notNull(),
+    /** As it was typed. */
+    says: text('says').notNull(),
+    /** The same, however it is typed (`personKey`). */
+    key: text('key').notNull(),
+    name: text('name').notNull().default(''),
+    addedAt: at('added_at').notNull().defaultNow(),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.quizId, t.personId] }),
+    uniqueIndex('listed_key').on(t.workspaceId, t.quizId, t.key),
+    ofQuiz(t),
+  ],
+);
+
+// Runs: an append-only list of what the visitor sent. The row beside it keeps what lists need, and what was counted so far.
+export const runs = pgTable(
+  'runs',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    edition: integer('edition').notNull(),
+    /** SHA-256 of the token that only the visitor's browser has. */
+    tokenHash: text('token_hash').notNull(),
+    seed: integer('seed').notNull(),
+    known: jsonb('known').$type<Record<string, string>>().notNull(),
+    source: text('source').notNull().default(''),
+    seenAt: at('seen_at').notNull().defaultNow(),
+    lastAt: at('last_at').notNull().defaultNow(),
+    finishedAt: at('finished_at'),
+    seq: integer('seq').notNull().default(0),
+    /** Characters of all that was sent. */
+    size: integer('size').notNull().default(0),
+    /** The seq up to which the figures have counted this run; −1 = not at all. */
+    countedSeq: integer('counted_seq').notNull().default(-1),
+    countedKeys: jsonb('counted_keys').$type<string[]>().notNull().default([]),
+    contactId: text('contact_id'),
+    /** Taken by its makers to see how it goes: it counts nowhere. */
+    isTrial: boolean('is_trial').notNull().default(false),
+    /** Who counts as one, where it matters how often: somebody on the list, an address, a device; as a hash, or an id of `listed`. */
+    person: text('person'),
+    /** What the visitor said of themselves at the door. */
+    named: text('named'),
+    /** What was chosen to be kept beside the answers. */
+    traces: jsonb('traces').$type<Traces>(),
+    /** What was wiped of it since it went on last: what comes afterwards is wiped in its turn. */
+    wiped: text('wiped').$type<'contacts' | 'traces'>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId] }),
+    index('runs_person')
+      .on(t.workspaceId, t.quizId, t.person)
+      .where(sql`${t.person} is not null`),
+    uniqueIndex('runs_token').on(t.workspaceId, t.tokenHash),
+    index('runs_quiz').on(t.workspaceId, t.quizId, t.lastAt, t.runId),
+    index('runs_seen').on(t.workspaceId, t.quizId, t.seenAt, t.runId),
+    index('runs_uncounted')
+      .on(t.workspaceId, t.quizId, t.seenAt)
+      .where(sql`${t.countedSeq} < ${t.seq}`),
+    ofQuiz(t),
+  ],
+);
+export const runEvents = pgTable(
+  'run_events',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    seq: integer('seq').notNull(),
+    sent: jsonb('sent').$type<Sent>().notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId, t.seq] }),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+/** Sums over runs, by day of the first sight and edition; rebuilt from the runs at will. */
+export const figures = pgTable(
+  'figures',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    day: date('day', { mode: 'string' }).notNull(),
+    edition: integer('edition').notNull(),
+    key: text('key').notNull(),
+    count: integer('count').notNull(),
+    /** How many of them were of runs of which that was wiped: they cannot be counted again. */
+    wiped: integer('wiped').notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.day, t.edition, t.key] }), ofQuiz(t)],
+);
+/** What was wiped, and when. */
+export const wipes = pgTable(
+  'wipes',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    at: at('at').notNull(),
+    what: text('what').$type<'contacts' | 'traces' | 'runs'>().notNull(),
+    runs: integer('runs').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.at] }), ofQuiz(t)],
+);
+
+export const contacts = pgTable(
+  'contacts',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    contactId: text('contact_id').notNull(),
+    /** Lower case; "" for somebody who left no e-mail address. */
+    email: text('email').notNull(),
+    fields: jsonb('fields').$type<Record<string, string>>().notNull(),
+    /** What was agreed to, in the words that stood there. */
+    consent: jsonb('consent').$type<{ text: string; version: number; at: string } | null>(),
+    firstAt: at('first_at').notNull().defaultNow(),
+    lastAt: at('last_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.contactId] }), index('contacts_email').on(t.workspaceId, t.email)],
+);
+/** Letters as they go out: written in the transaction that causes them, sent by a job. */
+export const letters = pgTable(
+  'letters',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    letterId: text('letter_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    /** Null for a test. */
+    runId: text('run_id'),
+    messageId: text('message_id').notNull(),
+    recipient: text('recipient').notNull(),
+    language: text('language').notNull().default('en'),
+    subject: text('subject').notNull(),
+    body: jsonb('body').$type<RichDoc>().notNull(),
+    writtenAt: at('written_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.letterId] }),
+    uniqueIndex('letters_once').on(t.workspaceId, t.runId, t.messageId),
+    index('letters_quiz').on(t.workspaceId, t.quizId, t.writtenAt),
+    ofQuiz(t),
+  ],
+);
+/** What became of a letter. */
+export const deliveries = pgTable(
+  'deliveries',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    letterId: text('letter_id').notNull(),
+    // Of the letter, so that the tray is read from one index.
+    quizId: text('quiz_id').notNull().default(''),
+    writtenAt: at('written_at').notNull().defaultNow(),
+    state: text('state').$type<'waiting' | 'delivered' | 'failed'>().notNull(),
+    tries: integer('tries').notNull().default(0),
+    trouble: text('trouble').notNull().default(''),
+    changedAt: at('changed_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.letterId] }),
+    index('deliveries_tray').on(t.workspaceId, t.quizId, t.state, t.writtenAt, t.letterId),
+    foreignKey({
+      columns: [t.workspaceId, t.letterId],
+      foreignColumns: [letters.workspaceId, letters.letterId],
+    }).onDelete('cascade'),
+  ],
+);
