@@ -90,6 +90,13 @@ describe('a list', () => {
       { key: 'M-103', name: 'Moss' },
       { key: 'M-104', name: '' },
     ]));
+  it('may say in its first line what its columns are', () => {
+    expect(readPeople('Number, Name\nM-101, Wren').people).toEqual([{ key: 'M-101', name: 'Wren' }]);
+    expect(readPeople('E-mail\nida@example.com').people).toEqual([{ key: 'ida@example.com', name: '' }]);
+    // Somebody may be called so, further down or with a name that is none of a column.
+    expect(readPeople('M-1\nName').people).toHaveLength(2);
+    expect(readPeople('Number, Seven').people).toHaveLength(1);
+  });
   it('tells by line what was left out, and why', () => {
     const { people, faults } = readPeople(`m-101\n  M-101 \n${'x'.repeat(201)}\n,Moss`, new Set(['m-100']));
     expect(people.map((p) => p.key)).toEqual(['m-101']);

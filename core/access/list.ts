@@ -14,8 +14,12 @@ const LONGEST = 200;
 /** What somebody is known by, however it is typed. */
 export const personKey = (text: string): string => text.normalize('NFKC').trim().replace(/\s+/gu, ' ').toLowerCase();
 
+/** What stands above the columns of a table, in place of a person. */
+const HEADING = /^(no\.?|nr\.?|id|number|member( number)?|name|first name|e-?mail( address)?|address|mail)$/i;
+
 /**
- * Reads a list: in each line a number, a name or an address; beside it, after a comma, a semicolon or a tab, what the person is called.
+ * Reads a list: in each line a number, a name or an address; beside it, after a comma, a semicolon or a tab, what the person is called. The first
+ * line may say what its columns are.
  * @param known keys that are on the list already
  */
 export function readPeople(text: string, known: ReadonlySet<string> = new Set()): ListRead {
@@ -30,7 +34,8 @@ export function readPeople(text: string, known: ReadonlySet<string> = new Set())
       const [cells = []] = Papa.parse<string[]>(line, { delimiter }).data;
       const [key = '', name = ''] = cells.map((cell) => cell.trim());
       const fault = (message: string) => faults.push({ line: i + 1, message });
-      if (key === '' && name === '') return;
+      const isHeading = i === 0 && HEADING.test(key) && (name === '' || HEADING.test(name));
+      if ((key === '' && name === '') || isHeading) return;
       if (key === '') fault('There is nothing to know them by.');
       else if (key.length > LONGEST || name.length > LONGEST) fault(`This is longer than ${LONGEST} characters.`);
       else if (seen.has(personKey(key))) fault(`“${key}” is on the list already.`);

@@ -1,4 +1,5 @@
 /** Two editions side by side: how each does, and whether that is more than chance. */
+import { Fragment } from 'react';
 import styled from 'styled-components';
 import type { Findings } from '../../contract/results';
 import { dayAndTime } from '../shared/time';
@@ -33,8 +34,16 @@ const Section = styled.section`
     color: var(--ink-2);
     font-size: 13px;
   }
+  tr:has(+ tr .said) > * {
+    border-bottom: 0;
+    padding-bottom: 0;
+  }
   td.said {
-    max-width: 420px;
+    color: var(--ink-2);
+    padding-top: 0;
+  }
+  b {
+    white-space: nowrap;
   }
 `;
 
@@ -67,20 +76,26 @@ export function TwoVersions({ versions: { since, editions, compared } }: { versi
                 {i === 0 && ', live'}
               </th>
             ))}
-            <th scope="col">The difference</th>
           </tr>
         </thead>
         <tbody>
           {compared.map((row) => (
-            <tr key={row.key}>
-              <th scope="row">{what[row.key]}</th>
-              {row.counts.map((n, i) => (
-                <td key={i}>
-                  <b>{share(n, row.of[i] ?? 0)}</b> {n.toLocaleString('en')} of {(row.of[i] ?? 0).toLocaleString('en')}
+            <Fragment key={row.key}>
+              <tr>
+                <th scope="row">{what[row.key]}</th>
+                {row.counts.map((n, i) => (
+                  <td key={i}>
+                    <b>{share(n, row.of[i] ?? 0)}</b> {n.toLocaleString('en')} of{' '}
+                    {(row.of[i] ?? 0).toLocaleString('en')}
+                  </td>
+                ))}
+              </tr>
+              <tr>
+                <td className="said" colSpan={3}>
+                  {said(row)}
                 </td>
-              ))}
-              <td className="said">{said(row)}</td>
-            </tr>
+              </tr>
+            </Fragment>
           ))}
         </tbody>
       </table>

@@ -71,6 +71,11 @@ const Sheet = styled.div`
   @media (max-width: 899px) {
     grid-template-columns: minmax(0, 1fr);
     padding: 16px;
+    /* The task is in sight, and the others are a short way to scroll. */
+    nav ol {
+      max-height: 206px;
+      overflow: auto;
+    }
   }
 `;
 

@@ -35,6 +35,11 @@ const Body = styled.div`
     gap: 8px 18px;
     align-items: center;
   }
+  input[type='file'] {
+    font: inherit;
+    font-size: 14px;
+    max-width: 100%;
+  }
   ul,
   ol {
     list-style: none;

@@ -75,7 +75,7 @@ export function Column({
         }
         onKeyDown={(e) => {
           // From the name on to the weights.
-          if (e.key === 'Enter') document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus();
+          if (e.key === 'Enter') document.querySelector<HTMLElement>('[role="grid"] td[tabindex="0"]')?.focus();
         }}
       />
       <p style={{ color: 'var(--ink-2)', fontSize: 13, margin: '4px 0 14px' }}>

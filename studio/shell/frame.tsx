@@ -216,6 +216,8 @@ const Skip = styled.a`
   }
 `;
 const Sheet = styled.main`
+  /* What is hidden from sight stands where it is laid out: here, and not below the end of the page, which would scroll. */
+  position: relative;
   overflow: auto;
   background: var(--sheet);
   min-width: 0;

@@ -102,7 +102,9 @@ export const QuestionPart = memo(function QuestionPart({
       {(cursor || unfolded) && (
         <Row
           margin={
-            <span style={{ color: 'var(--ink-3)', display: 'flex', flexWrap: 'wrap', gap: '0 18px' }}>
+            <span
+              style={{ color: 'var(--ink-3)', display: 'flex', flexWrap: 'wrap', gap: '0 18px', alignItems: 'center' }}
+            >
               {!unfolded && !studioKind(question).saysKeys && <Keys keys={['Ctrl Enter']} words="next question" />}
               {typeof question.prompt === 'string' && <FormatButton format={format} />}
               <Duplicate block={question.id} />

@@ -104,6 +104,7 @@ test('a list: people with links of their own, once each; taken off, and found', 
   // From a spreadsheet; whoever has not answered and has an address there gets a letter with their own link.
   const book = new Workbook();
   book.addWorksheet('Members').addRows([
+    ['E-mail', 'Name'],
     ['fern@example.com', 'Fern, of the fair'],
     ['m-102', 'Juniper'],
   ]);
@@ -252,6 +253,8 @@ test('what is kept of visitors is chosen, and what would be wiped is told before
   const address = await published(page, 'Which ground do you like best?');
   const kept = page.getByRole('region', { name: 'What is kept' });
   await expect(kept).toContainText('Nothing but the answers');
+  // The sheet scrolls, and the page around it does not.
+  expect(await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)).toBeLessThanOrEqual(0);
   await kept.getByText('Phone, tablet or computer').click();
   await kept.getByText('The page they came from').click();
   await now(page, 'What is kept');
