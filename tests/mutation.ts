@@ -29,6 +29,32 @@ fc.configureGlobal({ numRuns: 25, seed: 7 });
 Object.assign(globalThis, { test: Object.assign(it, { each: eachOf(it) }), expect });
 Object.assign(describe, { each: eachOf(describe) });
 
+/**
+ * What the core remembers of a document it remembers by the document, and the documents of the tests outlive a mutant: without this a
+ * mutant would be judged by what was found before it.
+ */
+class Forgetful<K extends WeakKey, V> {
+  static readonly all = new Set<Forgetful<WeakKey, unknown>>();
+  private kept = new Lasting<K, V>();
+  constructor() {
+    Forgetful.all.add(this as never);
+  }
+  get = (key: K) => this.kept.get(key);
+  has = (key: K) => this.kept.has(key);
+  delete = (key: K) => this.kept.delete(key);
+  set(key: K, value: V) {
+    this.kept.set(key, value);
+    return this;
+  }
+  forget() {
+    this.kept = new Lasting();
+  }
+}
+const Lasting = WeakMap;
+beforeEach(() => Forgetful.all.forEach((map) => map.forget()));
+
+// Only what is made while the modules are loaded: those are the core's own.
+Object.assign(globalThis, { WeakMap: Forgetful });
 for (const suite of [
   'questions/credit',
   'values/answer',
@@ -65,3 +91,4 @@ for (const suite of [
 ])
   // Loaded here and not imported above: an import would run before the names are in place.
   load(`../core/${suite}.test`);
+Object.assign(globalThis, { WeakMap: Lasting });

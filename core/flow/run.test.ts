@@ -140,6 +140,19 @@ describe('what is refused', () => {
   });
 });
 
+test('what is late says so in words, and changes nothing', () => {
+  const run = foldRun(three, { seed: 1 }, [go('p1', { q1: ['a'] })]);
+  expect(step(three, run, go('p1', { q1: ['b'] }))).toEqual({
+    refused: [{ block: null, code: 'wrong-page', message: 'This page has been left already.' }],
+  });
+  expect(step(three, startRun(three, { seed: 1 }), { do: 'back', page: 'p1' })).toEqual({
+    refused: [{ block: null, code: 'no-back', message: 'There is no way back from here.' }],
+  });
+  const over = foldRun(three, { seed: 1 }, [go('p1', { q1: ['a'] }), go('p2', { q2: ['b'] }), go('p3')]);
+  // The time of a run that is over changes nothing.
+  expect(step(three, over, { do: 'time', of: 'quiz', page: 'end' })).toEqual({ run: over });
+});
+
 describe('progress', () => {
   it('counts the pages behind, not the one one stands on', () => {
     expect(progressOf(three, startRun(three, { seed: 1 }))).toEqual({ at: 0, of: 3 });
@@ -356,6 +369,30 @@ describe('looking over all answers', () => {
     expect(at({ do: 'time', of: 'quiz', page: LOOK_OVER })).toMatchObject({ finished: true });
   });
 
+  it('says why it takes nothing else', () => {
+    const reason = (one: Sent) => {
+      const next = step(over, at(), one);
+      return 'refused' in next && next.refused.map(({ code, message }) => [code, message]);
+    };
+    expect(reason({ do: 'go', page: 'r' })).toEqual([['wrong-page', 'This page has been left already.']]);
+    expect(reason({ do: 'change', page: 'gone' })).toEqual([['no-back', 'There is no way back from here.']]);
+    const firm = { ...over, delivery: { lookOver: true, back: false } };
+    expect(step(firm, foldRun(firm, { seed: 1 }, sent), { do: 'back', page: LOOK_OVER })).toMatchObject({
+      refused: [{ message: 'There is no way back from here.' }],
+    });
+  });
+
+  it('keeps what was shown on its last page, whether sent or out of time', () => {
+    for (const last of [
+      { do: 'go', page: LOOK_OVER },
+      { do: 'time', of: 'quiz', page: LOOK_OVER },
+    ] as Sent[])
+      expect(at(last).way).toMatchObject([{ shown: ['q'] }, { page: 'r', shown: ['u'] }, { page: 'end' }]);
+    // Sent, a page is left by its own exit; out of time, by none.
+    expect(at({ do: 'go', page: LOOK_OVER }).way[1]).toMatchObject({ move: 'otherwise' });
+    expect(at({ do: 'time', of: 'quiz', page: LOOK_OVER }).way[1]).not.toHaveProperty('move');
+  });
+
   it('does not let one back where the creator allows no way back', () => {
     const firm = { ...over, delivery: { lookOver: true, back: false } };
     const run = foldRun(firm, { seed: 1 }, sent);
@@ -410,6 +447,33 @@ describe('a page that is held', () => {
   const answers = { id: 'a', kind: 'answers' as const, marks: true };
   const at = (...sent: Sent[]) => viewOf(held, foldRun(held, { seed: 1 }, sent));
 
+  it('holds for ever where no number of tries is named', () => {
+    const firm = {
+      ...held,
+      pages: held.pages.map((p) => (p.id === 'p' ? { ...p, hold: { until: 'right' as const } } : p)),
+    };
+    expect(
+      foldRun(
+        firm,
+        { seed: 1 },
+        Array.from({ length: 9 }, () => wrong),
+      ).way,
+    ).toHaveLength(1);
+    const passed = foldRun(firm, { seed: 1 }, [wrong, { do: 'go', page: 'p', answers: { q: ['a'] } }]);
+    expect(passed).toMatchObject({ way: [{ page: 'p' }, { page: 'r' }], tries: { p: 2 }, first: { q: ['b'] } });
+  });
+  it('asks that every question be right, of those that have a key', () => {
+    const key = [option('a', {}, { credit: 1 }), option('b')];
+    const two = quiz([
+      page('p', [choice('q', key), choice('u', key), ab('plain'), { id: 'words', kind: 'content', body: 'Words' }], {
+        hold: { until: 'right' },
+      }),
+      page('r', [ab('z')]),
+    ]);
+    const stands = (q: string, u: string) =>
+      foldRun(two, { seed: 1 }, [go('p', { q: [q], u: [u], plain: ['b'] })]).way.at(-1)?.page;
+    expect([stands('a', 'a'), stands('a', 'b'), stands('b', 'a')]).toEqual(['r', 'p', 'p']);
+  });
   it('is told of afterwards by the first try, which is the one that is marked', () => {
     const told = { ...held, pages: held.pages.map((p) => (p.stage === 'result' ? { ...p, blocks: [answers] } : p)) };
     const run = foldRun(told, { seed: 1 }, [

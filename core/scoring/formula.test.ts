@@ -1,4 +1,4 @@
-import { evaluate, parseFormula, renamed, roundHalfUp } from './formula';
+import { evaluate, namesIn, parseFormula, renamed, roundHalfUp } from './formula';
 
 const names = ['kit', 'kit-2', 'a', 'marks', 'max-speed'];
 const values: Record<string, number | null> = { kit: 7, 'kit-2': 3, a: null, marks: 10, 'max-speed': 25 };
@@ -64,4 +64,55 @@ test('a formula is read with other names for the same scales', () => {
   expect(renamed('max(s-2, s-1) × 2 − marks', new Map([...byName].map(([a, b]) => [b, a])))).toBe(
     'max(Kit bag, Kit) × 2 − marks',
   );
+});
+
+test.each<[string, string[]]>([
+  ['1.25', []],
+  ['−kit', ['kit']],
+  ['min(kit, a) + max(1, marks)', ['kit', 'a', 'marks']],
+  ['round(kit)', ['kit']],
+  ['round(kit, a)', ['kit', 'a']],
+  ['if(kit < a, marks, kit-2)', ['kit', 'a', 'marks', 'kit-2']],
+])('%s names %j', (text, expected) => {
+  const parsed = read(text);
+  expect('expression' in parsed && namesIn(parsed.expression)).toEqual(expected);
+});
+
+test.each<[string, [number, number, number]]>([
+  ['<', [1, 0, 0]],
+  ['<=', [1, 1, 0]],
+  ['≤', [1, 1, 0]],
+  ['>', [0, 0, 1]],
+  ['>=', [0, 1, 1]],
+  ['≥', [0, 1, 1]],
+  ['=', [0, 1, 0]],
+  ['==', [0, 1, 0]],
+  ['!=', [1, 0, 1]],
+  ['≠', [1, 0, 1]],
+])('%s compares a smaller, an equal and a greater number', (sign, expected) => {
+  expect([6, 7, 8].map((n) => value(`if(${n} ${sign} kit, 1, 0)`))).toEqual(expected);
+});
+
+test.each([
+  '-a',
+  'min(kit, a)',
+  'max(a, kit)',
+  'round(a)',
+  'round(kit, a)',
+  'if(1 < a, 1, 1)',
+  'a * 0',
+  '0 / a',
+  '0 - a',
+])('%s is nothing, since a is nothing', (text) => expect(value(text)).toBeNull());
+
+test('numbers, spaces and signs are read as they are written', () => {
+  expect(value('12.345  +   kit')).toBe(19.345);
+  expect(value('+ kit')).toBe(7);
+  expect(value('kit ÷ 0')).toBeNull();
+  expect(read('kit.5')).toHaveProperty('fault');
+  expect(read('if(kit + 1, 2, 3)')).toMatchObject({
+    fault: { reason: expect.stringContaining('comparison') as string },
+  });
+  expect(parseFormula('if + 1', ['if'])).toMatchObject({ expression: { left: { is: 'name', name: 'if' } } });
+  expect(read('kit(1)')).toHaveProperty('fault');
 });

@@ -2,8 +2,8 @@
 import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
 import { resultOf } from '../flow/result';
 import { walk } from '../flow/walk';
-import type { Quiz, Verdict } from '../schema/quiz';
-import { begunBy, byNames, dependsOn, verdictKind } from './registry';
+import type { Condition, Quiz, Verdict } from '../schema/quiz';
+import { begunBy, byNames, dependsOn, mentions, verdictKind } from './registry';
 
 type Strongest = Extract<Verdict, { by: 'strongest' }>;
 type Bands = Extract<Verdict, { by: 'bands' }>;
@@ -232,4 +232,53 @@ describe('rules', () => {
     ['where none is true it is nothing', rules(), 'b', []],
     ['or what is said', rules('y'), 'b', ['y']],
   ])('%s', (_, verdict, q1, is) => expect(comesTo(verdict, q1, 'a')).toEqual(is));
+});
+
+describe('what a condition asks about', () => {
+  const all: [Condition, string[]][] = [
+    [{ scale: 's', atLeast: 2 }, ['s']],
+    [{ topic: 't', of: 's', atLeast: 2 }, ['s']],
+    [{ verdict: 'v', is: 'x' }, ['x']],
+    [{ answer: 'q1', is: 'a' }, []],
+    [
+      {
+        all: [
+          { answer: 'q1', is: 'a' },
+          { scale: 's', atLeast: 2 },
+        ],
+      },
+      ['s'],
+    ],
+    [
+      {
+        any: [
+          { verdict: 'v', is: 'x' },
+          { scale: 'marks', atLeast: 2 },
+        ],
+      },
+      ['x', 'marks'],
+    ],
+  ];
+  it.each(all)('%j', (condition, asked) => {
+    expect(['s', 'x', 'y', 't', 'v', 'q1', 'a', 'marks'].filter((target) => mentions(condition, target))).toEqual(
+      asked,
+    );
+  });
+});
+
+describe('what a verdict depends on', () => {
+  const targets = ['s', 'x', 'y', 'z', 'other'];
+  it.each<[string, Verdict, string[]]>([
+    ['the scale of its bands, and the outcomes they name', bands({}), ['s', 'x', 'y']],
+    ['the outcome it falls back on', bands({ scale: 'other', bands: [], fallback: 'z' }), ['z', 'other']],
+    ['the outcomes of its rules', rules(), ['x']],
+    [
+      'what its rules ask about',
+      { ...rules(), rules: [{ when: { scale: 's', atLeast: 1 }, outcome: 'y' }] } as Verdict,
+      ['s', 'y'],
+    ],
+    ['nothing of itself, where the strongest wins', strongest('v', ['x', 'y']), []],
+  ])('%s', (_, verdict, expected) => {
+    expect(targets.filter((target) => dependsOn(verdict, target))).toEqual(expected);
+  });
 });
