@@ -465,7 +465,7 @@ describe('a page that is held', () => {
   it('asks that every question be right, of those that have a key', () => {
     const key = [option('a', {}, { credit: 1 }), option('b')];
     const two = quiz([
-      page('p', [choice('q', key), choice('u', key), ab('plain'), { id: 'words', kind: 'content', body: 'Words' }], {
+      page('p', [choice('q', key), choice('u', key), ab('plain'), { id: 'words', kind: 'words', body: 'Words' }], {
         hold: { until: 'right' },
       }),
       page('r', [ab('z')]),

@@ -33,7 +33,7 @@ const bands = (more: Partial<Bands>): Verdict => ({
   ],
   ...more,
 });
-const rules = (fallback?: string): Verdict => ({
+const rules = (fallback?: string): Extract<Verdict, { by: 'rules' }> => ({
   id: 'v',
   name: 'V',
   by: 'rules',
@@ -236,15 +236,15 @@ describe('rules', () => {
 
 describe('what a condition asks about', () => {
   const all: [Condition, string[]][] = [
-    [{ scale: 's', atLeast: 2 }, ['s']],
-    [{ topic: 't', of: 's', atLeast: 2 }, ['s']],
+    [{ scale: 's', ge: 2 }, ['s']],
+    [{ topic: 't', of: 's', ge: 2 }, ['s']],
     [{ verdict: 'v', is: 'x' }, ['x']],
     [{ answer: 'q1', is: 'a' }, []],
     [
       {
         all: [
           { answer: 'q1', is: 'a' },
-          { scale: 's', atLeast: 2 },
+          { scale: 's', ge: 2 },
         ],
       },
       ['s'],
@@ -253,7 +253,7 @@ describe('what a condition asks about', () => {
       {
         any: [
           { verdict: 'v', is: 'x' },
-          { scale: 'marks', atLeast: 2 },
+          { scale: 'marks', ge: 2 },
         ],
       },
       ['x', 'marks'],
@@ -272,11 +272,7 @@ describe('what a verdict depends on', () => {
     ['the scale of its bands, and the outcomes they name', bands({}), ['s', 'x', 'y']],
     ['the outcome it falls back on', bands({ scale: 'other', bands: [], fallback: 'z' }), ['z', 'other']],
     ['the outcomes of its rules', rules(), ['x']],
-    [
-      'what its rules ask about',
-      { ...rules(), rules: [{ when: { scale: 's', atLeast: 1 }, outcome: 'y' }] } as Verdict,
-      ['s', 'y'],
-    ],
+    ['what its rules ask about', { ...rules(), rules: [{ when: { scale: 's', ge: 1 }, outcome: 'y' }] }, ['s', 'y']],
     ['nothing of itself, where the strongest wins', strongest('v', ['x', 'y']), []],
   ])('%s', (_, verdict, expected) => {
     expect(targets.filter((target) => dependsOn(verdict, target))).toEqual(expected);
