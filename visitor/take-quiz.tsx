@@ -8,12 +8,12 @@ import { Clock } from './clock';
 import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
 import { PageView } from './page/page-view';
-import { opening, pageOf, type State } from './session/state';
+import { opening, pageOf, type State, type Trouble } from './session/state';
 import { download } from './session/transport';
 import { useSession } from './session/use-session';
 import { answersIn, goFrom } from './questions/values';
 import { wordsOf } from './languages/say';
-import { SpokenIn } from './languages/words';
+import { SpokenIn, useWords } from './languages/words';
 
 // Few visitors stand at a door: the others do not load it.
 const DoorPanel = lazy(() => import('./page/door').then((module) => ({ default: module.DoorPanel })));
@@ -76,23 +76,7 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, params
             faults={state.faults}
             busy={state.is === 'sending'}
             takeFocus
-            trouble={
-              trouble && (
-                <>
-                  {typeof trouble === 'string' ? words.say(trouble) : trouble.told}{' '}
-                  {trouble === 'goneOn' && (
-                    <button
-                      type="button"
-                      className="v-skip"
-                      style={{ minHeight: 24, padding: 0 }}
-                      onClick={session.again}
-                    >
-                      {words.say('anew')}
-                    </button>
-                  )}
-                </>
-              )
-            }
+            trouble={trouble && <TroubleTold trouble={trouble} onAnew={session.again} />}
             onChange={session.fillIn}
             onNext={() => void session.send(goFrom(view, values))}
             onSkip={(block) => void session.send(goFrom(view, values, block))}
@@ -115,5 +99,19 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, params
         )}
       </main>
     </SpokenIn>
+  );
+}
+
+function TroubleTold({ trouble, onAnew }: { trouble: Trouble; onAnew: () => void }) {
+  const { say } = useWords();
+  return (
+    <>
+      {typeof trouble === 'string' ? say(trouble) : trouble.told}{' '}
+      {trouble === 'goneOn' && (
+        <button type="button" className="v-skip" style={{ minHeight: 24, padding: 0 }} onClick={onAnew}>
+          {say('anew')}
+        </button>
+      )}
+    </>
   );
 }

@@ -51,27 +51,28 @@ export function conditionWords(quiz: Quiz, condition: Condition): string {
   return testWords(quiz, condition);
 }
 
+function answerWords(question: Question | undefined, test: Extract<Test, { answer: string }>): string {
+  const say = (ids: string[]) => ids.map((id) => optionWords(question, id));
+  const lists = listOperatorNames.flatMap((name) => {
+    const ids = test[name];
+    const { says, joins } = listOperators[name];
+    return ids === undefined ? [] : [says(joined(say(idsOf(ids)), joins))];
+  });
+  const parts = [
+    ...lists,
+    ...(test.answered === undefined ? [] : [flags.answered[`${test.answered}`]]),
+    ...(test.right === undefined ? [] : [flags.right[`${test.right}`]]),
+    ...(test.contains === undefined ? [] : [`${CONTAINS} “${test.contains}”`]),
+    ...(isBounded(test) ? [boundWords(test)] : []),
+  ];
+  return `${question ? nameOf(question) : 'a question that is gone'} ${joined(parts, 'and')}`;
+}
+
 function testWords(quiz: Quiz, test: Test): string {
   const { questions, outcomes, contactOf } = quizIndex(quiz);
   const scaleName = (id: string) =>
     id === 'marks' ? 'the score in marks' : (quiz.scales.find((s) => s.id === id)?.name ?? 'a scale that is gone');
-  if ('answer' in test) {
-    const question = questions.get(test.answer);
-    const say = (ids: string[]) => ids.map((id) => optionWords(question, id));
-    const lists = listOperatorNames.flatMap((name) => {
-      const ids = test[name];
-      const { says, joins } = listOperators[name];
-      return ids === undefined ? [] : [says(joined(say(idsOf(ids)), joins))];
-    });
-    const parts = [
-      ...lists,
-      ...(test.answered === undefined ? [] : [flags.answered[`${test.answered}`]]),
-      ...(test.right === undefined ? [] : [flags.right[`${test.right}`]]),
-      ...(test.contains === undefined ? [] : [`${CONTAINS} “${test.contains}”`]),
-      ...(isBounded(test) ? [boundWords(test)] : []),
-    ];
-    return `${question ? nameOf(question) : 'a question that is gone'} ${joined(parts, 'and')}`;
-  }
+  if ('answer' in test) return answerWords(questions.get(test.answer), test);
   if ('scale' in test) return `${scaleName(test.scale)} ${boundWords(test, test.unit)}`;
   if ('topic' in test) {
     const topic = quiz.topics.find((t) => t.id === test.topic)?.name ?? 'a topic that is gone';

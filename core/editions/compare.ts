@@ -190,7 +190,8 @@ function questionChanges(before: Question, after: Question, targets: Targets): s
         : `right is ${quote(right)} now${rightBefore === '' ? '' : `, was ${quote(rightBefore)}`}`,
     );
   for (const [field, say] of FIELDS) {
-    const [old, now] = [Reflect.get(before, field) as unknown, Reflect.get(after, field) as unknown];
+    const old: unknown = Reflect.get(before, field);
+    const now: unknown = Reflect.get(after, field);
     if (!same(old, now)) said.push(say(now, old));
   }
   return said.length > 0 ? said : ['its settings are changed'];

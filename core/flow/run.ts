@@ -116,20 +116,27 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   const on = sent.page === EMBARGO_PAGE && run.finished ? here?.id : sent.page;
   if (sent.do === 'change' || !here || here.id !== on || run.left)
     return refuse(null, 'wrong-page', 'This page has been left already.');
-  if (sent.do === 'back') {
-    if (run.finished || run.way.length < 2 || !turnsBack(quiz))
-      return refuse(null, 'no-back', 'There is no way back from here.');
-    const before = run.way.at(-2)?.page ?? '';
-    return { run: { ...run, way: lastAs(run.way.slice(0, -1), { page: before, shown: [] }) } };
-  }
-  const blocks = drawnBlocks(quiz, here, run.seed);
-  if (sent.do === 'time') {
-    if (run.finished) return { run };
-    const filled = { ...run, answers: { ...run.answers, ...usable(blocks, sent.answers) } };
-    const settled = settle(quiz, filled, here);
-    return { run: sent.of === 'quiz' ? finish(quiz, settled) : leave(quiz, settled, here) };
-  }
+  if (sent.do === 'back') return turnBack(quiz, run);
+  return sent.do === 'time' ? { run: endTime(quiz, run, here, sent) } : sendPage(quiz, run, here, sent);
+}
 
+function turnBack(quiz: Quiz, run: Run): Step {
+  if (run.finished || run.way.length < 2 || !turnsBack(quiz))
+    return refuse(null, 'no-back', 'There is no way back from here.');
+  const before = run.way.at(-2)?.page ?? '';
+  return { run: { ...run, way: lastAs(run.way.slice(0, -1), { page: before, shown: [] }) } };
+}
+
+/** The time of the page, or of the quiz, is over: what can be used of its answers is taken. */
+function endTime(quiz: Quiz, run: Run, here: Page, sent: Extract<Sent, { do: 'time' }>): Run {
+  if (run.finished) return run;
+  const usableAnswers = usable(drawnBlocks(quiz, here, run.seed), sent.answers);
+  const settled = settle(quiz, { ...run, answers: { ...run.answers, ...usableAnswers } }, here);
+  return sent.of === 'quiz' ? finish(quiz, settled) : leave(quiz, settled, here);
+}
+
+function sendPage(quiz: Quiz, run: Run, here: Page, sent: Extract<Sent, { do: 'go' }>): Step {
+  const blocks = drawnBlocks(quiz, here, run.seed);
   const filled: Run = {
     ...run,
     answers: run.finished ? run.answers : { ...run.answers, ...sent.answers },

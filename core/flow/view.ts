@@ -69,19 +69,7 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
       looksOver: quiz.delivery.lookOver ?? false,
       look: quiz.look.ready ?? 'chalk',
     },
-    page: run.looking
-      ? lookOverPage(quiz, run)
-      : page
-        ? {
-            id: away ? EMBARGO_PAGE : page.id,
-            stage: page.stage,
-            button: away ? '' : (page.button ?? ''),
-            blocks: [
-              ...(away ? [{ kind: 'held-back' as const, id: EMBARGO_PAGE, until: held }] : []),
-              ...projectAll(quiz, run, page, shown),
-            ],
-          }
-        : null,
+    page: run.looking ? lookOverPage(quiz, run) : page ? pageShown(quiz, run, page, shown, away ? held : null) : null,
     progress: progressOf(quiz, run),
     back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
     finished: run.finished,
@@ -92,6 +80,17 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
     contact: own(run.contact),
   };
 }
+
+/** @param held until when what it tells is kept back; null where nothing is */
+const pageShown = (quiz: Quiz, run: Run, page: Page, shown: Block[], held: Embargo | null): View['page'] => ({
+  id: held ? EMBARGO_PAGE : page.id,
+  stage: page.stage,
+  button: held ? '' : (page.button ?? ''),
+  blocks: [
+    ...(held ? [{ kind: 'held-back' as const, id: EMBARGO_PAGE, until: held }] : []),
+    ...projectAll(quiz, run, page, shown),
+  ],
+});
 
 /** All answers on the way, each with the page it can be changed on. */
 function lookOverPage(quiz: Quiz, run: Run): View['page'] {

@@ -93,6 +93,13 @@ function withinBounds(question: Listed, notes: Note[]): Listed {
   return { ...question, answers: question.answers.slice(0, MOST_ANSWERS) };
 }
 
+type Counted = Record<'marks' | 'penalty' | 'seconds', number | undefined>;
+const counted = ({ marks, penalty, seconds }: Counted) => ({
+  ...(marks === undefined ? {} : { marks: Math.max(0, marks) }),
+  ...(penalty === undefined || penalty === 0 ? {} : { penalty: Math.abs(penalty) }),
+  ...(seconds !== undefined && seconds > 0 ? { limit: seconds } : {}),
+});
+
 function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Question | null {
   const { line, prompt, answers, fields } = listed;
   const note = (is: Note['is'], message: string) => notes.push({ line, is, message });
@@ -132,9 +139,7 @@ function questionFrom(listed: Listed, newId: () => string, notes: Note[]): Quest
     required: required ?? true,
     ...kept('name', fields.label),
     ...kept('hint', fields.hint),
-    ...(marks === undefined ? {} : { marks: Math.max(0, marks) }),
-    ...(penalty === undefined || penalty === 0 ? {} : { penalty: Math.abs(penalty) }),
-    ...(seconds !== undefined && seconds > 0 ? { limit: seconds } : {}),
+    ...counted({ marks, penalty, seconds }),
     ...(fold(fields.credit ?? '') === 'share' ? { credit: 'share' as const } : {}),
     ...(shuffle ? { shuffle } : {}),
     ...(Object.keys(explain).length ? { explain } : {}),

@@ -1,6 +1,6 @@
 /** The questions of a quiz as a list. */
 import { kindOf } from '../questions/registry';
-import type { Question, Quiz } from '../schema/quiz';
+import type { Page, Question, Quiz } from '../schema/quiz';
 import { isQuestion } from '../document/lookup';
 import { plainText } from '../text/rich';
 import type { Listed, ListedQuiz } from '../questions/listed';
@@ -13,8 +13,7 @@ export function listFromQuiz(quiz: Quiz): { list: ListedQuiz; lost: string[] } {
   for (const page of quiz.pages) {
     if (page.stage !== 'ask') continue;
     const asked = page.blocks.filter(isQuestion);
-    if (page.routes?.length || page.otherwise || page.hold || page.draw || page.showIf || page.limit)
-      lost.push(`where “${page.name}” leads, and when it shows`);
+    if (isDirected(page)) lost.push(`where “${page.name}” leads, and when it shows`);
     for (const block of page.blocks) if (!isQuestion(block)) lost.push(`the ${block.kind} on “${page.name}”`);
     for (const q of asked) {
       const listed = listedFrom(q, lost);
@@ -32,6 +31,16 @@ export function listFromQuiz(quiz: Quiz): { list: ListedQuiz; lost: string[] } {
   return { list: { title: quiz.title, description: quiz.description, questions }, lost: [...new Set(lost)] };
 }
 
+/** Whether a page has a say in where it leads or when it shows. */
+const isDirected = ({ routes, otherwise, hold, draw, showIf, limit }: Page): boolean =>
+  [routes?.length, otherwise, hold, draw, showIf, limit].some(Boolean);
+
+const explanations = ({ explain }: Question): Listed['fields'] => ({
+  ...(explain?.always ? { explain: plainText(explain.always) } : {}),
+  ...(explain?.right ? { 'explain right': plainText(explain.right) } : {}),
+  ...(explain?.wrong ? { 'explain wrong': plainText(explain.wrong) } : {}),
+});
+
 function listedFrom(q: Question, lost: string[]): Listed | null {
   const prompt = plainText(q.prompt).replace(/\n/g, ' ');
   const name = `“${prompt}”`;
@@ -48,9 +57,7 @@ function listedFrom(q: Question, lost: string[]): Listed | null {
     ...(q.shuffle ? { shuffle: 'yes' } : {}),
     ...(q.limit ? { seconds: String(q.limit) } : {}),
     ...(q.hint ? { hint: plainText(q.hint) } : {}),
-    ...(q.explain?.always ? { explain: plainText(q.explain.always) } : {}),
-    ...(q.explain?.right ? { 'explain right': plainText(q.explain.right) } : {}),
-    ...(q.explain?.wrong ? { 'explain wrong': plainText(q.explain.wrong) } : {}),
+    ...explanations(q),
     ...(q.media?.picture ? { picture: `${q.media.picture.src} "${q.media.picture.text}"` } : {}),
   };
   const row = kindOf(q).toRow(q, (what) => lost.push(what(name)));

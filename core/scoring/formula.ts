@@ -231,6 +231,13 @@ export function evaluate(expression: Expression, valueOf: (name: string) => numb
   return value === null || !Number.isFinite(value) ? null : round9(value);
 }
 
+const operators: Record<'+' | '-' | '*' | '/', (a: number, b: number) => number | null> = {
+  '+': (a, b) => a + b,
+  '-': (a, b) => a - b,
+  '*': (a, b) => a * b,
+  '/': (a, b) => (b === 0 ? null : a / b),
+};
+
 function compute(e: Expression, valueOf: (name: string) => number | null): number | null {
   switch (e.is) {
     case 'number':
@@ -260,11 +267,7 @@ function compute(e: Expression, valueOf: (name: string) => number | null): numbe
     default: {
       const left = compute(e.left, valueOf);
       const right = compute(e.right, valueOf);
-      if (left === null || right === null) return null;
-      if (e.is === '+') return left + right;
-      if (e.is === '-') return left - right;
-      if (e.is === '*') return left * right;
-      return right === 0 ? null : left / right;
+      return left === null || right === null ? null : operators[e.is](left, right);
     }
   }
 }

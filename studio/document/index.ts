@@ -132,13 +132,16 @@ export function createDocument({
     };
   });
 
-  // Edits that an earlier window could not send.
-  const kept = isKept ? keptEdits(quizId) : [];
-  if (kept.length) {
-    store.setState({ ...opened(quiz, revision, kept), saving: 'saving' });
-    void store.getState().flush();
-  }
+  if (isKept) goOnWithKept(store, quiz, revision);
   return store;
+}
+
+/** Edits that an earlier window could not send are taken up, and sent. */
+function goOnWithKept(store: StoreApi<DocumentState>, quiz: Quiz, revision: number): void {
+  const kept = keptEdits(store.getState().quizId);
+  if (kept.length === 0) return;
+  store.setState({ ...opened(quiz, revision, kept), saving: 'saving' });
+  void store.getState().flush();
 }
 
 const remember = ({ quizId, pending }: DocumentState): void =>

@@ -78,12 +78,7 @@ export function Journey({ steps }: { steps: JourneyStep[] }) {
   const count = (key: string) => steps.find((s) => s.key === key)?.count ?? 0;
   return (
     <section aria-label="Journey">
-      <Scroll
-        style={{ ['--steps' as string]: steps.length }}
-        tabIndex={0}
-        role="group"
-        aria-label="The journey, step by step"
-      >
+      <Scroll style={{ '--steps': steps.length }} tabIndex={0} role="group" aria-label="The journey, step by step">
         <div className="inner">
           <ol className="heads">
             {steps.map((s) => (

@@ -1,5 +1,5 @@
 'use client';
-/** The editions of a quiz: looked at, compared in words, gone back to, put live again; and two of them side by side. */
+/** The editions of a quiz: looked at, compared in words, gone back to, put live again. */
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -13,14 +13,12 @@ import { SideSheet } from '../../ui/side-sheet';
 import { Alarm, Inline, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
 import { goBackTo } from '../edits/edits';
-import { NumberField } from '../fields/number-field';
 import { usePublication } from '../shared/publication';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 import { Shelf } from '../shell/shelf';
 import { TryPage, useTry } from '../shell/try-quiz';
-import { Said } from './paragraph';
-import type { AccessHandle } from './use-access';
+import { usePutLive } from './put-live';
 
 export function Editions({ editions }: { editions: EditionLine[] }) {
   const { live } = usePublication();
@@ -157,26 +155,6 @@ function Acts({ line, quiz, onClose }: { line: EditionLine; quiz: Quiz | null; o
   );
 }
 
-function usePutLive() {
-  const { id } = useQuiz();
-  const { wentLive } = usePublication();
-  const router = useRouter();
-  const [trouble, setTrouble] = useState('');
-  const act = async (edition: number): Promise<boolean> => {
-    setTrouble('');
-    try {
-      await call('POST /api/quizzes/{quiz}/editions/{edition}/live', { quiz: id, edition: String(edition) });
-    } catch (error) {
-      setTrouble(messageOf(error));
-      return false;
-    }
-    wentLive(edition);
-    router.refresh();
-    return true;
-  };
-  return { act, trouble };
-}
-
 function Note({ line }: { line: EditionLine }) {
   const { id } = useQuiz();
   const router = useRouter();
@@ -287,70 +265,5 @@ function Look({ quiz }: { quiz: Quiz }) {
         <TryPage quiz={quiz} run={run} send={(sent) => setSent((old) => [...old, sent])} again={() => setSent([])} />
       </div>
     </>
-  );
-}
-
-/** Two editions side by side: another one for a share of new visitors, until one press ends it. */
-export function TwoVersions({ editions, access }: { editions: EditionLine[]; access: AccessHandle }) {
-  const { live } = usePublication();
-  const putLive = usePutLive();
-  const { second } = access.standing.settings;
-  const others = editions.filter((e) => e.edition !== live.edition);
-  const newest = others[0]?.edition;
-  if (live.edition === null || newest === undefined) return null;
-  return (
-    <section aria-label="Two versions">
-      <h2>Two versions</h2>
-      <Inline className="says">
-        New visitors get edition {live.edition}, and{' '}
-        <Choose
-          label="The other version"
-          value={second ? String(second.edition) : 'none'}
-          options={[
-            { id: 'none', label: 'none of them another one' },
-            ...others.map((e) => ({ id: String(e.edition), label: `some of them edition ${e.edition}` })),
-          ]}
-          onChange={(to) =>
-            void access.set({
-              second: to === 'none' ? undefined : { edition: Number(to), share: second?.share ?? 50 },
-            })
-          }
-        />
-        {second && (
-          <>
-            :{' '}
-            <NumberField
-              label=""
-              name="Percent of new visitors"
-              value={second.share}
-              above={0}
-              onChange={(to) =>
-                to !== undefined &&
-                void access.set({ second: { ...second, share: Math.min(99, Math.max(1, Math.round(to))) } })
-              }
-            />{' '}
-            percent
-          </>
-        )}
-        .
-      </Inline>
-      <p>
-        {second
-          ? 'Whoever has begun with one of them keeps to it.'
-          : 'Show an earlier edition to a share of new visitors, to see which does better.'}
-      </p>
-      {second && (
-        <div className="beside">
-          <TextButton onPress={() => void access.set({ second: undefined })}>
-            End it with edition {live.edition}
-          </TextButton>
-          <TextButton onPress={() => void putLive.act(second.edition).then((isDone) => isDone && access.refresh())}>
-            End it with edition {second.edition}
-          </TextButton>
-        </div>
-      )}
-      {putLive.trouble && <Alarm role="alert">{putLive.trouble}</Alarm>}
-      <Said access={access}>{null}</Said>
-    </section>
   );
 }

@@ -143,18 +143,7 @@ function List({ onChanged }: { onChanged: () => void }) {
           />
         </label>
       </div>
-      <div role="status">
-        {added && <p>{added.added === 1 ? 'One is new on the list.' : `${added.added} are new on the list.`}</p>}
-        {added && added.faults.length > 0 && (
-          <ul aria-label="Lines that were left out">
-            {added.faults.map(({ line, message }) => (
-              <li key={line}>
-                Line {line}: {message}
-              </li>
-            ))}
-          </ul>
-        )}
-      </div>
+      <div role="status">{added && <WhatCame {...added} />}</div>
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       {people !== null && people.length > 0 && <WriteToList />}
       <LineInput
@@ -182,6 +171,21 @@ function List({ onChanged }: { onChanged: () => void }) {
     </Body>
   );
 }
+
+const WhatCame = ({ added, faults }: Added) => (
+  <>
+    <p>{added === 1 ? 'One is new on the list.' : `${added} are new on the list.`}</p>
+    {faults.length > 0 && (
+      <ul aria-label="Lines that were left out">
+        {faults.map(({ line, message }) => (
+          <li key={line}>
+            Line {line}: {message}
+          </li>
+        ))}
+      </ul>
+    )}
+  </>
+);
 
 function PersonLine({ person, onMay }: { person: ListedPerson; onMay: (may: 'yes' | 'no') => void }) {
   const { says, name, isRevoked, finished, link } = person;

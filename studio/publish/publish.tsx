@@ -19,7 +19,8 @@ import { When } from './when';
 import { Where } from './where';
 import { GiveAway } from './gift';
 import { Kept } from './kept';
-import { Editions, TwoVersions } from './editions';
+import { Editions } from './editions';
+import { TwoVersions } from './two-versions';
 import { Who } from './who';
 
 const Sheet = styled.div`

@@ -16,6 +16,7 @@ type Stands = 'text' | 'button' | 'tab' | 'pop-up' | 'frame';
 type When = '5' | '20' | '60' | 'leave';
 type Side = 'right' | 'left';
 type Page = 'plain' | 'application';
+type How = { as: Stands; when: When; side: Side; page: Page };
 
 const SAID: Record<Stands, string> = {
   text: 'It takes the width of its place and the height that it needs; the style keeps the height of its first page free, so that your text does not jump.',
@@ -34,10 +35,8 @@ export function InAPage() {
   const title = useDocument((s) => s.quiz.title);
   const look = useDocument((s) => s.quiz.look.ready ?? 'chalk');
   const [free, setFree] = useState('');
-  const [as, setAs] = useState<Stands>('text');
-  const [when, setWhen] = useState<When>('20');
-  const [side, setSide] = useState<Side>('right');
-  const [page, setPage] = useState<Page>('plain');
+  const [how, setHow] = useState<How>({ as: 'text', when: '20', side: 'right', page: 'plain' });
+  const { as, when, side, page } = how;
   const [width, setWidth] = useState<'phone' | 'full'>('full');
   const pressed = { 'data-button': title, 'data-colours': BUTTON_COLOURS[look] };
   const attributes: Record<Stands, Record<string, string>> = {
@@ -53,68 +52,7 @@ export function InAPage() {
   return (
     <section aria-label="In a page of yours">
       <h2>In a page of yours</h2>
-      <div className="says">
-        It stands{' '}
-        <Choose
-          label="How it stands in the page"
-          value={as}
-          options={[
-            { id: 'text', label: 'in the text' },
-            { id: 'button', label: 'behind a button' },
-            { id: 'tab', label: 'behind a tab at the edge' },
-            { id: 'pop-up', label: 'over the page' },
-            { id: 'frame', label: 'in a plain frame' },
-          ]}
-          onChange={setAs}
-        />
-        {as === 'pop-up' && (
-          <>
-            ,{' '}
-            <Choose
-              label="When it opens"
-              value={when}
-              options={[
-                { id: '5', label: 'after 5 seconds' },
-                { id: '20', label: 'after 20 seconds' },
-                { id: '60', label: 'after a minute' },
-                { id: 'leave', label: 'when the mouse leaves the page' },
-              ]}
-              onChange={setWhen}
-            />
-            , once in a visit
-          </>
-        )}
-        {as === 'tab' && (
-          <>
-            {' '}
-            <Choose
-              label="Which edge"
-              value={side}
-              options={[
-                { id: 'right', label: 'on the right' },
-                { id: 'left', label: 'on the left' },
-              ]}
-              onChange={setSide}
-            />
-          </>
-        )}
-        {as !== 'frame' && (
-          <>
-            {' '}
-            of{' '}
-            <Choose
-              label="What kind of page it is"
-              value={page}
-              options={[
-                { id: 'plain', label: 'an ordinary page' },
-                { id: 'application', label: 'a page that is an application' },
-              ]}
-              onChange={setPage}
-            />
-          </>
-        )}
-        .
-      </div>
+      <HowItStands how={how} onChange={(to) => setHow((before) => ({ ...before, ...to }))} />
       <p>
         {SAID[as]}
         {as !== 'frame' && page === 'application' && ' The element may come and go; the module is loaded once.'} Of your
@@ -135,6 +73,74 @@ export function InAPage() {
         />
       )}
     </section>
+  );
+}
+
+/** How it stands there: a sentence whose words are choices. */
+function HowItStands({ how: { as, when, side, page }, onChange }: { how: How; onChange: (to: Partial<How>) => void }) {
+  return (
+    <div className="says">
+      It stands{' '}
+      <Choose
+        label="How it stands in the page"
+        value={as}
+        options={[
+          { id: 'text', label: 'in the text' },
+          { id: 'button', label: 'behind a button' },
+          { id: 'tab', label: 'behind a tab at the edge' },
+          { id: 'pop-up', label: 'over the page' },
+          { id: 'frame', label: 'in a plain frame' },
+        ]}
+        onChange={(to) => onChange({ as: to })}
+      />
+      {as === 'pop-up' && (
+        <>
+          ,{' '}
+          <Choose
+            label="When it opens"
+            value={when}
+            options={[
+              { id: '5', label: 'after 5 seconds' },
+              { id: '20', label: 'after 20 seconds' },
+              { id: '60', label: 'after a minute' },
+              { id: 'leave', label: 'when the mouse leaves the page' },
+            ]}
+            onChange={(to) => onChange({ when: to })}
+          />
+          , once in a visit
+        </>
+      )}
+      {as === 'tab' && (
+        <>
+          {' '}
+          <Choose
+            label="Which edge"
+            value={side}
+            options={[
+              { id: 'right', label: 'on the right' },
+              { id: 'left', label: 'on the left' },
+            ]}
+            onChange={(to) => onChange({ side: to })}
+          />
+        </>
+      )}
+      {as !== 'frame' && (
+        <>
+          {' '}
+          of{' '}
+          <Choose
+            label="What kind of page it is"
+            value={page}
+            options={[
+              { id: 'plain', label: 'an ordinary page' },
+              { id: 'application', label: 'a page that is an application' },
+            ]}
+            onChange={(to) => onChange({ page: to })}
+          />
+        </>
+      )}
+      .
+    </div>
   );
 }
 

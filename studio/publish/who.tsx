@@ -78,6 +78,19 @@ export function Who({ access }: { access: AccessHandle }) {
           {who === 'list' ? 'The list is empty: nobody gets in yet.' : 'No passcode is set: nobody gets in yet.'}
         </Alarm>
       )}
+      <WordsToThem access={access} />
+      <Said access={access}>
+        {finished === 1 ? 'One run has finished.' : `${finished.toLocaleString('en')} runs have finished.`}
+      </Said>
+      <PeopleSheet open={isListOpen} onClose={() => setListOpen(false)} onChanged={access.refresh} />
+    </section>
+  );
+}
+
+function WordsToThem({ access }: { access: AccessHandle }) {
+  const { who, says, times } = access.standing.settings;
+  return (
+    <>
       {(who !== undefined || says !== undefined) && (
         <OwnWords
           access={access}
@@ -94,11 +107,7 @@ export function Who({ access }: { access: AccessHandle }) {
           placeholder="You have taken this quiz already."
         />
       )}
-      <Said access={access}>
-        {finished === 1 ? 'One run has finished.' : `${finished.toLocaleString('en')} runs have finished.`}
-      </Said>
-      <PeopleSheet open={isListOpen} onClose={() => setListOpen(false)} onChanged={access.refresh} />
-    </section>
+    </>
   );
 }
 

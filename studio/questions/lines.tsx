@@ -139,13 +139,7 @@ export function LineList<T extends Line>(props: Props<T>) {
             </div>
             {props.beside?.(item, i)}
           </div>
-          {active === item.id && (
-            <Small style={{ fontSize: 12, marginTop: 4 }}>
-              {props.mark && <Keys keys={['Alt Enter']} words="right or not" />}
-              <Keys keys={['Alt ↑ ↓']} words="moves it" />
-              <Keys keys={['/']} words="other kinds, in an empty line" />
-            </Small>
-          )}
+          {active === item.id && <LineHelp canBeRight={props.mark !== undefined} />}
         </Row>
       ))}
       {open && (
@@ -163,6 +157,14 @@ export function LineList<T extends Line>(props: Props<T>) {
     </>
   );
 }
+
+const LineHelp = ({ canBeRight }: { canBeRight: boolean }) => (
+  <Small style={{ fontSize: 12, marginTop: 4 }}>
+    {canBeRight && <Keys keys={['Alt Enter']} words="right or not" />}
+    <Keys keys={['Alt ↑ ↓']} words="moves it" />
+    <Keys keys={['/']} words="other kinds, in an empty line" />
+  </Small>
+);
 
 /** The row of the line under the last one. */
 export function AnotherLine({

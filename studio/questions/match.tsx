@@ -129,23 +129,31 @@ function MatchPart({ question, cursor, hands }: { question: Match; cursor: Curso
           />
         </Row>
       )}
-      {(cursor || (question.extras?.length ?? 0) > 0) && (
-        <>
-          <Row>
-            <Faint $small>Offered as well, though they fit nothing:</Faint>
-          </Row>
-          <LineList
-            at={at}
-            list="extras"
-            items={question.extras ?? []}
-            hands={hands}
-            word="Extra"
-            another="Something that fits nothing"
-            active={cursor?.option ?? null}
-            open={cursor !== null}
-          />
-        </>
-      )}
+      <Extras at={at} question={question} cursor={cursor} hands={hands} />
+    </>
+  );
+}
+
+/** What is offered as well, though it fits nothing. */
+type ExtrasProps = { at: Place; question: Match; cursor: Cursor | null; hands: Hands };
+function Extras({ at, question, cursor, hands }: ExtrasProps) {
+  const { extras = [] } = question;
+  if (!cursor && extras.length === 0) return null;
+  return (
+    <>
+      <Row>
+        <Faint $small>Offered as well, though they fit nothing:</Faint>
+      </Row>
+      <LineList
+        at={at}
+        list="extras"
+        items={extras}
+        hands={hands}
+        word="Extra"
+        another="Something that fits nothing"
+        active={cursor?.option ?? null}
+        open={cursor !== null}
+      />
     </>
   );
 }

@@ -59,17 +59,13 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
               </span>
             }
             margin={
-              open ? (
-                <HowRight
-                  text={text}
-                  credit={credit}
-                  onChange={(to) => set(accept.map((x, k) => (k === i ? written(text, to) : x)))}
-                />
-              ) : credit > 0 ? (
-                <RightNote credit={credit} />
-              ) : (
-                'wrong'
-              )
+              <HowRight
+                text={text}
+                credit={credit}
+                {...(open && {
+                  onChange: (to: number) => set(accept.map((x, k) => (k === i ? written(text, to) : x))),
+                })}
+              />
             }
           >
             <TextField
@@ -131,7 +127,9 @@ function Spellings({ question, hands, cursor }: Pick<Body<TextQuestion>, 'questi
   );
 }
 
-function HowRight({ text, credit, onChange }: { text: string; credit: number; onChange: (credit: number) => void }) {
+/** @param onChange left out where it is only read */
+function HowRight({ text, credit, onChange }: { text: string; credit: number; onChange?: (credit: number) => void }) {
+  if (!onChange) return credit > 0 ? <RightNote credit={credit} /> : 'wrong';
   return (
     <Choose
       label={`What “${text}” is`}

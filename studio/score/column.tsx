@@ -31,7 +31,7 @@ export function Column({
 }: {
   quiz: Quiz;
   target: Measure;
-  spread: Parameters<typeof Ruler>[0]['spread'] | undefined;
+  spread: Spread;
   stale: boolean;
   /** It was just made, and asks for its name. */
   isNew: boolean;
@@ -60,7 +60,6 @@ export function Column({
     name.current?.select();
     onAsked();
   }, [isNew, onAsked]);
-  const depends = dependents(quiz, target.id);
   const collects = verdict && studioVerdict(verdict).collects;
   return (
     <aside aria-label={`The column ${target.name}`}>
@@ -85,17 +84,7 @@ export function Column({
       </p>
       {verdict && <VerdictPanel quiz={quiz} verdict={verdict} />}
       {scale && <ScalePanel quiz={quiz} scale={scale} />}
-      {verdict && !collects ? null : spread?.histogram.length ? (
-        <div style={{ opacity: stale ? 0.6 : 1 }}>
-          <Ruler spread={spread} colour={target.colour} name={target.name} />
-          <p style={{ color: 'var(--ink-2)', fontSize: 13, marginTop: 8 }}>
-            {number(spread.mean)} on average, most within {number(spread.mean - spread.sd)} and{' '}
-            {number(spread.mean + spread.sd)}
-          </p>
-        </div>
-      ) : (
-        <Faint as="p">Nothing adds to it yet.</Faint>
-      )}
+      {(!verdict || collects) && <WhereTheyEnd spread={spread} target={target} stale={stale} />}
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', alignItems: 'center', paddingTop: 10 }}>
         <TextButton $weight={500} isDisabled={!moved(-1)} onPress={() => move(-1)}>
           Move left
@@ -118,16 +107,40 @@ export function Column({
         )}
       </div>
       {children}
-      <div style={{ marginTop: 20, borderTop: '1px solid var(--line)', paddingTop: 12 }}>
-        <TextButton $danger $weight={500} onPress={() => store.getState().edit(removeTarget(quiz, target.id))}>
-          Delete {target.name}
-        </TextButton>
-        <p style={{ display: 'flex', gap: 8, color: 'var(--ink-3)', fontSize: 13, marginTop: 4 }}>
-          <Mark kind="maybe" size={13} />{' '}
-          {depends.length ? `With it go or change ${listed(depends)}.` : 'Nothing depends on it.'} Undo brings all of it
-          back.
-        </p>
-      </div>
+      <Removal quiz={quiz} target={target} />
     </aside>
+  );
+}
+
+type Spread = Parameters<typeof Ruler>[0]['spread'] | undefined;
+
+/** Where visitors end on it, rehearsed. */
+function WhereTheyEnd({ spread, target, stale }: { spread: Spread; target: Measure; stale: boolean }) {
+  if (!spread?.histogram.length) return <Faint as="p">Nothing adds to it yet.</Faint>;
+  return (
+    <div style={{ opacity: stale ? 0.6 : 1 }}>
+      <Ruler spread={spread} colour={target.colour} name={target.name} />
+      <p style={{ color: 'var(--ink-2)', fontSize: 13, marginTop: 8 }}>
+        {number(spread.mean)} on average, most within {number(spread.mean - spread.sd)} and{' '}
+        {number(spread.mean + spread.sd)}
+      </p>
+    </div>
+  );
+}
+
+function Removal({ quiz, target }: { quiz: Quiz; target: Measure }) {
+  const store = useDocumentStore();
+  const depends = dependents(quiz, target.id);
+  return (
+    <div style={{ marginTop: 20, borderTop: '1px solid var(--line)', paddingTop: 12 }}>
+      <TextButton $danger $weight={500} onPress={() => store.getState().edit(removeTarget(quiz, target.id))}>
+        Delete {target.name}
+      </TextButton>
+      <p style={{ display: 'flex', gap: 8, color: 'var(--ink-3)', fontSize: 13, marginTop: 4 }}>
+        <Mark kind="maybe" size={13} />{' '}
+        {depends.length ? `With it go or change ${listed(depends)}.` : 'Nothing depends on it.'} Undo brings all of it
+        back.
+      </p>
+    </div>
   );
 }

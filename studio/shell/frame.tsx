@@ -293,7 +293,7 @@ export function Frame({
   const grid = useRef<HTMLDivElement>(null);
   useRegions(grid);
   return (
-    <Grid ref={grid} style={{ ['--sheet' as string]: paper ? 'var(--paper)' : 'var(--chalk)' }}>
+    <Grid ref={grid} style={{ '--sheet': paper ? 'var(--paper)' : 'var(--chalk)' }}>
       <Skip href="#sheet">Skip to the sheet</Skip>
       <Column aria-label="Parts">
         <Link href="/quizzes" className="home" aria-label="Yes Maybe, all quizzes">

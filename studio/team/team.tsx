@@ -89,37 +89,7 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
           {told}
           <ul>
             {team.people.map((person) => (
-              <li key={person.id}>
-                <Mark kind={person.role === 'reader' ? 'maybe' : 'yes'} size={12} />
-                <span>
-                  <Strong>{person.name}</Strong> {person.isYou && '(you)'} <Muted $small>{person.email}</Muted>
-                </span>
-                {isOwner ? (
-                  <Choose
-                    label={`What ${person.name} may do`}
-                    value={person.role}
-                    options={roles}
-                    onChange={(role) =>
-                      void act(() => call('PUT /api/team/people/{person}', { person: person.id, body: { role } }))
-                    }
-                  />
-                ) : (
-                  <span>{wordsOf(person.role)}</span>
-                )}
-                {(isOwner || person.isYou) && <Departure person={person} onGo={() => void sendAway(person)} />}
-                {person.role !== 'owner' && (
-                  <Limit
-                    person={person}
-                    quizzes={team.quizzes}
-                    {...(isOwner && {
-                      onChange: (quizzes: string[] | null) =>
-                        void act(() =>
-                          call('PUT /api/team/people/{person}/quizzes', { person: person.id, body: { quizzes } }),
-                        ),
-                    })}
-                  />
-                )}
-              </li>
+              <Person key={person.id} team={team} person={person} act={act} onGo={() => void sendAway(person)} />
             ))}
           </ul>
         </section>
@@ -157,6 +127,47 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
         {team.workspaces.length > 1 && <Workspaces team={team} />}
       </Page>
     </Frame>
+  );
+}
+
+type PersonProps = {
+  team: Team;
+  person: Team['people'][number];
+  act: ReturnType<typeof useActing>['act'];
+  onGo: () => void;
+};
+function Person({ team, person, act, onGo }: PersonProps) {
+  const isOwner = team.role === 'owner';
+  return (
+    <li>
+      <Mark kind={person.role === 'reader' ? 'maybe' : 'yes'} size={12} />
+      <span>
+        <Strong>{person.name}</Strong> {person.isYou && '(you)'} <Muted $small>{person.email}</Muted>
+      </span>
+      {isOwner ? (
+        <Choose
+          label={`What ${person.name} may do`}
+          value={person.role}
+          options={roles}
+          onChange={(role) =>
+            void act(() => call('PUT /api/team/people/{person}', { person: person.id, body: { role } }))
+          }
+        />
+      ) : (
+        <span>{wordsOf(person.role)}</span>
+      )}
+      {(isOwner || person.isYou) && <Departure person={person} onGo={onGo} />}
+      {person.role !== 'owner' && (
+        <Limit
+          person={person}
+          quizzes={team.quizzes}
+          {...(isOwner && {
+            onChange: (quizzes: string[] | null) =>
+              void act(() => call('PUT /api/team/people/{person}/quizzes', { person: person.id, body: { quizzes } })),
+          })}
+        />
+      )}
+    </li>
   );
 }
 

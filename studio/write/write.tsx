@@ -42,6 +42,20 @@ const Split = styled.div`
   min-height: 100%;
 `;
 
+/** Ctrl D makes the block with the cursor once more. */
+function useDuplicateKey(focusLater: (field: string) => void) {
+  const store = useDocumentStore();
+  return (event: KeyboardEvent<HTMLElement>): boolean => {
+    const isKey = (event.ctrlKey || event.metaKey) && !event.shiftKey && event.key.toLowerCase() === 'd';
+    const block = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('[data-block]') : null;
+    const made = isKey && block ? duplicateBlock(store.getState().quiz, block.dataset['block'] ?? '') : null;
+    if (!made) return false;
+    event.preventDefault();
+    if (store.getState().edit(made.edit)) focusLater(`prompt ${made.id}`);
+    return true;
+  };
+}
+
 export function Write({
   bank = false,
 }: {
@@ -77,17 +91,7 @@ export function Write({
     if (edit(put.edit)) focusLater(`prompt ${put.first}`);
   };
 
-  /** Ctrl D makes the block with the cursor once more. */
-  const duplicateByKey = (event: KeyboardEvent<HTMLElement>): boolean => {
-    const isKey = (event.ctrlKey || event.metaKey) && !event.shiftKey && event.key.toLowerCase() === 'd';
-    const block = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('[data-block]') : null;
-    const made = isKey && block ? duplicateBlock(store.getState().quiz, block.dataset['block'] ?? '') : null;
-    if (!made) return false;
-    event.preventDefault();
-    if (store.getState().edit(made.edit)) focusLater(`prompt ${made.id}`);
-    return true;
-  };
-
+  const duplicateByKey = useDuplicateKey(focusLater);
   const first = quiz.pages[0];
   const welcomes = first?.stage === 'ask' && !first.blocks.some((b) => isQuestion(b) || isContact(b));
   const lastAsk = quiz.pages.filter((p) => p.stage === 'ask').at(-1);

@@ -79,6 +79,12 @@ function HiddenFields({ plain, isExplaining }: { plain: Plain | undefined; isExp
   );
 }
 
+/** Before which block the headline stands: a picture that the page begins with stands above it. −1 where there is none. */
+function headlineAt(view: View, isExplaining: boolean): number {
+  if (isExplaining || !welcomes(view)) return -1;
+  return Math.max(0, view.page?.blocks.findIndex((b) => b.kind !== 'media') ?? 0);
+}
+
 export function PageView({
   view,
   values,
@@ -107,17 +113,16 @@ export function PageView({
   const panel = useFocusedPanel(explained ? 'explained' : page?.id, faults, takeFocus ?? false);
   const todo = explained ? null : missing(view, values, say);
   const blocks = explained ? [] : (page?.blocks ?? []);
-  // A picture that it begins with stands above the headline.
-  const headline =
-    !explained && welcomes(view)
-      ? Math.max(
-          0,
-          blocks.findIndex((b) => b.kind !== 'media'),
-        )
-      : -1;
+  const headline = headlineAt(view, explained !== undefined);
   const Title = takeFocus ? 'h1' : 'span';
   const button = explained ? { key: 'goOn' as const } : buttonFor(view);
   const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable);
+  const own = {
+    ...(onOffer ? { onOffer } : {}),
+    ...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {}),
+    ...(onRevise && view.back ? { onRevise } : {}),
+    ...(onCertificate ? { onCertificate } : {}),
+  };
   const fault = (block: string, field?: string) => {
     const found = faults.find((f) => f.block === block && f.field === field);
     return found && faultWords(found.code, found.message);
@@ -154,17 +159,7 @@ export function PageView({
           <Fragment key={block.id}>
             {i === headline && <Title className="v-headline">{view.quiz.title}</Title>}
             <div className="v-block" data-block={block.id}>
-              <BlockOf
-                block={block}
-                values={values}
-                fault={fault}
-                onChange={onChange}
-                onAgain={onAgain}
-                {...(onOffer ? { onOffer } : {})}
-                {...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {})}
-                {...(onRevise && view.back ? { onRevise } : {})}
-                {...(onCertificate ? { onCertificate } : {})}
-              />
+              <BlockOf block={block} values={values} fault={fault} onChange={onChange} onAgain={onAgain} {...own} />
             </div>
           </Fragment>
         ))}
