@@ -59,6 +59,8 @@ const FindingsSchema = closed({
     }),
     Type.Null(),
   ]),
+  /** Runs that count nowhere, because all signs say that a machine took them. */
+  machines: Count,
   /** The figures that tell which ways were taken, by the keys of `countsOf`. */
   ways: Type.Record(Type.String(), Count),
 });
@@ -68,6 +70,8 @@ export type Findings = Static<typeof FindingsSchema>;
 const PersonLineSchema = closed({
   /** Somebody tried it: it counts nowhere. */
   isTrial: Type.Boolean(),
+  /** By all signs a machine took it: it counts nowhere. */
+  isMachine: Type.Boolean(),
   runId: Type.String(),
   lastAt: Instant,
   source: Type.String(),

@@ -91,7 +91,15 @@ export const visits = {
   }),
   /** Takes the `seq`th thing that is sent in a run. */
   'POST /runs/step': contract({
-    body: closed({ ...run, seq: Type.Integer({ minimum: 1, maximum: 10_000 }), sent: SentSchema }),
+    body: closed({
+      ...run,
+      seq: Type.Integer({ minimum: 1, maximum: 10_000 }),
+      sent: SentSchema,
+      /** The field that no person sees was filled in. */
+      trap: optional(Type.Literal(true)),
+      /** The work that an answer 428 has asked for. */
+      proof: optional(Type.String({ maxLength: 100 })),
+    }),
     largest: 64_000,
     answer: StandingSchema,
   }),

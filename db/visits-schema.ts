@@ -1,4 +1,5 @@
 /** What visitors may and do: access, runs and what was counted of them, contacts, letters. */
+import type { Oddness } from '../core/access/oddity';
 import type { Traces } from '../core/access/traces';
 import type { Access } from '../core/schema/access';
 import type { Sent } from '../core/flow/run';
@@ -99,6 +100,8 @@ export const runs = pgTable(
     contactId: text('contact_id'),
     /** Taken by its makers to see how it goes: it counts nowhere. */
     isTrial: boolean('is_trial').notNull().default(false),
+    /** What looks as if a machine took it, or that a browser has worked for it; null where nothing was odd. */
+    odd: text('odd').$type<Oddness>(),
     /** Who counts as one, where it matters how often: somebody on the list, an address, a device; as a hash, or an id of `listed`. */
     person: text('person'),
     /** What the visitor said of themselves at the door. */

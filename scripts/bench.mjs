@@ -33,6 +33,7 @@ await main(async () => {
       SAMPLE_SITE_URL: `http://127.0.0.1:${site}`,
       LOG_LEVEL: 'silent',
       VISITOR_RATE: '1000',
+      HASTE: '0',
     };
     await run(process.execPath, ['built/migrate.mjs'], { env });
     await startStandins(

@@ -24,6 +24,7 @@ export async function weather(args) {
         SMTP_URL: 'smtp://127.0.0.1:1',
         AUTH_SECRET: 'only-for-the-weather-0123456789abcdef',
         SIGN_IN_LIMIT: '100000',
+        HASTE: '0',
         BUILD_DIR: '.next-test',
         LOG_LEVEL: 'silent',
       },

@@ -227,6 +227,7 @@ async function main(): Promise<void> {
     PUBLIC_URL: process.env['PUBLIC_URL'] ?? '',
     LOG_LEVEL: 'error',
     VISITOR_RATE: '1000',
+    HASTE: '0',
   };
   const apps = [new App(await freePort(), env), new App(await freePort(), env)];
   let isGood = false;

@@ -78,7 +78,7 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, params
             takeFocus
             trouble={trouble && <TroubleTold trouble={trouble} onAnew={session.again} />}
             onChange={session.fillIn}
-            onNext={() => void session.send(goFrom(view, values))}
+            onNext={(isTrapped) => void session.send(goFrom(view, values), isTrapped)}
             onSkip={(block) => void session.send(goFrom(view, values, block))}
             onBack={() => void session.send({ do: 'back', page })}
             onAgain={session.again}

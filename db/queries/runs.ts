@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
 import type { Db, Tx } from '../client';
 import { addresses, contacts, editions, quizzes, runEvents, runs } from '../schema';
@@ -27,12 +28,16 @@ export const runColumns = {
   countedKeys: runs.countedKeys,
   contactId: runs.contactId,
   isTrial: runs.isTrial,
+  odd: runs.odd,
   person: runs.person,
   named: runs.named,
   traces: runs.traces,
   wiped: runs.wiped,
   events,
 };
+
+/** No trial, and no machine by all signs: what figures and tables hold. */
+const counted = and(eq(runs.isTrial, false), or(isNull(runs.odd), eq(runs.odd, 'proven')));
 
 /** The run that a visitor's token opens, at this address only. */
 export async function runByToken(db: Db | Tx, address: string, tokenHash: string): Promise<RunWithEvents | undefined> {
@@ -60,6 +65,13 @@ export async function runById(db: Db, workspaceId: string, runId: string): Promi
 export async function insertRun(db: Db | Tx, row: typeof runs.$inferInsert): Promise<RunRow | undefined> {
   return (await db.insert(runs).values(row).onConflictDoNothing().returning())[0];
 }
+
+/** Notes how a run stands as a machine's. It is counted anew. */
+export const setOdd = (db: Db, { workspaceId, runId }: RunRow, odd: Oddness) =>
+  db
+    .update(runs)
+    .set({ odd, countedSeq: -1 })
+    .where(and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId)));
 
 /** Gives a run another token, if it stands where it stood and its token is the one that it had. @returns whether it has it now */
 export async function setToken(
@@ -137,7 +149,7 @@ export const runsInOrder = (
       and(
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
-        eq(runs.isTrial, false),
+        counted,
         sql`${runs.seq} > 0`,
         lte(runs.seenAt, until),
         after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
@@ -161,7 +173,7 @@ export const countByEdition = (db: Db, workspaceId: string, quizId: string, sinc
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
         gte(runs.seenAt, since),
-        eq(runs.isTrial, false),
+        counted,
         sql`${runs.seq} > 0`,
       ),
     )

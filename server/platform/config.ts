@@ -15,6 +15,8 @@ export type Config = {
   signInLimit: number;
   /** A header in which the proxy in front names the country of a request (ISO 3166). */
   regionHeader: string | null;
+  /** Milliseconds for each thing a visitor sends, below which their browser is asked to work for it; 0 asks nobody. */
+  haste: number;
   /** What visitors may send, as a multiple of what is usual (`rates.ts`). */
   visitorRate: number;
   /** Whether what is answered is held against its contract, which costs time: in tests and in development. */
@@ -60,6 +62,7 @@ export function readConfig(): Config {
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
     regionHeader: process.env['REGION_HEADER'] ?? null,
+    haste: Number(process.env['HASTE'] ?? 200) || 0,
     visitorRate: positive('VISITOR_RATE', 1),
     checkAnswers: process.env['CHECK_ANSWERS'] === '1',
   };

@@ -1,7 +1,7 @@
 /** Something that is told to the person who asked: what happened, what was kept, what to do. */
 export class HttpError extends Error {
   constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 429 | 501 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 428 | 429 | 501 | 503,
     readonly code: string,
     message: string,
     readonly details?: unknown,

@@ -45,7 +45,11 @@ export function studioPolicy(nonce: string): string {
 
 // A form without scripts may lead on to an address elsewhere; and a quiz stands in pages of others. `frame-ancestors *` would keep it out of
 // those that stand in a sandbox, which have no address.
-const visitors: Directives = { ...shared, 'form-action': ["'self'", 'https:', 'http:'] };
+const visitors: Directives = {
+  ...shared,
+  'form-action': ["'self'", 'https:', 'http:'],
+  'worker-src': ["'self'", 'blob:'],
+};
 
 /** A visitor's page that is made for one request. */
 export const visitorPolicy = (nonce: string): string => written({ ...visitors, 'script-src': withNonce(nonce) });

@@ -1,3 +1,4 @@
+import { isMachine } from '../../core/access/oddity';
 import { countsOf } from '../../core/stats/counts';
 import { foldRun } from '../../core/flow/run';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
@@ -30,7 +31,11 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
       for (const row of open) {
         const quiz = await editionOf(workspaceId, quizId, row.edition, tx);
         const isStarted = row.events.some((e) => e.do !== 'offer');
-        const keys = row.isTrial ? [] : countsOf(quiz, foldRun(quiz, row, row.events), isStarted);
+        const keys = row.isTrial
+          ? []
+          : isMachine(row.odd)
+            ? ['machine']
+            : countsOf(quiz, foldRun(quiz, row, row.events), isStarted);
         const before = new Set(row.countedKeys);
         const now = new Set(keys);
         const day = row.seenAt.toISOString().slice(0, 10);

@@ -1,3 +1,4 @@
+import { isMachine } from '../../core/access/oddity';
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, modelOf, offeredBy } from '../../core/questions/registry';
 import type { Findings, People, Person, PersonLine, Share } from '../../contract/results';
@@ -79,6 +80,7 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
       ),
     })),
     offers: offersIn(quiz).map(({ id, name }) => share(id, name, count(`offer ${id}`), count('started'))),
+    machines: count('machine'),
     versions: await versionsOf(member.workspaceId, quizId, quiz, row.liveEdition),
     ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
   };
@@ -130,6 +132,7 @@ export async function listPeople(
     people.push({
       runId: row.runId,
       isTrial: row.isTrial,
+      isMachine: isMachine(row.odd),
       lastAt: row.lastAt.toISOString(),
       source: row.source,
       finished: run.finished,

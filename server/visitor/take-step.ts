@@ -2,6 +2,7 @@ import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Standing } from '../../contract/visits';
 import { doorFor } from '../../core/access/door';
+import { TRAP } from '../../core/access/oddity';
 import { tracesOf } from '../../core/access/traces';
 import type { Access } from '../../core/schema/access';
 import type { Quiz } from '../../core/schema/quiz';
@@ -21,8 +22,10 @@ import { heldUntil } from '../publishing/embargo';
 import { trialAt } from '../publishing/trials';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
+import { takeOne } from '../platform/rates';
 import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
+import { type By, requireWork } from './oddity';
 import { plainTicket, readPlainTicket } from './plain-ticket';
 import { deadlineFor, pageNow, standingOf } from './standing';
 
@@ -82,6 +85,8 @@ export async function openRun(
     seenAt: now,
     lastAt: now,
     isTrial: trial !== null,
+    odd:
+      trial === null && key.network !== undefined && takeOne('crowd', key.network, now.getTime()) > 0 ? 'crowd' : null,
     traces: trial ? null : tracesOf(live.access.settings, key.seen ?? {}),
     ...admitted,
   });
@@ -179,7 +184,8 @@ export async function takePlainStep(
   const held = before.finished ? await heldUntil(database(), quiz, row, now) : null;
   const sent = sentFromForm(viewOf(quiz, before, held), form);
   if (row.seq > seq && !same(row.events[seq], sent)) return null;
-  const step = await takeStep(address, ticket.token, seq + 1, sent, now);
+  const by = { isPlain: true, trap: (form.get(TRAP) ?? []).some((words) => words !== '') };
+  const step = await takeStep(address, ticket.token, seq + 1, sent, now, by);
   const standing = 'taken' in step ? step.taken : step.standing;
   return { ticket: await plainTicket(address, { token: ticket.token, seq: standing.seq }), step };
 }
@@ -203,6 +209,7 @@ async function lookAgain(address: string, token: string, row: RunWithEvents, now
       row.seq + 1,
       { do: 'time', of: deadline.of, page: pageNow(quiz, run) },
       now,
+      { isPlain: true },
     );
     return 'taken' in step ? step.taken : step.standing;
   }
@@ -235,6 +242,7 @@ export async function takeStep(
   seq: number,
   sent: Sent,
   now = new Date(),
+  by: By = {},
 ): Promise<StepTaken> {
   const key = passKey(address, token);
   for (let attempt = 0; attempt < 3; attempt++) {
@@ -242,6 +250,10 @@ export async function takeStep(
     const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
+    const odd = await requireWork(row, seq, by, now).catch((error: unknown) => {
+      recent.delete(key);
+      throw error;
+    });
     // Nothing is in the way of a trial, and nothing of it counts.
     const settings = row.isTrial ? null : await settingsOf(row.workspaceId, row.quizId);
     if (!run.finished) requireOpen(settings, now);
@@ -262,7 +274,7 @@ export async function takeStep(
     )
       return { taken: await standingOf(quiz, row, run, now) };
     if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now, settings })) {
-      const moved = { ...row, seq, size: row.size + sizeOf(taken), lastAt: now };
+      const moved = { ...row, odd, seq, size: row.size + sizeOf(taken), lastAt: now };
       remember(key, { row: moved, quiz, run: next.run });
       return { taken: await standingOf(quiz, moved, next.run, now) };
     }

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { useDocument, useQuiz } from '../document';
 import { useAskAgain } from '../shared/ask-again';
 import { call } from '../../contract/call';
+import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
 import { AnswersChart, OutcomesChart, OffersChart } from './charts';
@@ -84,6 +85,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
       ) : (
         <>
           <Journey steps={findings.journey} />
+          {findings.machines > 0 && <Machines count={findings.machines} />}
           {findings.versions && <TwoVersions versions={findings.versions} />}
           <div className="board">
             {findings.outcomes.map((verdict) => (
@@ -99,3 +101,11 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
     </Page>
   );
 }
+
+const Machines = ({ count }: { count: number }) => (
+  <Muted as="p" $small style={{ marginTop: 10 }}>
+    {count === 1 ? 'One more run looks' : `${count.toLocaleString('en')} more runs look`} like a machine’s by all signs:
+    filled in where nobody sees a field, or faster than anybody reads. {count === 1 ? 'It stands' : 'They stand'} in no
+    figure.
+  </Muted>
+);

@@ -123,7 +123,11 @@ function Line({ person, current, onOpen }: { person: PersonLine; current: boolea
         {person.finished
           ? person.outcomes.join(', ') || 'finished'
           : `left after ${person.pages} ${person.pages === 1 ? 'page' : 'pages'}`}
-        {person.isTrial ? ', a trial that does not count' : person.source && `, from ${person.source}`}
+        {person.isTrial
+          ? ', a trial that does not count'
+          : person.isMachine
+            ? ', by all signs a machine, which does not count'
+            : person.source && `, from ${person.source}`}
       </small>
     </button>
   );

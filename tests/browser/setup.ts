@@ -27,6 +27,8 @@ export default async function setup(): Promise<() => Promise<void>> {
     POST_OFFICE_URL: at(post),
     // Tests sign up, in and out more often in a minute than anybody does.
     SIGN_IN_LIMIT: '1000',
+    // The tests are faster than anybody reads.
+    HASTE: '0',
   };
   const children: ChildProcess[] = [];
   await script([...tsx, 'scripts/migrate.ts'], env);

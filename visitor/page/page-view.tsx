@@ -3,6 +3,7 @@
 import { Fragment, type ReactNode, useEffect, useRef, useState } from 'react';
 import type { ContactView, ReviewLine, View } from '../../core/flow/view';
 import type { Refusal } from '../../core/flow/faults';
+import { TRAP } from '../../core/access/oddity';
 import { BlockOf } from '../blocks/registry';
 import { isRightToLeft } from '../languages/direction';
 import { buttonFor, isResult } from './button';
@@ -24,7 +25,8 @@ type Props = {
   /** Whether the heading takes the focus when the page changes; not in the studio, where somebody is typing elsewhere. */
   takeFocus?: boolean;
   onChange: (values: Values) => void;
-  onNext: () => void;
+  /** @param isTrapped the field that no person sees was filled in */
+  onNext: (isTrapped: boolean) => void;
   onSkip: (block: string) => void;
   onBack: () => void;
   onAgain: () => void;
@@ -59,11 +61,19 @@ function useFocusedPanel(place: string | undefined, faults: Refusal[], takeFocus
   return panel;
 }
 
+/** Machines fill in what they find. Nobody sees it, hears of it, or comes to it by keys. */
+const Trap = () => (
+  <span className="v-hidden" aria-hidden="true">
+    <input type="text" name={TRAP} tabIndex={-1} autoComplete="off" defaultValue="" aria-label="Leave this empty" />
+  </span>
+);
+
 /** What a plain form sends along, and the button that Enter presses in a field: it must be the one that goes on. */
 function HiddenFields({ plain, isExplaining }: { plain: Plain | undefined; isExplaining: boolean }) {
   return (
     <>
       {plain && <input type="hidden" name="token" value={plain.token} />}
+      {plain && <Trap />}
       {Object.entries(plain?.params ?? {}).map(([name, value]) => (
         <input key={name} type="hidden" name={`k.${name}`} value={value} />
       ))}
@@ -141,7 +151,7 @@ export function PageView({
         event.preventDefault();
         if (explained) return onGoOn?.();
         if (todo) fieldToFill(panel.current, todo.block)?.focus();
-        onNext();
+        onNext(Boolean(new FormData(event.currentTarget).get(TRAP)));
       }}
     >
       {view.quiz.progress && (explained || !isResult(view)) && <ProgressLine view={view} />}

@@ -5,6 +5,9 @@ import { newToken } from './storage';
 import { inLine } from '../../core/values/in-line';
 import { type Answer, post } from './transport';
 
+/** @property at its number, where it has one already @property isTrapped the field that no person sees was filled in */
+type How = { at?: number; keepalive?: boolean; isTrapped?: boolean };
+
 /** @param open opens the run, and says when it is open @param first how many things of the run the server has */
 export function channelTo(address: string, first: number, open: () => Promise<void>) {
   const line = inLine();
@@ -33,10 +36,12 @@ export function channelTo(address: string, first: number, open: () => Promise<vo
      * Sends one thing behind those before it. What goes wrong on the way is no answer for now; our own mistakes are not caught here.
      * @param page where the visitor stands when its turn comes
      */
-    send: (sent: Sent, page: () => string, at?: number, keepalive = false): Promise<Answer> =>
+    send: (sent: Sent, page: () => string, { at, keepalive = false, isTrapped = false }: How = {}): Promise<Answer> =>
       line(async () => {
         const away = () => ({ is: 'not-now' }) as const;
-        const step = (n: number) => post('POST /runs/step', { address, token, seq: n, sent }, keepalive).catch(away);
+        const trap = isTrapped ? { trap: true as const } : {};
+        const step = (n: number) =>
+          post('POST /runs/step', { address, token, seq: n, sent, ...trap }, keepalive).catch(away);
         const yes = () => true;
         // Retry, because the first request may have failed without a connection.
         const isOpen = await opened.then(yes, () => begin().then(yes, () => false));

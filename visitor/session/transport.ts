@@ -1,4 +1,5 @@
 /** How a run speaks to the server. What goes wrong on the way is thrown; what the server says, right or wrong, is an answer. */
+import type { Work } from '../../core/access/work';
 import type { Door } from '../../core/access/door';
 import type { BodyOf } from '../../contract';
 import type { Standing, StepRefused } from '../../contract/visits';
@@ -32,7 +33,14 @@ export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   body: BodyOf<E>,
   keepalive = false,
 ): Promise<Answer> {
-  const response = await send(endpoint.slice('POST '.length), body, keepalive);
+  const url = endpoint.slice('POST '.length);
+  let response = await send(url, body, keepalive);
+  if (response.status === 428) {
+    const { details } = await said<{ details: Work }>(response);
+    // Few visitors are ever asked for it.
+    const { workFor } = await import('./work');
+    response = await send(url, Object.assign({}, body, { proof: await workFor(details) }));
+  }
   const { status } = response;
   if (status >= 500 || status === 429) return { is: 'not-now' };
   if (status === 200) return { is: 'taken', standing: await said<Standing>(response) };

@@ -213,7 +213,7 @@ export class Session {
     if (sent.do === 'go' && sent.answers) this.tell('answered', now);
   }
 
-  send = async (sent: Sent): Promise<void> => {
+  send = async (sent: Sent, isTrapped = false): Promise<void> => {
     if (this.isInFlight) return;
     if (this.state.is === 'offline') {
       if (sent.do === 'go') this.putOff(sent);
@@ -226,7 +226,7 @@ export class Session {
     const before = this.state.standing.view;
     this.isInFlight = true;
     this.happens({ type: 'sending' });
-    const answer = await this.channel.send(sent, () => pageOf(this.state));
+    const answer = await this.channel.send(sent, () => pageOf(this.state), { isTrapped });
     this.isInFlight = false;
     const now = Date.now();
     switch (answer.is) {
@@ -288,7 +288,7 @@ export class Session {
       this.putOff(sent);
       return;
     }
-    const answer = await this.channel.send(sent, () => pageOf(this.state), undefined, true);
+    const answer = await this.channel.send(sent, () => pageOf(this.state), { keepalive: true });
     if (answer.is === 'not-now') this.channel.unsure();
     if (answer.is === 'taken') this.happens({ type: 'offer-taken', seq: answer.standing.seq });
   };
@@ -307,7 +307,7 @@ export class Session {
   private async sendWaiting(): Promise<void> {
     let last: Standing | null = null;
     for (let first = waitingIn(this.state)[0]; first; first = waitingIn(this.state)[0]) {
-      const answer = await this.channel.send(first.sent, () => pageOf(this.state), first.seq);
+      const answer = await this.channel.send(first.sent, () => pageOf(this.state), { at: first.seq });
       if (answer.is === 'not-now') return;
       if (answer.is !== 'taken') {
         this.giveUp(answer);

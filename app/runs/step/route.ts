@@ -6,9 +6,10 @@ import { preflight, visitorEndpoint } from '../../endpoint';
 
 export const OPTIONS = preflight;
 export const POST = visitorEndpoint('POST /runs/step', async ({ request, body }) => {
-  const { address, token, seq, sent } = body;
+  const { address, token, seq, sent, trap, proof } = body;
   requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
-  const result = await takeStep(address, token, seq, sent);
+  const by = { ...(trap ? { trap } : {}), ...(proof === undefined ? {} : { proof }) };
+  const result = await takeStep(address, token, seq, sent, new Date(), by);
   if ('taken' in result) return result.taken;
   const { refused, standing } = result;
   const answer: StepRefused = { code: 'refused', message: refused[0]?.message ?? '', refused, standing };
