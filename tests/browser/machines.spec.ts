@@ -69,7 +69,7 @@ test('a machine that fills in what it finds is told of under Findings, and stand
   await machine.goto(`${world().app}/q/${address}`);
   await machine.locator(`[name="${TRAP}"]`).fill('https://spam.test', { force: true });
   await machine.getByLabel('Gravel').check();
-  await machine.getByRole('button', { name: 'See the result' }).click();
+  await machine.getByRole('button', { name: 'See my result' }).click();
   await expect(machine.getByLabel('Gravel')).toHaveCount(0);
   await tab(page, 'Findings').click();
   await expect(page.getByText(/^One more run looks like a machine’s/)).toBeVisible();
