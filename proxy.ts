@@ -5,6 +5,7 @@
 import { type NextRequest, NextResponse } from 'next/server';
 import { type LiveEdition, liveQuiz, markOf, versionFor } from './server/publishing/editions';
 import {
+  HOST_HEADER,
   keptPolicy,
   newNonce,
   OWN_HEADER,
@@ -13,6 +14,7 @@ import {
   TRIAL_HEADER,
   visitorPolicy,
 } from './server/platform/policy';
+import { workspaceOfHost } from './server/publishing/host-names';
 import { trialAt } from './server/publishing/trials';
 import { HttpError } from './server/platform/http-error';
 import { patiently } from './server/platform/patience';
@@ -56,9 +58,12 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     return isOwn ? NextResponse.next() : nowhere(request);
   }
   if (first !== 'q') return madeWith(request, studioPolicy);
+  const at = decodeURIComponent(address);
+  const host = request.headers.get(HOST_HEADER);
+  // At a host name of somebody's own stand their own quizzes alone.
+  if (host !== null && !(await standsAt(host, at))) return nowhere(request);
   // A form, an offer, a certificate, a card: no pages.
   if (rest.length > 0) return NextResponse.next();
-  const at = decodeURIComponent(address);
   // Whoever tries a quiz may see what is not live.
   const key = url.searchParams.get('try');
   if (key && (await patiently(() => trialAt(at, key)))) return madeWith(request, visitorPolicy);
@@ -73,6 +78,11 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (isMade) return madeWith(request, visitorPolicy);
   const shown = await versionFor(live, whereFrom(request));
   return kept(request, at, shown).catch(() => madeWith(request, visitorPolicy));
+}
+
+async function standsAt(host: string, address: string): Promise<boolean> {
+  const [holder, live] = await Promise.all([patiently(() => workspaceOfHost(host)), liveOrNot(address)]);
+  return live !== null && live.workspaceId === holder;
 }
 
 async function liveOrNot(address: string): Promise<LiveEdition | null> {

@@ -6,6 +6,7 @@ import { browserErrors } from './browser-errors';
 import { comments } from './comments';
 import { editing } from './editing';
 import { files } from './files';
+import { hosts } from './hosts';
 import { quizzes } from './quizzes';
 import { results } from './results';
 import { team } from './team';
@@ -18,6 +19,7 @@ export const contracts = {
   ...comments,
   ...editing,
   ...files,
+  ...hosts,
   ...quizzes,
   ...results,
   ...team,

@@ -2,6 +2,7 @@
 import type { HandOver } from '../core/flow/chain';
 import type { Edit } from '../core/document/edits';
 import type { Known, Quiz } from '../core/schema/quiz';
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   customType,
@@ -24,6 +25,26 @@ export const workspaces = pgTable('workspaces', {
   name: text('name').notNull(),
   createdAt: at('created_at').notNull().defaultNow(),
 });
+/** Host names at which the quizzes of a workspace stand; of one name only one workspace is proven to hold it. */
+export const hostNames = pgTable(
+  'host_names',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    /** In small letters, without a port. */
+    host: text('host').notNull(),
+    madeAt: at('made_at').notNull().defaultNow(),
+    madeBy: text('made_by').notNull(),
+    provenAt: at('proven_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.host] }),
+    index('host_names_host')
+      .on(t.host)
+      .where(sql`${t.provenAt} is not null`),
+  ],
+);
 /** owner: everything; editor: writes and publishes; reader: looks, and reads the answers. */
 export type Role = 'owner' | 'editor' | 'reader';
 export const members = pgTable(

@@ -72,12 +72,14 @@ async function serve() {
     DEMO_EMAIL: 'wren@slowspoke.test',
     DEMO_PASSWORD: secret('demo-password'),
     SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,
+    NAME_SERVER: process.env.NAME_SERVER ?? `127.0.0.1:${port + 4}`,
     ...(own ? { POST_OFFICE_URL: `http://127.0.0.1:${port + 2}` } : {}),
   };
   await keepRunning('The website and the post office', () =>
     startStandins({
       ...env,
       WEBSITE_PORT: String(port + 1),
+      NAMES_PORT: String(port + 3),
       ...(own ? { SMTP_PORT: String(smtpPort), POST_PORT: String(port + 2), POST_FOLDER: join(data, 'post') } : {}),
     }),
   );
@@ -93,6 +95,7 @@ async function serve() {
   if (cluster) watchOver(cluster);
   say(`\nThe sample website is at http://127.0.0.1:${port + 1}`);
   if (own) say(`The post office is at http://127.0.0.1:${port + 2}`);
+  say(`The name server, for host names such as quiz.slowspoke.localhost, is at http://127.0.0.1:${port + 3}`);
   say(`All primitives and kinds of question are at http://127.0.0.1:${port}/gallery`);
   say('Ctrl-C ends all of it.');
   say(`Yes Maybe is at http://127.0.0.1:${port}`);

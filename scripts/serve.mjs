@@ -3,6 +3,7 @@
  * that are no requests, and ends within ten seconds when it is told to, with every answer that was begun.
  */
 import { createServer } from 'node:http';
+import { isIP } from 'node:net';
 import next from 'next';
 
 const dev = process.argv.includes('--dev');
@@ -31,6 +32,19 @@ function addressOf(request) {
     .map((one) => one.trim())
     .filter(Boolean);
   return told.at(-proxies) ?? socket;
+}
+
+const ownHost = URL.canParse(process.env.PUBLIC_URL ?? '') ? new URL(process.env.PUBLIC_URL).hostname : '';
+/** Paths that visitors need. At host names of others the studio never answers. */
+const VISITORS = /^\/(q|_next|runs|media|pictures|embed\.js|oembed|icon\.svg|browser-errors)(\/|$|\?)/;
+
+/** The host name that is asked for, where it is not our own; addresses of the network are: who looks after processes asks by them. */
+function otherHost(request) {
+  const told = (proxies > 0 ? request.headers['x-forwarded-host'] : undefined) ?? request.headers.host ?? '';
+  const name = String(told).split(',')[0].trim().toLowerCase();
+  const host = URL.canParse(`http://${name}`) ? new URL(`http://${name}`).hostname : '';
+  const isOwn = host === '' || host === ownHost || host === 'localhost' || isIP(host.replace(/^\[|\]$/g, '')) > 0;
+  return isOwn ? null : host;
 }
 
 /** Whether a path can be decoded, and by whoever reads it next too. */
@@ -67,6 +81,15 @@ const server = createServer((request, response) => {
   if (!isReadable(request.url ?? '')) {
     response.statusCode = 400;
     return void response.end('This address cannot be read.');
+  }
+  const host = otherHost(request);
+  delete request.headers['x-yes-maybe-host'];
+  if (host !== null) {
+    if (!VISITORS.test(request.url ?? '')) {
+      response.statusCode = 404;
+      return void response.end('There is nothing here.');
+    }
+    request.headers['x-yes-maybe-host'] = host;
   }
   request.headers['x-forwarded-for'] = addressOf(request);
   if (proxies < 1) {

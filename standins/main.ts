@@ -1,4 +1,5 @@
-/** Starts the simulated outside of the demo: a post office, and the website of Slow Spoke on an origin of its own. */
+/** Starts the simulated outside of the demo: a post office, a name server, and the website of Slow Spoke on an origin of its own. */
+import { startNameServer } from './name-server';
 import { startPostOffice } from './post-office';
 import { startWebsite } from './website';
 
@@ -17,8 +18,11 @@ async function open(): Promise<void> {
         folder: process.env['POST_FOLDER'] ?? '.data/post',
       })
     : null;
+  const names = process.env['NAME_SERVER']
+    ? await startNameServer({ port: Number(process.env['NAME_SERVER'].split(':')[1]), webPort: port('NAMES_PORT') })
+    : null;
   process.on('SIGTERM', () => {
-    void Promise.all([website.close(), office?.close()]).then(() => process.exit(0));
+    void Promise.all([website.close(), office?.close(), names?.close()]).then(() => process.exit(0));
   });
 }
 

@@ -13,6 +13,8 @@ export type Config = {
   postOffice: string | null;
   /** How often one address may try to sign in, sign up or reset a password in a minute. */
   signInLimit: number;
+  /** The name server that is asked whether a host name is proven, as `address:port`; null for the system's. */
+  nameServer: string | null;
   /** A header in which the proxy in front names the country of a request (ISO 3166). */
   regionHeader: string | null;
   /** Milliseconds for each thing a visitor sends, below which their browser is asked to work for it; 0 asks nobody. */
@@ -61,6 +63,7 @@ export function readConfig(): Config {
     sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
+    nameServer: process.env['NAME_SERVER'] ?? null,
     regionHeader: process.env['REGION_HEADER'] ?? null,
     haste: Number(process.env['HASTE'] ?? 200) || 0,
     visitorRate: positive('VISITOR_RATE', 1),

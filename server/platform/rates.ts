@@ -29,6 +29,8 @@ export const RATES = {
   browserErrors: { burst: 20, perSecond: 1 / 30 },
   /** Rounds of letters to the list of one quiz. */
   rounds: { burst: 10, perSecond: 1 / 8_640 },
+  /** Looks of one workspace whether a host name is proven. */
+  proofs: { burst: 20, perSecond: 1 / 30 },
   /** Letters that one creator sends to try them. */
   tests: { burst: 10, perSecond: 1 / 60 },
 } satisfies Record<string, Rate>;

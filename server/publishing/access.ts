@@ -24,6 +24,7 @@ import { wipesOf } from '../../db/queries/wipe';
 import { addAddress, lockQuiz, quizAt, setAddress, shortAddress } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
+import { ownUrlOf } from './host-names';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
@@ -184,7 +185,8 @@ const SHORT = 5;
 export async function shortLink(member: Membership, quizId: string): Promise<{ link: string }> {
   requireEditor(member);
   const { workspaceId } = await getQuiz(member, quizId);
-  const linkTo = (address: string) => ({ link: `${readConfig().publicUrl}/q/${address}` });
+  const base = (await ownUrlOf(member.workspaceId)) ?? readConfig().publicUrl;
+  const linkTo = (address: string) => ({ link: `${base}/q/${address}` });
   const known = await shortAddress(database(), workspaceId, quizId, SHORT);
   if (known !== undefined) return linkTo(known);
   for (;;) {

@@ -45,7 +45,8 @@ export function Where({ access }: { access: AccessHandle }) {
   const { live, moved } = usePublication();
   const [typed, setTyped] = useState<string | null>(null);
   const [trouble, setTrouble] = useState('');
-  const link = `${live.publicUrl}/q/${live.address}`;
+  const base = live.ownUrl ?? live.publicUrl;
+  const link = `${base}/q/${live.address}`;
   const keep = async () => {
     setTrouble('');
     if (typed === null) return;
@@ -67,7 +68,7 @@ export function Where({ access }: { access: AccessHandle }) {
           void keep();
         }}
       >
-        <span>{live.publicUrl}/q/</span>
+        <span>{base}/q/</span>
         <LineInput
           aria-label="Web address"
           aria-invalid={trouble !== '' || undefined}

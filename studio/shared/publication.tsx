@@ -9,6 +9,8 @@ export type Publication = {
   /** the revision that is live */ revision: number | null;
   address: string;
   publicUrl: string;
+  /** Where it stands under a host name of the workspace's own, without a slash at the end. */
+  ownUrl: string | null;
   sampleSite: string | null;
   /** The quizzes of the workspace, this one included: what a hand-over can lead to. */
   quizzes: OtherQuiz[];
@@ -26,7 +28,7 @@ export const PublicationContext = createContext<{
   /** An edition that there was is live again. */
   wentLive: (edition: number) => void;
 }>({
-  live: { edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] },
+  live: { edition: null, revision: null, address: '', publicUrl: '', ownUrl: null, sampleSite: null, quizzes: [] },
   publish: async () => undefined,
   publishing: false,
   trouble: '',

@@ -4,12 +4,14 @@ import { useRouter } from 'next/navigation';
 import { type SyntheticEvent, useState } from 'react';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
+import type { HostNames as Hosts } from '../../contract/hosts';
 import type { Team, TeamRole } from '../../contract/team';
 import { Choose, Field, PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Alarm, Inline, Muted, Strong } from '../../ui/text';
 import { OwnName, SignOut } from '../account/sign-in';
 import { Frame, homeTabs } from '../shell/frame';
+import { HostNames } from './host-names';
 import { Limit } from './limit';
 import { HomePage } from '../shared/home-page';
 import { dayAndTime } from '../shared/time';
@@ -55,7 +57,7 @@ const roles: { id: TeamRole; label: string }[] = [
 ];
 const wordsOf = (role: TeamRole) => roles.find(({ id }) => id === role)?.label ?? '';
 
-export function TeamScreen({ first, name }: { first: Team; name: string }) {
+export function TeamScreen({ first, hosts, name }: { first: Team; hosts: Hosts; name: string }) {
   const router = useRouter();
   const [team, setTeam] = useState(first);
   const { act, told } = useActing(setTeam);
@@ -124,6 +126,7 @@ export function TeamScreen({ first, name }: { first: Team; name: string }) {
             </ul>
           </section>
         )}
+        <HostNames first={hosts} isOwner={isOwner} />
         {team.workspaces.length > 1 && <Workspaces team={team} />}
       </Page>
     </Frame>

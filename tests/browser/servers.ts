@@ -9,6 +9,7 @@ export type World = {
   app: string;
   site: string;
   post: string;
+  names: string;
   env: Record<string, string>;
 };
 

@@ -13,6 +13,7 @@ import { listStates } from '../../server/editing/history';
 import { trayOf } from '../../server/letters/mail';
 import { database } from '../../server/platform/database';
 import { addPeople, listPage } from '../../server/publishing/access';
+import { addHostName } from '../../server/publishing/host-names';
 import { listPeople } from '../../server/results/findings';
 import { signUp } from './signed-in';
 import { contact, go, newToken, published, visit } from './world';
@@ -117,6 +118,11 @@ const rows: Record<OfStudio, Row> = {
     body: { email: 'tamsin@slowspoke.test', role: 'reader' },
     stranger: 200,
   },
+  'GET /api/team/hosts': { role: 'reader', stranger: 200 },
+  'POST /api/team/hosts': { role: 'owner', body: { host: 'quiz.roles.test' }, stranger: 200 },
+  // No name server is there.
+  'POST /api/team/hosts/{host}/proof': { role: 'owner', told: 503 },
+  'DELETE /api/team/hosts/{host}': { role: 'owner' },
   'DELETE /api/team/invitations/{invitation}': { role: 'owner' },
   'PUT /api/team/people/{person}': { role: 'owner', body: { role: 'editor' } },
   'PUT /api/team/people/{person}/quizzes': { role: 'owner', body: { quizzes: [] } },
@@ -159,6 +165,7 @@ async function makeWorld(): Promise<Record<string, string>> {
   await keepEdits({ ...owner, name: 'Otto' }, quizId, 0, [{ id: 'edit-0001', edit }]);
   await addComment(owner, quizId, { id: 'comment-1', block: 'q1', words: 'Too long?' });
   await addPeople(owner, quizId, 'Ida');
+  await addHostName(owner, 'fragen.roles.test');
   // So many invitations a day are the most: those of these worlds were made on different days, the oldest first.
   const invitedAt = new Date(Date.now() - Math.max(0, 12 - Math.floor(worlds++ / 20)) * 86_400_000);
   const whom = { email: `${newToken().toLowerCase()}@slowspoke.test`, role: 'reader' as const };
@@ -172,6 +179,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     comment: 'comment-1',
     gift: new URL((await giveAway(owner, quizId)).link ?? '').searchParams.get('key') ?? '',
     session: 'no-such-session',
+    host: 'fragen.roles.test',
     revision: String((await listStates(owner, quizId))[0]?.revision),
     invitation: invited[0]?.id ?? '',
     workspace: owner.workspaceId,

@@ -16,7 +16,7 @@ export default async function BankPage() {
       bank
       key={row.quizId}
       open={{ quizId: row.quizId, quiz: row.draft, revision: row.revision, savedAt: row.changedAt.toISOString() }}
-      live={{ edition: null, revision: null, address: '', publicUrl: '', sampleSite: null, quizzes: [] }}
+      live={{ edition: null, revision: null, address: '', publicUrl: '', ownUrl: null, sampleSite: null, quizzes: [] }}
     >
       <Bank first={await patiently(() => listBank(who))} />
     </Studio>

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { readConfig } from '../../../../server/platform/config';
 import { patiently } from '../../../../server/platform/patience';
 import { otherQuizzes } from '../../../../server/editing/quizzes';
+import { ownUrlOf } from '../../../../server/publishing/host-names';
 import { Studio } from '../../../../studio/shell/studio';
 import { member, quizRow } from '../../../member';
 
@@ -26,6 +27,7 @@ export default async function QuizLayout({ params, children }: Props) {
         revision: row.publishedRevision,
         address: row.address,
         publicUrl,
+        ownUrl: await patiently(() => ownUrlOf(who.workspaceId)),
         sampleSite,
         quizzes: await patiently(() => otherQuizzes(who)),
       }}
