@@ -107,7 +107,7 @@ function TroubleTold({ trouble, onAnew }: { trouble: Trouble; onAnew: () => void
   return (
     <>
       {typeof trouble === 'string' ? say(trouble) : trouble.told}{' '}
-      {trouble === 'goneOn' && (
+      {(trouble === 'goneOn' || trouble === 'gone') && (
         <button type="button" className="v-skip" style={{ minHeight: 24, padding: 0 }} onClick={onAnew}>
           {say('anew')}
         </button>

@@ -124,8 +124,22 @@ test('a list: people with links of their own, once each; taken off, and found', 
     sheet.getByText('One letter is on the way; Mail shows them. One stands here without an address.'),
   ).toBeVisible();
   const fern = await somebodyElse(page);
-  await fern.goto(await addressIn('fern@example.com', 'The fair wants to know'));
+  const ownLink = await addressIn('fern@example.com', 'The fair wants to know');
+  await fern.goto(ownLink);
   await expect(fern.getByLabel('Grass')).toBeVisible();
+  // Taken up on another device, it has left this one, which says so.
+  await alive(fern);
+  const phone = await somebodyElse(page);
+  await phone.goto(ownLink);
+  await alive(phone);
+  await expect(phone.getByLabel('Grass')).toBeVisible();
+  await fern.getByLabel('Grass').check();
+  await fern.getByRole('button', { name: /Next|See my result/ }).click();
+  await expect(fern.getByText('This quiz has gone on on another device')).toBeVisible();
+  await expect(fern.getByRole('button', { name: 'Start anew' })).toBeVisible();
+  await phone.getByLabel('Gravel').check();
+  await phone.getByRole('button', { name: /Next|See my result/ }).click();
+  await expect(phone.getByLabel('Gravel')).toBeHidden();
 
   await sheet.getByLabel('Find on the list').fill('juni');
   await expect(sheet.getByRole('listitem')).toHaveCount(1 + 1);

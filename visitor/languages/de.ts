@@ -50,6 +50,7 @@ export const de: Phrases = {
   sending: 'Einen Moment …',
   lost: 'Gerade ist keine Verbindung da. Deine Antworten bleiben auf diesem Gerät und gehen ab, sobald es eine gibt.',
   elsewhere: 'Dieses Quiz ging in einem anderen Fenster weiter. Hier steht es jetzt.',
+  gone: 'Dieses Quiz ging auf einem anderen Gerät weiter oder ist nicht mehr aufgehoben. Hier kannst du neu beginnen.',
   passed:
     'Diese Seite wurde schon abgeschickt. Geh im Browser vorwärts bis dahin, wo du warst; hier kannst du neu beginnen.',
   provisional: {

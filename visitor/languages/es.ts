@@ -50,6 +50,7 @@ export const es: Phrases = {
   sending: 'Un momento …',
   lost: 'Ahora no hay conexión. Tus respuestas quedan en este dispositivo y se envían en cuanto la haya.',
   elsewhere: 'Este cuestionario siguió en otra ventana. Aquí es donde está.',
+  gone: 'Este cuestionario siguió en otro dispositivo, o ya no se guarda. Aquí puedes empezar de nuevo.',
   passed: 'Esta página ya se envió. Avanza en tu navegador hasta donde estabas; aquí puedes empezar de nuevo.',
   provisional: {
     one: 'Esto aún puede cambiar: una respuesta espera a que alguien la lea.',

@@ -50,6 +50,7 @@ export const fr: Phrases = {
   sending: 'Un instant …',
   lost: 'Pas de connexion pour le moment. Vos réponses restent sur cet appareil et partiront dès qu’il y en aura une.',
   elsewhere: 'Ce quiz a continué dans une autre fenêtre. Voici où il en est.',
+  gone: 'Ce quiz a continué sur un autre appareil, ou n’est plus conservé. Ici, vous pouvez recommencer.',
   passed:
     'Cette page a déjà été envoyée. Avancez dans votre navigateur jusqu’où vous étiez ; ici, vous pouvez recommencer.',
   provisional: {

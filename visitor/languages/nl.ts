@@ -50,6 +50,7 @@ export const nl: Phrases = {
   sending: 'Een ogenblik …',
   lost: 'Er is nu geen verbinding. Je antwoorden blijven op dit apparaat en worden verstuurd zodra die er is.',
   elsewhere: 'Deze quiz ging in een ander venster verder. Hier staat hij nu.',
+  gone: 'Deze quiz ging op een ander apparaat verder, of wordt niet meer bewaard. Hier kun je opnieuw beginnen.',
   passed: 'Deze pagina is al verstuurd. Ga in je browser vooruit tot waar je was; hier kun je opnieuw beginnen.',
   provisional: {
     one: 'Dit kan nog veranderen: één antwoord wacht tot iemand het leest.',

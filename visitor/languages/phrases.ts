@@ -52,6 +52,7 @@ export const en = {
   sending: 'One moment …',
   lost: 'There is no connection just now. Your answers are kept on this device, and sent as soon as there is one.',
   elsewhere: 'This quiz has gone on in another window. Here is where it stands.',
+  gone: 'This quiz has gone on on another device, or is not kept any more. Here you can begin anew.',
   passed: 'This page was sent already. Go forward in your browser to where you were; here you can begin anew.',
   provisional: {
     one: 'This may still change: one answer waits for a person to read it.',

@@ -42,6 +42,7 @@ describe('what the server says to a step', () => {
     [422, { refused: [], standing }, { is: 'refused', why: { refused: [], standing } }],
     [409, { message: 'Gone on.', details: standing }, { is: 'passed', message: 'Gone on.', standing }],
     [409, { message: 'Another quiz.' }, { is: 'passed', message: 'Another quiz.' }],
+    [404, { message: 'This run is not here.' }, { is: 'gone' }],
     [413, { message: 'Too much.' }, { is: 'told', message: 'Too much.' }],
     [429, { message: 'Wait.' }, { is: 'not-now' }],
     [503, { message: 'Trouble.' }, { is: 'not-now' }],

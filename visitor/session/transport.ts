@@ -13,6 +13,8 @@ export type Answer =
   | { is: 'passed'; message: string; standing?: Standing }
   /** The visitor may not, or not any more: what they stand before. */
   | { is: 'shut'; door: Door }
+  /** The run is not there: another device has taken it over, or it was taken away. */
+  | { is: 'gone' }
   | { is: 'not-now' }
   | { is: 'told'; message: string };
 
@@ -44,6 +46,7 @@ export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   const { status } = response;
   if (status >= 500 || status === 429) return { is: 'not-now' };
   if (status === 200) return { is: 'taken', standing: await said<Standing>(response) };
+  if (status === 404) return { is: 'gone' };
   if (status === 422) return { is: 'refused', why: await said<StepRefused>(response) };
   if (status === 403) return { is: 'shut', door: (await said<{ details: Door }>(response)).details };
   const { message = '', details } = await said<Said>(response);

@@ -251,6 +251,9 @@ export class Session {
       case 'shut':
         this.happens({ type: 'shut', door: answer.door });
         return;
+      case 'gone':
+        this.happens({ type: 'told', trouble: 'gone' });
+        return;
       case 'passed':
         if (answer.standing) {
           this.happens({ type: 'passed', standing: answer.standing, byTime: sent.do === 'time', now });
@@ -336,7 +339,7 @@ export class Session {
       this.happens({ type: 'given-up', standing, refused, trouble: null, now });
     } else {
       const standing = answer.is === 'passed' ? answer.standing : undefined;
-      const reason = { told: answer.message || this.say('lost') };
+      const reason = answer.is === 'gone' ? 'gone' : { told: answer.message || this.say('lost') };
       this.happens({
         type: 'given-up',
         ...(standing ? { standing } : {}),
