@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { enterDemo } from './people';
+import { alive, enterDemo } from './people';
 import { world } from './servers';
 
 /** @param colours looks at these alone, where all else was looked at already */
@@ -58,10 +58,27 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await clean(page);
         expect(errors).toEqual([]);
       }
-      await page.goto(`${world().app}/team`);
-      await expect(page.getByRole('heading', { name: 'Team' })).toBeVisible();
-      await clean(page);
-      expect(errors).toEqual([]);
+      for (const [path, heading] of [
+        ['team', 'Team'],
+        ['handbook/access', 'Who may take it, and when'],
+      ] as const) {
+        await page.goto(`${world().app}/${path}`);
+        await expect(page.getByRole('heading', { name: heading })).toBeVisible();
+        await clean(page);
+        expect(errors).toEqual([]);
+      }
+      // Sheets that come from the side.
+      await page.goto(`${world().app}/quizzes/repair/publish`);
+      await alive(page);
+      for (const [button, sheet] of [
+        ['Open the list', 'Who is on the list'],
+        ['Look at them and compare', 'Editions'],
+      ] as const) {
+        await page.getByRole('button', { name: button }).click();
+        await expect(page.getByRole('dialog', { name: sheet }).getByRole('listitem').first()).toBeVisible();
+        await clean(page);
+        await page.getByRole('button', { name: 'Close' }).click();
+      }
       await page.goto(`${world().app}/quizzes/repair/write`);
       // What is put together of the same pieces is looked at once.
       if (colorScheme === 'dark') return;
@@ -77,6 +94,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: /^One answer/ }).click();
       await page.getByRole('button', { name: 'The whole quiz' }).click();
       await clean(page);
+      await page.getByRole('button', { name: 'Comment on this' }).first().click();
+      await expect(page.getByRole('dialog', { name: 'Comments on this' })).toBeVisible();
+      await clean(page);
+      await page.getByRole('button', { name: 'Close' }).click();
       await page.getByRole('button', { name: 'Preview' }).click();
       await expect(page.getByRole('dialog')).toBeVisible();
       await clean(page);

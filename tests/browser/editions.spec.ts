@@ -67,6 +67,14 @@ test('a colleague tries the draft by a link, and it counts nowhere', async ({ pa
   await colleague.getByLabel('Grass').check();
   await colleague.getByRole('button', { name: 'See my result' }).click();
   await expect(colleague.getByRole('button', { name: 'See my result' })).toHaveCount(0);
+  // The same by forms, where no scripts are.
+  const plain = await somebodyElse(page, { javaScriptEnabled: false });
+  await plain.goto(link);
+  await expect(plain.getByText('A trial: nothing of it counts.')).toBeVisible();
+  await plain.getByLabel('Gravel').check();
+  await plain.getByRole('button', { name: 'See my result' }).click();
+  await expect(plain.getByText('Thank you. That was all.').first()).toBeVisible();
+  await expect(plain.getByText('A trial: nothing of it counts.')).toBeVisible();
   // Without the key, or with one that is not ours, there is nothing at this address yet.
   expect((await colleague.goto(link.replace('draft.', 'draft.1')))?.status()).toBe(404);
   await expect(colleague.getByRole('heading', { name: 'There is no quiz at this address.' })).toBeVisible();
@@ -84,7 +92,7 @@ test('a colleague tries the draft by a link, and it counts nowhere', async ({ pa
     /^Saw it\s*1\b/,
   );
   await page.getByRole('radio', { name: 'People' }).click();
-  await expect(page.getByText('a trial that does not count')).toHaveCount(1);
+  await expect(page.getByText('a trial that does not count')).toHaveCount(2);
   await page.getByRole('button', { name: 'Remove all trials' }).click();
   await expect(page.getByText('a trial that does not count')).toHaveCount(0);
 });
