@@ -60,7 +60,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
       for (const [path, heading] of [
         ['team', 'Team'],
-        ['handbook/access', 'Who may take it, and when'],
+        ['handbook/access', 'Say for whom, how often and when'],
       ] as const) {
         await page.goto(`${world().app}/${path}`);
         await expect(page.getByRole('heading', { name: heading })).toBeVisible();
