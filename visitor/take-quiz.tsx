@@ -92,7 +92,7 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, params
             }
             {...(state.is === 'explaining' ? { explained: state.lines } : {})}
             onGoOn={session.goOn}
-            plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params: run ? {} : params }}
+            plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params }}
             clock={until !== null && clock && <Clock key={until} until={until} onTime={timeIsUp} />}
             onOffer={(outcome) => void session.takeOffer(outcome)}
           />

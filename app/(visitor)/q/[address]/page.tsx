@@ -65,6 +65,8 @@ export default async function VisitorPage({ params, searchParams }: Props) {
       asks={askedOfAddress(live.quiz)}
       spoken={spoken}
       run={state}
+      isTrial={live.isTrial}
+      params={live.isTrial ? { try: single(others)['try'] ?? '' } : {}}
     />
   );
 }

@@ -7,6 +7,9 @@ import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { doorIn, type Key } from '../../../../server/visitor/admission';
 import { answer, readBytes } from '../../../http';
 
+/** The key of a trial goes along from page to page: what is tried may not be live. */
+const tried = (params: Record<string, string>) => (params['try'] === undefined ? {} : { try: params['try'] });
+
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
   answer(request, async () => {
@@ -19,7 +22,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
     const lead = (to: string) =>
       new Response(null, { status: 303, headers: { Location: to, 'Cache-Control': 'no-store' } });
     const to = (query: Record<string, string>) =>
-      lead(`/q/${encodeURIComponent(address)}?${String(new URLSearchParams(query))}`);
+      lead(`/q/${encodeURIComponent(address)}?${String(new URLSearchParams({ ...query, ...tried(params) }))}`);
     const what = fields.get('do');
     if (what === 'again') return to({});
     let ticket = fields.get('token') ?? '';
