@@ -8,7 +8,8 @@ import { doorIn, type Key } from '../../../../server/visitor/admission';
 import { answer, readBytes } from '../../../http';
 
 /** The key of a trial goes along from page to page: what is tried may not be live. */
-const tried = (params: Record<string, string>) => (params['try'] === undefined ? {} : { try: params['try'] });
+const tried = (params: Record<string, string>): Record<string, string> =>
+  params['try'] === undefined ? {} : { try: params['try'] };
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
