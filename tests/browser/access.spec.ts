@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import jsQr from 'jsqr';
 import { Workbook } from 'exceljs';
-import { addressIn, alive, enterDemo, saved, signUp, somebodyElse, startQuiz, tab } from './people';
+import { addressIn, alive, enterDemo, fits, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 import { world } from './servers';
 
 /** A quiz of one question, published; its creator stands on Publish. @returns its address */
@@ -77,6 +77,9 @@ test('a list: people with links of their own, once each; taken off, and found', 
   await sheet.getByRole('button', { name: 'Put them on the list' }).click();
   await expect(sheet.getByText('2 are new on the list.')).toBeVisible();
   await expect(sheet.getByText('Line 2: “m-101” is on the list already.')).toBeVisible();
+  await page.setViewportSize({ width: 320, height: 700 });
+  await fits(page, 'who is on the list');
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
   await sheet.getByRole('button', { name: 'Copy the link of Juniper' }).click();
   const link = await page.evaluate(() => navigator.clipboard.readText());

@@ -86,3 +86,22 @@ export async function addressIn(email: string, subject: string): Promise<string>
   await expect.poll(async () => (await found()).length).toBeGreaterThan(0);
   return /http\S+/.exec((await found()).at(-1)?.text ?? '')?.[0] ?? '';
 }
+
+/** What ends to the right of the window, and is not inside something that scrolls sideways. */
+const sticksOut = (page: Page) =>
+  page.evaluate(() => {
+    const scrolls = (element: Element | null): boolean =>
+      element !== null &&
+      (/(auto|scroll|hidden|clip)/.test(getComputedStyle(element).overflowX) || scrolls(element.parentElement));
+    return [...document.querySelectorAll('main *, dialog *, [role=dialog] *')]
+      .filter((element) => {
+        const { right, width, height } = element.getBoundingClientRect();
+        return width > 0 && height > 0 && right > window.innerWidth + 1 && !scrolls(element.parentElement);
+      })
+      .map((element) => element.outerHTML.slice(0, 120));
+  });
+/** Nothing sticks out of a window of 320 px. */
+export const fits = async (page: Page, what: string) => {
+  expect([what, await sticksOut(page)]).toEqual([what, []]);
+  expect([what, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([what, 320]);
+};
