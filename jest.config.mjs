@@ -18,6 +18,7 @@ const modules = [
   'defu',
   'uncrypto',
   'kysely',
+  'culori',
 ];
 const project = async (own) => ({
   ...(await make({ ...shared, ...own })()),

@@ -21,7 +21,6 @@ const ViewSchema = Type.Unsafe<View>(
       language: Type.String(),
       progress: Type.Boolean(),
       looksOver: Type.Boolean(),
-      look: oneOf('chalk', 'meadow'),
     }),
     page: Type.Union([
       closed({

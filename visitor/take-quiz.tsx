@@ -2,11 +2,13 @@
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
 import { lazy, Suspense, useMemo } from 'react';
 import type { Standing } from '../contract/visits';
+import type { Dress } from '../core/look/dress';
 import type { Door } from '../core/access/door';
 import { useHostPage } from './session/host-page';
 import { Clock } from './clock';
 import type { Spoken } from './languages';
 import type { Key } from './languages/phrases';
+import { DressedIn } from './look/dressed';
 import { PageView } from './page/page-view';
 import { opening, pageOf, type State, type Trouble } from './session/state';
 import { download } from './session/transport';
@@ -21,6 +23,8 @@ const DoorPanel = lazy(() => import('./page/door').then((module) => ({ default: 
 type Props = {
   address: string;
   first: Standing;
+  /** How it looks. */
+  dress: Dress;
   /** What the quiz takes from the address of the page, or of the page around it. */
   asks: readonly string[];
   spoken: Spoken;
@@ -38,7 +42,7 @@ type Props = {
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, asks, spoken, run, told, door, params = {}, ...kept }: Props) {
+export function TakeQuiz({ address, first, dress, asks, spoken, run, told, door, params = {}, ...kept }: Props) {
   const { isTrial = false, keepsPage = false } = kept;
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const explained = run?.explained ? first.view.explained : undefined;
@@ -54,51 +58,53 @@ export function TakeQuiz({ address, first, asks, spoken, run, told, door, params
   const timeIsUp = () =>
     void session.send({ do: 'time', of: clock?.of ?? 'page', page, answers: answersIn(view, values) });
   return (
-    <SpokenIn value={words}>
-      <main className="v-page" data-look={view.quiz.look} data-embedded={isEmbedded ? '' : undefined}>
-        {isTrial && <p className="v-trial">{words.say('trial')}</p>}
-        {state.is === 'blocked' ? (
-          <Suspense>
-            <DoorPanel
-              door={state.door}
-              quiz={view.quiz}
-              home={`/q/${address}`}
-              params={params}
-              isBusy={false}
-              trouble={trouble && (typeof trouble === 'string' ? words.say(trouble) : trouble.told)}
-              onEnter={(key) => void session.enter(key)}
+    <DressedIn value={dress}>
+      <SpokenIn value={words}>
+        <main className="v-page" {...dress.attributes} style={dress.style} data-embedded={isEmbedded ? '' : undefined}>
+          {isTrial && <p className="v-trial">{words.say('trial')}</p>}
+          {state.is === 'blocked' ? (
+            <Suspense>
+              <DoorPanel
+                door={state.door}
+                quiz={view.quiz}
+                home={`/q/${address}`}
+                params={params}
+                isBusy={false}
+                trouble={trouble && (typeof trouble === 'string' ? words.say(trouble) : trouble.told)}
+                onEnter={(key) => void session.enter(key)}
+              />
+            </Suspense>
+          ) : (
+            <PageView
+              view={view}
+              values={values}
+              faults={state.faults}
+              busy={state.is === 'sending'}
+              takeFocus
+              trouble={trouble && <TroubleTold trouble={trouble} onAnew={session.again} />}
+              onChange={session.fillIn}
+              onNext={(isTrapped) => void session.send(goFrom(view, values), isTrapped)}
+              onSkip={(block) => void session.send(goFrom(view, values, block))}
+              onBack={() => void session.send({ do: 'back', page })}
+              onAgain={session.again}
+              onRevise={(to) => void session.send({ do: 'change', page: to })}
+              onCertificate={(block) =>
+                download(
+                  `/q/${address}/certificate`,
+                  { token: session.token, block },
+                  `${words.say('certificateFor')} – ${view.quiz.title}.pdf`,
+                )
+              }
+              {...(state.is === 'explaining' ? { explained: state.lines } : {})}
+              onGoOn={session.goOn}
+              plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params }}
+              clock={until !== null && clock && <Clock key={until} until={until} onTime={timeIsUp} />}
+              onOffer={(outcome) => void session.takeOffer(outcome)}
             />
-          </Suspense>
-        ) : (
-          <PageView
-            view={view}
-            values={values}
-            faults={state.faults}
-            busy={state.is === 'sending'}
-            takeFocus
-            trouble={trouble && <TroubleTold trouble={trouble} onAnew={session.again} />}
-            onChange={session.fillIn}
-            onNext={(isTrapped) => void session.send(goFrom(view, values), isTrapped)}
-            onSkip={(block) => void session.send(goFrom(view, values, block))}
-            onBack={() => void session.send({ do: 'back', page })}
-            onAgain={session.again}
-            onRevise={(to) => void session.send({ do: 'change', page: to })}
-            onCertificate={(block) =>
-              download(
-                `/q/${address}/certificate`,
-                { token: session.token, block },
-                `${words.say('certificateFor')} – ${view.quiz.title}.pdf`,
-              )
-            }
-            {...(state.is === 'explaining' ? { explained: state.lines } : {})}
-            onGoOn={session.goOn}
-            plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params }}
-            clock={until !== null && clock && <Clock key={until} until={until} onTime={timeIsUp} />}
-            onOffer={(outcome) => void session.takeOffer(outcome)}
-          />
-        )}
-      </main>
-    </SpokenIn>
+          )}
+        </main>
+      </SpokenIn>
+    </DressedIn>
   );
 }
 

@@ -1,6 +1,13 @@
-import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/figtree/wght.css';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/source-serif-4/wght.css';
+import '@fontsource-variable/outfit/wght.css';
+import '@fontsource-variable/caveat/wght.css';
+import '@fontsource-variable/nunito/wght.css';
+import '@fontsource-variable/bitter/wght.css';
+import '@fontsource-variable/oswald/wght.css';
+import '@fontsource-variable/red-hat-mono/wght.css';
+import '@fontsource-variable/fredoka/wght.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
@@ -10,6 +17,7 @@ import { ErrorReporter } from '../../ui/error-reporter';
 import { StyleRegistry } from '../../ui/registry';
 import '../../ui/tokens.css';
 import '../../visitor/visitor.css';
+import '../../visitor/look/looks.css';
 
 export const metadata: Metadata = { title: { default: 'Yes Maybe', template: '%s · Yes Maybe' }, icons: '/icon.svg' };
 

@@ -6,7 +6,8 @@ import { differences } from '../flow/examples';
 import { isBlank, plainText } from '../text/rich';
 import type { Odds } from '../rehearsal/odds';
 import { blockFindings, insertFindings } from './blocks';
-import { contrast } from './contrast';
+import { coloursOf } from '../look/dress';
+import { isEnough, measured } from '../look/mend';
 import { error, type Finding, placeOf, warning } from '../schema/finding';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget } from './budget';
@@ -202,24 +203,14 @@ function letters(quiz: Quiz): Finding[] {
   });
 }
 
-function looks(quiz: Quiz): Finding[] {
-  const { paper, ink, button, onButton } = quiz.look.colours ?? {};
-  const pairs: [string, string | undefined, string | undefined][] = [
-    ['The text', ink ?? (paper && '#1D2430'), paper ?? (ink && '#FFFFFF')],
-    ['The words on the buttons', onButton ?? (button && '#FFFFFF'), button ?? (onButton && '#1D2430')],
-  ];
-  return pairs.flatMap(([what, front, back]) => {
-    if (!front || !back) return [];
-    const ratio = contrast(front, back);
-    return ratio < 4.5
-      ? [
-          warning(
-            'contrast-low',
-            'write',
-            [],
-            `${what} can hardly be read: the contrast is ${ratio.toFixed(1)} to 1, and 4.5 is needed.`,
-          ),
-        ]
-      : [];
-  });
-}
+const looks = (quiz: Quiz): Finding[] =>
+  measured(coloursOf(quiz.look))
+    .filter((pair) => !isEnough(pair))
+    .map(({ name, is, needs }) =>
+      warning(
+        'contrast-low',
+        'style',
+        [],
+        `${name} can hardly be told apart: the contrast is ${(Math.floor(is * 10) / 10).toFixed(1)} to 1, and ${needs.toFixed(1)} is needed.`,
+      ),
+    );

@@ -252,11 +252,11 @@ describe('what a browser may see', () => {
           { id: 'b2', kind: 'score', title: 'So far', scales: ['marks', 's', 'm', 'gone'] },
         ]),
       ],
-      { scales, verdicts: [verdict], delivery: { progress: false }, look: { ready: 'meadow' } },
+      { scales, verdicts: [verdict], delivery: { progress: false } },
     );
     const view = viewOf(q, foldRun(q, { seed: 1 }, [{ do: 'go', page: 'p', answers: { q1: ['a'] } }]));
     expect(view).toEqual({
-      quiz: { title: 'A quiz', language: 'en', progress: false, looksOver: false, look: 'meadow' },
+      quiz: { title: 'A quiz', language: 'en', progress: false, looksOver: false },
       page: {
         id: 'end',
         stage: 'result',

@@ -34,7 +34,7 @@ export type BlockView =
 export type LookedOver = { page: string; id: string; prompt: string; given: string; isDay?: true };
 
 export type View = {
-  quiz: { title: string; language: string; progress: boolean; looksOver: boolean; look: 'chalk' | 'meadow' };
+  quiz: { title: string; language: string; progress: boolean; looksOver: boolean };
   page: { id: string; stage: 'ask' | 'result'; button: string; blocks: BlockView[] } | null;
   progress: { at: number; of: number };
   back: boolean;
@@ -67,7 +67,6 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
       language: quiz.language,
       progress: quiz.delivery.progress ?? true,
       looksOver: quiz.delivery.lookOver ?? false,
-      look: quiz.look.ready ?? 'chalk',
     },
     page: run.looking ? lookOverPage(quiz, run) : page ? pageShown(quiz, run, page, shown, away ? held : null) : null,
     progress: progressOf(quiz, run),

@@ -1,4 +1,6 @@
 /** What is put into somebody's page so that a quiz stands there. */
+import { coloursOf } from '../look/dress';
+import type { Quiz } from '../schema/quiz';
 const quoted = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;');
 const tag = (name: string, attributes: Record<string, string>): string =>
@@ -28,5 +30,8 @@ export const frameCode = ({ address, title, publicUrl }: Embedded, height: numbe
     loading: 'lazy',
   });
 
-/** Ground and words of a button, as visitors see them in each look. */
-export const BUTTON_COLOURS = { chalk: '#1d2430 #ffffff', meadow: '#b5432c #ffffff' } as const;
+/** Ground and words of a button, as visitors see them. */
+export const buttonColours = (look: Quiz['look']): string => {
+  const { button, onButton } = coloursOf(look);
+  return `${button} ${onButton}`;
+};

@@ -1,6 +1,6 @@
 import type { Edit } from './edit';
 
-export type Tab = 'write' | 'score' | 'route' | 'mail' | 'publish';
+export type Tab = 'write' | 'score' | 'route' | 'style' | 'mail' | 'publish';
 export type Finding = {
   code: string;
   severity: 'error' | 'warning' | 'note';

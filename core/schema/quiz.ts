@@ -3,6 +3,7 @@
  * What each part means and computes is told in docs/format.md.
  */
 import { Type, type Static } from '@sinclair/typebox';
+import { Look } from './look';
 import { byField, closed, defs, Id, Line, oneOf, optional, Seconds, shared } from './kit';
 import {
   Accepted,
@@ -234,7 +235,6 @@ const Letter = closed({
   body: RichText,
   when: optional(Condition),
 });
-const Colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
 
 export const QuizSchema = Type.Object(
   {
@@ -267,21 +267,7 @@ export const QuizSchema = Type.Object(
       },
       { additionalProperties: false, default: {} },
     ),
-    look: Type.Object(
-      {
-        /** One of the ready-made looks; default "chalk". */
-        ready: optional(oneOf('chalk', 'meadow')),
-        colours: optional(
-          closed({
-            paper: optional(Colour),
-            ink: optional(Colour),
-            button: optional(Colour),
-            onButton: optional(Colour),
-          }),
-        ),
-      },
-      { additionalProperties: false, default: {} },
-    ),
+    look: Look,
     labels: Type.Record(Type.String(), Line, { default: {} }),
     messages: Type.Array(Letter, { maxItems: 60, default: [] }),
     access: Type.Unsafe<Access>({ ...AccessSchema, default: {} }),

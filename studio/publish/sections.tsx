@@ -2,7 +2,7 @@
 /** A quiz in a page of one's own: its code for each way in which it may stand there, and how that looks. */
 import { useState } from 'react';
 import styled from 'styled-components';
-import { BUTTON_COLOURS, elementCode, embedCode, frameCode } from '../../core/formats/embed-code';
+import { buttonColours, elementCode, embedCode, frameCode } from '../../core/formats/embed-code';
 import { Choose } from '../../ui/controls';
 import { Alarm } from '../../ui/text';
 import { useDocument } from '../document';
@@ -33,12 +33,12 @@ const FRAME_HEIGHT = 640;
 export function InAPage() {
   const { live } = usePublication();
   const title = useDocument((s) => s.quiz.title);
-  const look = useDocument((s) => s.quiz.look.ready ?? 'chalk');
+  const look = useDocument((s) => s.quiz.look);
   const [free, setFree] = useState('');
   const [how, setHow] = useState<How>({ as: 'text', when: '20', side: 'right', page: 'plain' });
   const { as, when, side, page } = how;
   const [width, setWidth] = useState<'phone' | 'full'>('full');
-  const pressed = { 'data-button': title, 'data-colours': BUTTON_COLOURS[look] };
+  const pressed = { 'data-button': title, 'data-colours': buttonColours(look) };
   const attributes: Record<Stands, Record<string, string>> = {
     text: free ? { style: `${page === 'plain' ? '' : 'display:block;'}padding-bottom:${free}` } : {},
     button: { 'data-as': 'button', ...pressed },

@@ -3,12 +3,14 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Quiz } from '../../core/schema/quiz';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
+import { dressOf } from '../../core/look/dress';
 import { type View, viewOf } from '../../core/flow/view';
 import { spokenIn } from '../../visitor/languages';
 import { PageView } from '../../visitor/page/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/questions/values';
 import { wordsOf } from '../../visitor/languages/say';
 import { SpokenIn } from '../../visitor/languages/words';
+import { DressedIn } from '../../visitor/look/dressed';
 
 export function useTry(quiz: Quiz) {
   const [sent, setSent] = useState<Sent[]>([]);
@@ -33,10 +35,13 @@ export function TryPage(props: TryProps) {
   const { quiz, run } = props;
   const view = useMemo(() => viewOf(quiz, run), [quiz, run]);
   const words = useMemo(() => wordsOf(spokenIn(quiz.language, quiz.labels)), [quiz.language, quiz.labels]);
+  const dress = useMemo(() => dressOf(quiz.look), [quiz.look]);
   return (
-    <SpokenIn value={words}>
-      <Filled key={`${view.page?.id}`} {...props} view={view} />
-    </SpokenIn>
+    <DressedIn value={dress}>
+      <SpokenIn value={words}>
+        <Filled key={`${view.page?.id}`} {...props} view={view} />
+      </SpokenIn>
+    </DressedIn>
   );
 }
 

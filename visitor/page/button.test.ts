@@ -5,7 +5,7 @@ import { buttonFor } from './button';
 const question: BlockView = { kind: 'text', id: 'q', prompt: 'q', required: true };
 const words: BlockView = { kind: 'words', id: 'w', body: 'Hello' };
 const view = (page: Partial<NonNullable<View['page']>> | null, of = 3, looksOver = false): View => ({
-  quiz: { title: 'A quiz', language: 'en', progress: true, looksOver, look: 'chalk' },
+  quiz: { title: 'A quiz', language: 'en', progress: true, looksOver },
   page: page && { id: 'p', stage: 'ask', button: '', blocks: [question], ...page },
   progress: { at: 1, of },
   back: false,

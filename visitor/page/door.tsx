@@ -4,6 +4,7 @@ import type { Door } from '../../core/access/door';
 import type { View } from '../../core/flow/view';
 import { isRightToLeft } from '../languages/direction';
 import type { Key } from '../languages/phrases';
+import { useDress } from '../look/dressed';
 import { useWords } from '../languages/words';
 
 const heads: Record<Door['why'], Key> = {
@@ -72,10 +73,12 @@ export function DoorPanel({ door, quiz, home, params, isBusy, trouble, onEnter }
     </label>
   );
   const who = asks?.person && people[asks.person];
+  const dress = useDress();
   return (
     <form
       className="v-panel"
-      data-look={quiz.look}
+      {...dress.attributes}
+      style={dress.style}
       lang={quiz.language}
       dir={isRightToLeft(quiz.language) ? 'rtl' : 'ltr'}
       ref={form}

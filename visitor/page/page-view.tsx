@@ -13,6 +13,7 @@ import { Foot } from './foot';
 import { Header, ProgressLine, welcomes } from './header';
 import { missing, type Values } from '../questions/values';
 import { useWords } from '../languages/words';
+import { useDress } from '../look/dressed';
 
 /** `home` is the address of the quiz here. */
 type Plain = { home: string; token: string; params: Record<string, string> };
@@ -116,6 +117,7 @@ export function PageView({
   plain,
 }: Props) {
   const { say, fault: faultWords } = useWords();
+  const dress = useDress();
   // Disable native validation only once scripts run; without scripts it is the only validation.
   const [alive, setAlive] = useState(false);
   useEffect(() => setAlive(true), []);
@@ -141,7 +143,8 @@ export function PageView({
   return (
     <form
       className="v-panel"
-      data-look={view.quiz.look}
+      {...dress.attributes}
+      style={dress.style}
       ref={panel}
       noValidate={alive}
       {...(plain ? { method: 'post', action: `${plain.home}/plain` } : {})}

@@ -5,7 +5,7 @@ import type { View } from '../../core/flow/view';
 import { type Event, opening, pageOf, reduce, type State, waitingIn } from './state';
 
 const view = (id: string, more: Partial<View> = {}): View => ({
-  quiz: { title: 'A quiz', language: 'en', progress: true, looksOver: false, look: 'chalk' },
+  quiz: { title: 'A quiz', language: 'en', progress: true, looksOver: false },
   page: { id, stage: 'ask', button: '', blocks: [] },
   progress: { at: 0, of: 3 },
   back: true,

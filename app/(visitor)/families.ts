@@ -1,0 +1,95 @@
+/**
+ * The families that looks may name, for visitors' pages: of each the Latin part, with a fallback of the same measures, so that nothing shifts
+ * when it arrives. A page loads those alone that its look names. Other letters come from the families of their own name when a text needs them.
+ */
+import '@fontsource-variable/figtree/wght.css';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/source-serif-4/wght.css';
+import '@fontsource-variable/outfit/wght.css';
+import '@fontsource-variable/caveat/wght.css';
+import '@fontsource-variable/nunito/wght.css';
+import '@fontsource-variable/bitter/wght.css';
+import '@fontsource-variable/oswald/wght.css';
+import '@fontsource-variable/red-hat-mono/wght.css';
+import '@fontsource-variable/fredoka/wght.css';
+import localFont from 'next/font/local';
+
+const figtree = localFont({
+  src: '../../node_modules/@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2',
+  weight: '300 900',
+  variable: '--font-figtree',
+  preload: false,
+});
+const bricolageGrotesque = localFont({
+  src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
+  weight: '200 800',
+  variable: '--font-bricolage-grotesque',
+  preload: false,
+});
+const sourceSerif4 = localFont({
+  src: '../../node_modules/@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2',
+  weight: '200 900',
+  variable: '--font-source-serif-4',
+  adjustFontFallback: 'Times New Roman',
+  preload: false,
+});
+const outfit = localFont({
+  src: '../../node_modules/@fontsource-variable/outfit/files/outfit-latin-wght-normal.woff2',
+  weight: '100 900',
+  variable: '--font-outfit',
+  preload: false,
+});
+const caveat = localFont({
+  src: '../../node_modules/@fontsource-variable/caveat/files/caveat-latin-wght-normal.woff2',
+  weight: '400 700',
+  variable: '--font-caveat',
+  adjustFontFallback: 'Times New Roman',
+  preload: false,
+});
+const nunito = localFont({
+  src: '../../node_modules/@fontsource-variable/nunito/files/nunito-latin-wght-normal.woff2',
+  weight: '200 1000',
+  variable: '--font-nunito',
+  preload: false,
+});
+const bitter = localFont({
+  src: '../../node_modules/@fontsource-variable/bitter/files/bitter-latin-wght-normal.woff2',
+  weight: '100 900',
+  variable: '--font-bitter',
+  adjustFontFallback: 'Times New Roman',
+  preload: false,
+});
+const oswald = localFont({
+  src: '../../node_modules/@fontsource-variable/oswald/files/oswald-latin-wght-normal.woff2',
+  weight: '200 700',
+  variable: '--font-oswald',
+  preload: false,
+});
+const redHatMono = localFont({
+  src: '../../node_modules/@fontsource-variable/red-hat-mono/files/red-hat-mono-latin-wght-normal.woff2',
+  weight: '300 700',
+  variable: '--font-red-hat-mono',
+  preload: false,
+});
+const fredoka = localFont({
+  src: '../../node_modules/@fontsource-variable/fredoka/files/fredoka-latin-wght-normal.woff2',
+  weight: '300 700',
+  variable: '--font-fredoka',
+  preload: false,
+});
+
+/** Of the body: each says by which name a family is here. */
+export const familyNames: string = [
+  figtree,
+  bricolageGrotesque,
+  sourceSerif4,
+  outfit,
+  caveat,
+  nunito,
+  bitter,
+  oswald,
+  redHatMono,
+  fredoka,
+]
+  .map(({ variable }) => variable)
+  .join(' ');

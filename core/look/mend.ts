@@ -1,0 +1,62 @@
+/** Pairs of colours that must be told apart, and how one of them is mended (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
+import { clampChroma, formatHex, modeLrgb, modeOklab, modeOklch, modeRgb, useMode } from 'culori/fn';
+import { contrast } from './contrast';
+import type { Colours, Role } from './ready';
+
+export type Pair = {
+  name: string;
+  front: Role;
+  back: Role;
+  /** The least ratio: 4.5 for words, 3 for what is no words. */
+  needs: number;
+};
+
+/** The front of each is in front in no other pair, so that all can be mended one after the other. */
+export const PAIRS: readonly Pair[] = [
+  { name: 'Words on the sheet', front: 'ink', back: 'paper', needs: 4.5 },
+  { name: 'Quiet words on the sheet', front: 'quiet', back: 'paper', needs: 4.5 },
+  { name: 'Word on the button', front: 'onButton', back: 'button', needs: 4.5 },
+  { name: 'Chosen answer on the sheet', front: 'chosen', back: 'paper', needs: 3 },
+  { name: 'Progress on its track', front: 'track', back: 'button', needs: 3 },
+];
+
+export type Measured = Pair & { is: number };
+
+/** All pairs with what they have, the weakest first by what it lacks. */
+export const measured = (colours: Colours): Measured[] =>
+  PAIRS.map((pair) => ({ ...pair, is: contrast(colours[pair.front], colours[pair.back]) })).sort(
+    (a, b) => a.is / a.needs - b.is / b.needs,
+  );
+
+/** Whether a pair can be told apart. What is shown to one decimal is not rounded up to enough. */
+export const isEnough = ({ is, needs }: Measured): boolean => is >= needs;
+
+// Each way to write a colour is taken in by itself, so that no other is carried along.
+for (const mode of [modeRgb, modeLrgb, modeOklab]) useMode(mode);
+const toOklch = useMode(modeOklch);
+/** Steps of lightness, of which the nearest that is enough is taken. */
+const STEPS = 200;
+
+/**
+ * The colour of the same hue that is nearest in lightness and can be told apart from `back`. Black or white always can, up to 4.58.
+ * @param needs a ratio of at most 4.5
+ */
+export function mendedColour(front: string, back: string, needs: number): string {
+  if (contrast(front, back) >= needs) return front;
+  const from = toOklch(front);
+  const start = from?.l ?? 0;
+  for (let step = 1; step <= STEPS; step++) {
+    for (const l of [start - step / STEPS, start + step / STEPS]) {
+      if (l < 0 || l > 1) continue;
+      const tried = formatHex(
+        clampChroma({ mode: 'oklch', l, c: from?.c ?? 0, ...(from?.h === undefined ? {} : { h: from.h }) }, 'oklch'),
+      );
+      if (contrast(tried, back) >= needs) return tried.toUpperCase();
+    }
+  }
+  return contrast('#000000', back) >= contrast('#FFFFFF', back) ? '#000000' : '#FFFFFF';
+}
+
+/** What mending a pair makes of its front. */
+export const mend = (colours: Colours, { front, back, needs }: Pair): string =>
+  mendedColour(colours[front], colours[back], needs);
