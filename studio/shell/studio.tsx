@@ -73,6 +73,7 @@ const tabs = [
   { id: 'write', label: 'Write' },
   { id: 'score', label: 'Score' },
   { id: 'route', label: 'Route' },
+  { id: 'style', label: 'Style' },
   { id: 'mail', label: 'Mail' },
   { id: 'publish', label: 'Publish' },
   { id: 'findings', label: 'Findings' },

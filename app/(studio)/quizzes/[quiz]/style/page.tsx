@@ -1,0 +1,5 @@
+import { Style } from '../../../../../studio/style/style';
+
+export default function StylePage() {
+  return <Style />;
+}

@@ -1,0 +1,95 @@
+'use client';
+/** The ready looks in a row, seen before they are chosen. */
+import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
+import styled from 'styled-components';
+import { readyOf } from '../../core/look/dress';
+import { readyLooks } from '../../core/look/ready';
+import { READY } from '../../core/schema/look';
+import { Muted, Strong } from '../../ui/text';
+import { useDocumentStore, useQuiz } from '../document';
+import { wear } from '../edits/look-edits';
+
+import { Thumbnail } from './thumbnail';
+
+const Row = styled(ToggleButtonGroup)`
+  border-top: 1px solid var(--ink);
+  margin-top: 16px;
+  padding-top: 10px;
+  .said {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 2px 24px;
+    margin-bottom: 10px;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(77px, 1fr));
+    gap: 8px;
+  }
+  .one {
+    border: 0;
+    padding: 0;
+    background: none;
+    color: inherit;
+    text-align: start;
+    cursor: pointer;
+    font-size: 13px;
+    display: grid;
+    gap: 4px;
+    min-width: 0;
+    align-content: start;
+  }
+  .one .name {
+    border-bottom: 3px solid transparent;
+    justify-self: start;
+    padding-bottom: 1px;
+  }
+  .one[data-selected] .name {
+    font-weight: 600;
+    border-color: var(--saffron);
+  }
+  .one[data-focus-visible] {
+    outline: 2px solid var(--ink);
+    outline-offset: 3px;
+    box-shadow: 0 0 0 8px var(--saffron);
+  }
+`;
+
+export function ReadyLooks() {
+  const { look } = useQuiz();
+  const store = useDocumentStore();
+  const now = readyOf(look);
+  return (
+    <Row
+      aria-label="Ready looks"
+      selectionMode="single"
+      disallowEmptySelection
+      selectedKeys={[now]}
+      onSelectionChange={(keys) => {
+        const to = READY.find((one) => keys.has(one));
+        if (to && to !== now) store.getState().edit(wear(look, to));
+      }}
+    >
+      <div className="said">
+        <Strong>Ready looks</Strong>
+        <Muted>
+          <b>{readyLooks[now].name}:</b> {readyLooks[now].mood}. What is your own stays with any look.
+        </Muted>
+      </div>
+      <div className="row">
+        {READY.map((ready) => (
+          <ToggleButton
+            key={ready}
+            id={ready}
+            className="one"
+            aria-label={`${readyLooks[ready].name}, ${readyLooks[ready].mood}`}
+          >
+            <Thumbnail ready={ready} />
+            <span className="name">{readyLooks[ready].name}</span>
+          </ToggleButton>
+        ))}
+      </div>
+    </Row>
+  );
+}
