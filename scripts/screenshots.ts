@@ -40,6 +40,7 @@ async function take(): Promise<void> {
   await studio.getByRole('gridcell', { name: /^Anywhere flat, after dark, Wilder/ }).click();
   await shot(studio, 'score');
   for (const [tab, settled] of [
+    ['style', 'Ready looks'],
     ['mail', 'Tray'],
     ['publish', 'On a page'],
     ['findings', 'Saw it'],
@@ -75,10 +76,6 @@ async function take(): Promise<void> {
   await studio.getByLabel('Follow a visitor').getByLabel('I hoped you would tell me').check();
   await studio.getByRole('list', { name: 'Pages in their order' }).getByRole('button').first().press('Enter');
   await shot(studio, 'route');
-  await studio.goto(`${home}/quizzes/overnight/score`);
-  await studio.getByText('all ways counted').waitFor();
-  await studio.getByRole('button', { name: 'The ridge', exact: true }).click();
-  await shot(studio, 'score-bands');
   await studio.goto(`${home}/quizzes/repair/write`);
   await studio.getByLabel('Pair 1', { exact: true }).click();
   await studio.waitForLoadState('networkidle').catch(() => undefined);

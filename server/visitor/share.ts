@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { quizIndex } from '../../core/document/lookup';
+import { coloursOf } from '../../core/look/dress';
 import type { Outcome, Quiz } from '../../core/schema/quiz';
 import { readConfig } from '../platform/config';
 import { type LiveEdition, liveQuiz, markOf } from '../publishing/editions';
@@ -92,11 +93,12 @@ async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<
     width,
     most: 1,
   });
+  const { paper, button, quiet, ink } = coloursOf(quiz.look);
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}">
-    <rect width="100%" height="100%" fill="#F5F6F1"/>
-    <rect width="24" height="100%" fill="#F2B233"/>
-    <g fill="#4E5766">${first.svg}</g>
-    <g fill="#1D2430">${title.svg}${sign.svg}<circle cx="96" cy="${HEIGHT - 70}" r="12"/></g>
+    <rect width="100%" height="100%" fill="${paper}"/>
+    <rect width="24" height="100%" fill="${button}"/>
+    <g fill="${quiet}">${first.svg}</g>
+    <g fill="${ink}">${title.svg}${sign.svg}<circle cx="96" cy="${HEIGHT - 70}" r="12"/></g>
   </svg>`;
   const sheet = sharp(Buffer.from(svg));
   if (!picture) return sheet.png().toBuffer();

@@ -100,6 +100,20 @@ export const handbook: HandbookPage[] = [
     ],
   },
   {
+    id: 'style',
+    title: 'Dress it',
+    also: 'design theme colors colours font logo brand layout columns look corners',
+    picture: { name: 'style', text: 'Style: the quiz in its look, and beside it colours with their contrast' },
+    says: [
+      'A ready look dresses the whole quiz. What you change stays your own, with any look, until you go back to its start.',
+    ],
+    steps: [
+      'Choose a ready look below the quiz; above it, choose which page you look at, and on what width.',
+      'Press a colour, then pick it or write it. Each pair is measured as you go; “Mend” makes one that is too weak readable.',
+      'Change a word in the sentences for type, shape and layout. Undo takes any of it back.',
+    ],
+  },
+  {
     id: 'letters',
     title: 'Send the result by letter',
     also: 'mail email message autoresponder insert',

@@ -48,6 +48,17 @@ const card = async (address: string, mark?: string) => {
   };
 };
 
+test('the card has the colours that the quiz wears', async () => {
+  const { address } = await published({ ...shares(), look: { ready: 'night-camp', colours: { button: '#00AA88' } } });
+  const { png } = await card(address);
+  const at = async (left: number) =>
+    [...(await sharp(png).extract({ left, top: 2, width: 1, height: 1 }).raw().toBuffer())].slice(0, 3);
+  expect([await at(2), await at(60)]).toEqual([
+    [0x00, 0xaa, 0x88],
+    [0x15, 0x1b, 0x31],
+  ]);
+});
+
 test('a picture of the creator’s own fills the card of the quiz, and of no outcome', async () => {
   const { member, quizId, address } = await published(shares());
   const corner = async (png: Buffer) =>
