@@ -1,6 +1,6 @@
 /**
  * The families that looks may name, for visitors' pages: of each the Latin part, with a fallback of the same measures, so that nothing shifts
- * when it arrives. A page loads those alone that its look names. Other letters come from the families of their own name when a text needs them.
+ * when it arrives; those that are much wider or narrower than any font of a device are drawn only if they are there at once. A page loads those alone that its look names. Other letters come from the families of their own name when a text needs them.
  */
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/bricolage-grotesque/wght.css';
@@ -43,6 +43,7 @@ const caveat = localFont({
   src: '../../node_modules/@fontsource-variable/caveat/files/caveat-latin-wght-normal.woff2',
   weight: '400 700',
   variable: '--font-caveat',
+  display: 'optional',
   adjustFontFallback: 'Times New Roman',
   preload: false,
 });
@@ -63,18 +64,21 @@ const oswald = localFont({
   src: '../../node_modules/@fontsource-variable/oswald/files/oswald-latin-wght-normal.woff2',
   weight: '200 700',
   variable: '--font-oswald',
+  display: 'optional',
   preload: false,
 });
 const redHatMono = localFont({
   src: '../../node_modules/@fontsource-variable/red-hat-mono/files/red-hat-mono-latin-wght-normal.woff2',
   weight: '300 700',
   variable: '--font-red-hat-mono',
+  display: 'optional',
   preload: false,
 });
 const fredoka = localFont({
   src: '../../node_modules/@fontsource-variable/fredoka/files/fredoka-latin-wght-normal.woff2',
   weight: '300 700',
   variable: '--font-fredoka',
+  display: 'optional',
   preload: false,
 });
 

@@ -169,7 +169,7 @@ export function LayoutSettings() {
         />{' '}
         before them. Progress{' '}
         <Choose
-          label="Progress"
+          label="How progress is shown"
           value={progress}
           options={[
             { id: 'both', label: 'as a line and in words' },
@@ -184,7 +184,7 @@ export function LayoutSettings() {
         />
         , and Back{' '}
         <Choose
-          label="Back"
+          label="Whether Back is offered"
           value={delivery.back === false ? 'no' : 'yes'}
           options={[
             { id: 'yes', label: 'is offered' },

@@ -31,8 +31,8 @@ test('a look is chosen by keys, seen at once, taken back, and got by visitors', 
   await choose(page, 'Corners', 'Straight');
   await choose(page, 'Columns of answers', 'two columns');
   await choose(page, 'Before answers', 'letters');
-  await choose(page, 'Progress', 'in words');
-  await choose(page, 'Back', 'is not offered');
+  await choose(page, 'How progress is shown', 'in words');
+  await choose(page, 'Whether Back is offered', 'is not offered');
   await expect(page.getByText('5 things are your own.')).toBeVisible();
   await saved(page);
   await publish(page);
