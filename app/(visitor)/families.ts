@@ -1,6 +1,7 @@
 /**
  * The families that looks may name, for visitors' pages: of each the Latin part, with a fallback of the same measures, so that nothing shifts
- * when it arrives; those that are much wider or narrower than any font of a device are drawn only if they are there at once. A page loads those alone that its look names. Other letters come from the families of their own name when a text needs them.
+ * when it arrives; those that are much wider or narrower than any font of a device are drawn only if they are there at once. A page loads
+ * those alone that its look names. Other letters come from the families of their own name when a text needs them.
  */
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/bricolage-grotesque/wght.css';
