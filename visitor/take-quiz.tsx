@@ -59,6 +59,7 @@ export function TakeQuiz({ address, first, dress, asks, spoken, run, told, door,
     void session.send({ do: 'time', of: clock?.of ?? 'page', page, answers: answersIn(view, values) });
   return (
     <DressedIn value={dress}>
+      {dress.css && <style>{dress.css}</style>}
       <SpokenIn value={words}>
         <main className="v-page" {...dress.attributes} style={dress.style} data-embedded={isEmbedded ? '' : undefined}>
           {isTrial && <p className="v-trial">{words.say('trial')}</p>}

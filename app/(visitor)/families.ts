@@ -1,18 +1,11 @@
 /**
  * The families that looks may name, for visitors' pages: of each the Latin part, with a fallback of the same measures, so that nothing shifts
  * when it arrives; those that are much wider or narrower than any font of a device are drawn only if they are there at once. A page loads
- * those alone that its look names. Other letters come from the families of their own name when a text needs them.
+ * those alone that its look names. Letters beyond Latin come from three of them, under their own name, or from the device.
  */
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/source-serif-4/wght.css';
-import '@fontsource-variable/outfit/wght.css';
-import '@fontsource-variable/caveat/wght.css';
-import '@fontsource-variable/nunito/wght.css';
-import '@fontsource-variable/bitter/wght.css';
-import '@fontsource-variable/oswald/wght.css';
-import '@fontsource-variable/red-hat-mono/wght.css';
-import '@fontsource-variable/fredoka/wght.css';
 import localFont from 'next/font/local';
 
 const figtree = localFont({

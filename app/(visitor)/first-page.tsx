@@ -1,5 +1,5 @@
 /** What the first page of a quiz is made of, whether it is kept whole or made for one visitor. */
-import { dressOf } from '../../core/look/dress';
+import { wornBy } from '../../core/look/worn';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { readConfig } from '../../server/platform/config';
@@ -62,7 +62,7 @@ export function FirstPage({
     <TakeQuiz
       address={address}
       asks={askedOfAddress(live.quiz)}
-      dress={dressOf(live.quiz.look)}
+      dress={wornBy(live.quiz.look)}
       first={door ? closedLook(live) : firstLook(live)}
       spoken={spoken}
       params={params}

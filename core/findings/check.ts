@@ -8,6 +8,7 @@ import type { Odds } from '../rehearsal/odds';
 import { blockFindings, insertFindings } from './blocks';
 import { coloursOf } from '../look/dress';
 import { isEnough, measured } from '../look/mend';
+import { ownCss } from '../look/own-css';
 import { error, type Finding, placeOf, warning } from '../schema/finding';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget } from './budget';
@@ -203,8 +204,11 @@ function letters(quiz: Quiz): Finding[] {
   });
 }
 
-const looks = (quiz: Quiz): Finding[] =>
-  measured(coloursOf(quiz.look))
+const looks = (quiz: Quiz): Finding[] => [
+  ...ownCss(quiz.look.css ?? '').refused.map(({ line, reason }) =>
+    error('css-refused', 'style', [], `The CSS of its own, line ${line}: ${reason}.`),
+  ),
+  ...measured(coloursOf(quiz.look))
     .filter((pair) => !isEnough(pair))
     .map(({ name, is, needs }) =>
       warning(
@@ -213,4 +217,5 @@ const looks = (quiz: Quiz): Finding[] =>
         [],
         `${name} can hardly be told apart: the contrast is ${(Math.floor(is * 10) / 10).toFixed(1)} to 1, and ${needs.toFixed(1)} is needed.`,
       ),
-    );
+    ),
+];

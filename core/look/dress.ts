@@ -13,6 +13,8 @@ export type Dress = {
   ready: Ready;
   style: Record<`--v-${string}`, string>;
   attributes: Record<`data-${string}`, string>;
+  /** CSS of its own, that reaches the quiz alone. */
+  css?: string;
 };
 
 export const readyOf = (look: Look): Ready => look.ready ?? READY[0];

@@ -17,12 +17,15 @@ export const fonts: Record<FontId, Font> = {
   fredoka: { name: 'Fredoka', generic: 'sans-serif' },
 };
 
+/** Families that have letters beyond Latin here, under their own name. */
+const WIDE: readonly FontId[] = ['figtree', 'bricolage-grotesque', 'source-serif-4'];
+
 /**
- * The families of a piece of CSS: on visitors' pages the Latin part under a name of ours, with a fallback of the same measures; for other
- * letters, and in the studio, the family by its own name.
+ * The families of a piece of CSS: on visitors' pages the Latin part under a name of ours, with a fallback of the same measures; in the studio
+ * the family by its own name.
  */
 export const familyOf = (id: FontId): string => {
   const { name, generic } = fonts[id];
   const own = id === 'source-serif-4' ? 'Source Serif 4 Variable' : `${name} Variable`;
-  return `var(--font-${id}, '${own}'), '${own}', ${generic}`;
+  return [`var(--font-${id}, '${own}')`, ...(WIDE.includes(id) ? [`'${own}'`] : []), generic].join(', ');
 };

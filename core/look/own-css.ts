@@ -55,7 +55,7 @@ export function ownCss(text: string): OwnCss {
   const sheet = parse(text, {
     positions: true,
     parseCustomProperty: true,
-    onParseError: (error) => refuse(Reflect.get(error, 'line') ?? 1, 'this cannot be read as CSS'),
+    onParseError: (error) => refuse(error.line, 'this cannot be read as CSS'),
   });
   if (sheet.type !== 'StyleSheet') return { css: '', refused };
   const kept = sheet.children.toArray().flatMap((node) => keptIn(node, refuse, 0));

@@ -64,6 +64,8 @@ export const Look = Type.Object(
         width: optional(oneOf('narrow', 'ordinary', 'wide')),
       }),
     ),
+    /** CSS of its own, by the names of docs/format.md. What may not be used is refused when it is published, and never reaches visitors. */
+    css: optional(Type.String({ maxLength: 20_000 })),
     layout: optional(
       closed({
         /** where the picture of a question stands */ picture: optional(oneOf('above', 'beside')),

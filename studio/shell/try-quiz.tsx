@@ -9,6 +9,7 @@ import { spokenIn } from '../../visitor/languages';
 import { PageView } from '../../visitor/page/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/questions/values';
 import { wordsOf } from '../../visitor/languages/say';
+import { useOwnCss } from '../shared/own-css';
 import { SpokenIn } from '../../visitor/languages/words';
 import { DressedIn } from '../../visitor/look/dressed';
 
@@ -36,8 +37,10 @@ export function TryPage(props: TryProps) {
   const view = useMemo(() => viewOf(quiz, run), [quiz, run]);
   const words = useMemo(() => wordsOf(spokenIn(quiz.language, quiz.labels)), [quiz.language, quiz.labels]);
   const dress = useMemo(() => dressOf(quiz.look), [quiz.look]);
+  const css = useOwnCss(quiz.look.css ?? '')?.css;
   return (
     <DressedIn value={dress}>
+      {css && <style>{css}</style>}
       <SpokenIn value={words}>
         <Filled key={`${view.page?.id}`} {...props} view={view} />
       </SpokenIn>

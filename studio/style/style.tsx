@@ -14,6 +14,7 @@ import { backToReady, ownCount } from '../edits/look-edits';
 import { standOn, TryPage } from '../shell/try-quiz';
 import { Views, ViewSwitch, type Width } from '../shell/view-switch';
 import { Colours } from './colours';
+import { OwnCssPart } from './own-css';
 import { ReadyLooks } from './ready-looks';
 import { LayoutSettings, ShapeSettings, TypeSettings } from './settings';
 
@@ -117,6 +118,7 @@ export function Style() {
         <TypeSettings />
         <ShapeSettings />
         <LayoutSettings />
+        <OwnCssPart />
       </aside>
     </Split>
   );

@@ -44,7 +44,10 @@ test('a look is chosen by keys, seen at once, taken back, and got by visitors', 
   await expect(panel).toHaveAttribute('data-look', 'night-camp');
   await expect(panel).toHaveCSS('background-color', 'rgb(21, 27, 49)');
   await expect(panel).toHaveCSS('border-top-left-radius', '0px');
-  await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?' })).toHaveCSS('font-family', /bitter/i);
+  await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?', level: 2 })).toHaveCSS(
+    'font-family',
+    /bitter/i,
+  );
   await expect(visitor.locator('.v-progress')).toBeHidden();
   const [gravel, tarmac] = await Promise.all(
     ['Gravel', 'Tarmac'].map((words) => visitor.locator('.v-option', { hasText: words }).boundingBox()),
@@ -81,6 +84,37 @@ test('colours that cannot be told apart are named, told by the check, and mended
   await expect(colour).not.toHaveValue('#999999');
   await page.getByRole('button', { name: 'As the ready look has it' }).click();
   await expect(colour).toHaveValue('#4E5766');
+});
+
+test('CSS of one’s own reaches the quiz alone, and what it may not do is told by its line and stops publishing', async ({
+  page,
+}) => {
+  await signUp(page);
+  await startQuiz(page, 'Gravel or tarmac?', ['Gravel', 'Tarmac']);
+  await tab(page, 'Style').click();
+  await page.getByText('For whoever knows it').click();
+  const area = page.getByLabel('CSS of your own');
+  await area.fill(
+    '.question { text-transform: uppercase }\n.answer { position: fixed; color: #204060 }\nbody { color: red }',
+  );
+  const part = page.getByRole('region', { name: 'Own CSS' });
+  await expect(part.getByText('Line 2: position cannot be set here.')).toBeVisible();
+  await expect(part.getByText('Line 3: only names with a dot can be dressed, such as .answer.')).toBeVisible();
+  await expect(sheet(page).locator('.v-prompt')).toHaveCSS('text-transform', 'uppercase');
+  await expect(sheet(page).locator('.v-option').first()).toHaveCSS('position', 'relative');
+  await saved(page);
+  await page.getByRole('banner').getByRole('button', { name: 'Publish edition 1' }).click();
+  await expect(page.getByRole('dialog').getByText(/The CSS of its own, line 2/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await area.fill('.question { text-transform: uppercase }\n.answer { color: #204060 }');
+  await expect(part.getByText(/^Line/)).toHaveCount(0);
+  await saved(page);
+  await publish(page);
+  await tab(page, 'Publish').click();
+  const visitor = await somebodyElse(page);
+  await visitor.goto(`${world().app}/q/${await page.getByLabel('Web address').inputValue()}`);
+  await expect(visitor.locator('.v-prompt')).toHaveCSS('text-transform', 'uppercase');
+  await expect(visitor.locator('.v-option').first()).toHaveCSS('color', 'rgb(32, 64, 96)');
 });
 
 test('nothing shifts while the type of a look arrives, and no look sticks out of a small phone', async ({ page }) => {

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
-import { dressOf } from '../../../../core/look/dress';
+import { wornBy } from '../../../../core/look/worn';
 import { askedOfAddress } from '../../../../core/flow/carry';
 import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
@@ -62,7 +62,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
     <TakeQuiz
       key={found.standing.seq}
       address={address}
-      dress={dressOf(live.quiz.look)}
+      dress={wornBy(live.quiz.look)}
       first={found.standing}
       asks={askedOfAddress(live.quiz)}
       spoken={spoken}
