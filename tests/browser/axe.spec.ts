@@ -34,6 +34,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       for (const [tab, settled, quiz = 'tourer'] of [
         ['write', 'How far in a day, with bags on?'],
         ['score', 'Where visitors end'],
+        ['style', 'Ready looks'],
         ['mail', 'Tray'],
         ['publish', 'It is open.'],
         ['findings', 'Saw it'],

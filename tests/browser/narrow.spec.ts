@@ -14,7 +14,7 @@ test('no view of the studio sticks out at 320 px', async ({ page }) => {
     await alive(page);
     await fits(page, path);
   }
-  for (const tab of ['write', 'score', 'route', 'mail', 'publish', 'findings']) {
+  for (const tab of ['write', 'score', 'route', 'style', 'mail', 'publish', 'findings']) {
     await page.goto(`${world().app}/quizzes/tourer/${tab}`);
     await alive(page);
     await expect(page.getByRole('button', { name: /^Check/ })).toContainText(/nothing found|\d/);
