@@ -40,7 +40,8 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot: 'node_modules/(@sinclair/typebox|@internationalized/date|@noble/hashes|(@types/)?culori|css-tree|ajv|jsonc-parser|jstat|papaparse)/',
+        pathNot:
+          'node_modules/(@sinclair/typebox|@internationalized/date|@noble/hashes|(@types/)?culori|css-tree|ajv|jsonc-parser|jstat|papaparse)/',
       },
     },
     {

@@ -46,7 +46,15 @@ async function test() {
   mkdirSync(data, { recursive: true });
   const needsDatabase = suites.includes('server') || suites.includes('browser');
   const cluster = needsDatabase ? await startCluster('test') : null;
-  const env = cluster ? { TEST_DATABASE_URL: cluster.url, LOG_LEVEL: 'silent', CHECK_ANSWERS: '1', HASTE: '0', NAME_SERVER: '127.0.0.1:9' } : {};
+  const env = cluster
+    ? {
+        TEST_DATABASE_URL: cluster.url,
+        LOG_LEVEL: 'silent',
+        CHECK_ANSWERS: '1',
+        HASTE: '0',
+        NAME_SERVER: '127.0.0.1:9',
+      }
+    : {};
   if (cluster) {
     await step('Bringing the test database up to date', async () => {
       await run(process.execPath, ['built/migrate.mjs'], { env: { DATABASE_URL: cluster.url } });
