@@ -85,8 +85,7 @@ export async function openRun(
     seenAt: now,
     lastAt: now,
     isTrial: trial !== null,
-    odd:
-      trial === null && key.network !== undefined && takeOne('crowd', key.network, now.getTime()) > 0 ? 'crowd' : null,
+    odd: trial ? null : crowdIn(key, now),
     traces: trial ? null : tracesOf(live.access.settings, key.seen ?? {}),
     ...admitted,
   });
@@ -101,6 +100,10 @@ export async function openRun(
   if (!there) throw new HttpError(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
 }
+
+/** One of very many runs of this browser at this address of the network. */
+const crowdIn = ({ network }: Key, now: Date): 'crowd' | null =>
+  network !== undefined && takeOne('crowd', network, now.getTime()) > 0 ? 'crowd' : null;
 
 /**
  * Puts a run on disk, if its person may have one more. One that they have begun and not finished is gone on with, under the new token: two
