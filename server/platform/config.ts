@@ -46,6 +46,14 @@ export function readConfig(): Config {
     if (!(value > 0)) throw new Error(`${name} is "${process.env[name]}"; a number above 0 is expected.`);
     return value;
   };
+  const notNegative = (name: string, otherwise: number): number => {
+    const value = Number(process.env[name] ?? otherwise);
+    if (!(value >= 0)) throw new Error(`${name} is "${process.env[name]}"; a number of at least 0 is expected.`);
+    return value;
+  };
+  const nameServer = process.env['NAME_SERVER'] ?? null;
+  if (nameServer !== null && !/^(\[[\da-f:]+\]|[\d.]+)(:\d+)?$/i.test(nameServer))
+    throw new Error(`NAME_SERVER is "${nameServer}"; an address of the network is expected, with :port if need be.`);
   const level = process.env['LOG_LEVEL'];
   if (level !== undefined && level !== logLevel())
     throw new Error(`LOG_LEVEL is "${level}"; one of ${LOG_LEVELS.join(', ')} is expected.`);
@@ -63,9 +71,9 @@ export function readConfig(): Config {
     sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
-    nameServer: process.env['NAME_SERVER'] ?? null,
+    nameServer,
     regionHeader: process.env['REGION_HEADER'] ?? null,
-    haste: Number(process.env['HASTE'] ?? 200) || 0,
+    haste: notNegative('HASTE', 200),
     visitorRate: positive('VISITOR_RATE', 1),
     checkAnswers: process.env['CHECK_ANSWERS'] === '1',
   };

@@ -161,7 +161,7 @@ export const handbook: HandbookPage[] = [
   {
     id: 'embed',
     title: 'Put it into a web page',
-    also: 'embed iframe website code popup button script wordpress',
+    also: 'embed iframe website code popup button script',
     says: [
       'The quiz takes the width of its place and the height that it needs, without a scroll bar of its own. Of the address of your page only what the quiz declares is handed over.',
     ],

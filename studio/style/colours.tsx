@@ -1,7 +1,7 @@
 'use client';
 /** The colours of a quiz by what they are for, and every pair of them measured. */
 import { useState } from 'react';
-import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
+import { ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { coloursOf } from '../../core/look/dress';
 import { isEnough, type Measured, measured, mend } from '../../core/look/mend';
@@ -11,22 +11,14 @@ import { Mark } from '../../ui/marks';
 import { Alarm, Muted, Strong } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
 import { mendPair, setColour } from '../edits/look-edits';
+import { Tile } from './tile';
 
 const Swatches = styled(ToggleButtonGroup)`
   display: grid;
   grid-template-columns: repeat(4, minmax(0, 1fr));
   gap: 10px 8px;
   .one {
-    border: 0;
-    padding: 0;
-    background: none;
-    color: inherit;
-    text-align: start;
-    cursor: pointer;
-    font-size: 13px;
-    display: grid;
     gap: 3px;
-    align-content: start;
     overflow-wrap: anywhere;
   }
   .swatch {
@@ -144,10 +136,10 @@ export function Colours() {
         onSelectionChange={(keys) => setRole(ROLES.find((one) => keys.has(one)) ?? role)}
       >
         {ROLES.map((one) => (
-          <ToggleButton key={one} id={one} className="one">
+          <Tile key={one} id={one} className="one">
             <span className="swatch" style={{ background: colours[one] }} />
             {NAMES[one]}
-          </ToggleButton>
+          </Tile>
         ))}
       </Swatches>
       <Picked key={`${role} ${colours[role]}`} name={NAMES[role]} colour={colours[role]} onChange={set} />

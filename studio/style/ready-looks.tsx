@@ -1,6 +1,6 @@
 'use client';
 /** The ready looks in a row, seen before they are chosen. */
-import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
+import { ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { readyOf } from '../../core/look/dress';
 import { readyLooks } from '../../core/look/ready';
@@ -9,6 +9,7 @@ import { Muted, Strong } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
 import { wear } from '../edits/look-edits';
 
+import { Tile } from './tile';
 import { Thumbnail } from './thumbnail';
 
 const Row = styled(ToggleButtonGroup)`
@@ -28,17 +29,8 @@ const Row = styled(ToggleButtonGroup)`
     gap: 8px;
   }
   .one {
-    border: 0;
-    padding: 0;
-    background: none;
-    color: inherit;
-    text-align: start;
-    cursor: pointer;
-    font-size: 13px;
-    display: grid;
     gap: 4px;
     min-width: 0;
-    align-content: start;
   }
   .one .name {
     border-bottom: 3px solid transparent;
@@ -79,7 +71,7 @@ export function ReadyLooks() {
       </div>
       <div className="row">
         {READY.map((ready) => (
-          <ToggleButton
+          <Tile
             key={ready}
             id={ready}
             className="one"
@@ -87,7 +79,7 @@ export function ReadyLooks() {
           >
             <Thumbnail ready={ready} />
             <span className="name">{readyLooks[ready].name}</span>
-          </ToggleButton>
+          </Tile>
         ))}
       </div>
     </Row>
