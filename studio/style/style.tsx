@@ -26,6 +26,10 @@ const Split = styled.div`
     flex: 1 1 600px;
     min-width: 0;
     padding: 10px 24px 40px;
+    /* What is changed below is seen above. */
+    position: sticky;
+    top: 0;
+    align-self: flex-start;
   }
   .head {
     display: flex;
@@ -67,6 +71,8 @@ const Split = styled.div`
     > .quiz,
     aside {
       flex: none;
+      position: static;
+      align-self: stretch;
       padding: 10px 16px 32px;
       border-inline-start: 0;
     }

@@ -93,7 +93,7 @@ type HostProps = {
 };
 function Host({ one, isOwner, trouble, onProve, onRemove }: HostProps) {
   return (
-    <li>
+    <li style={{ alignItems: 'start' }}>
       <Mark kind={one.isProven ? 'yes' : 'not-yet'} size={12} />
       <div>
         <Strong>{one.host}</Strong> <Muted $small>{one.isProven ? 'your quizzes stand there' : 'not proven yet'}</Muted>
