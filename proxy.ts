@@ -12,6 +12,7 @@ import {
   ownMark,
   studioPolicy,
   TRIAL_HEADER,
+  WISH_HEADER,
   visitorPolicy,
 } from './server/platform/policy';
 import { workspaceOfHost } from './server/publishing/host-names';
@@ -20,6 +21,7 @@ import { HttpError } from './server/platform/http-error';
 import { patiently } from './server/platform/patience';
 import { whereFrom } from './server/platform/rates';
 import { doorOf } from './server/visitor/admission';
+import type { Wish } from './core/languages/choose';
 import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {
@@ -31,8 +33,18 @@ export const config = {
 /** What makes a page one visitor's own. What the page around a frame has in its address is read by our script, which always runs there. */
 function bringsAlong(query: URLSearchParams): boolean {
   const own = ['run', 'told', 'wrong', 'shared', 'try'].some((key) => query.has(key));
-  return own || (query.size > 0 && !query.has('in'));
+  const isKept = (key: string) => key === 'language' || key === 'around';
+  return own || (!query.has('in') && [...query.keys()].some((key) => !isKept(key)));
 }
+
+const wishOf = (request: NextRequest): Wish => {
+  const { searchParams } = new URL(request.url);
+  return {
+    asked: searchParams.get('language')?.slice(0, 40),
+    around: searchParams.get('around')?.slice(0, 40),
+    accepted: request.headers.get('accept-language'),
+  };
+};
 
 /** A page that is made for this request: its scripts bear a nonce, which the framework reads from the policy of the request. */
 function madeWith(request: NextRequest, policyOf: (nonce: string) => string, to?: URL, status?: number): NextResponse {
@@ -42,6 +54,7 @@ function madeWith(request: NextRequest, policyOf: (nonce: string) => string, to?
   headers.set('content-security-policy', policy);
   headers.set('x-nonce', nonce);
   headers.set(TRIAL_HEADER, new URL(request.url).searchParams.get('try') ?? '');
+  headers.set(WISH_HEADER, encodeURIComponent(JSON.stringify(wishOf(request))));
   const response = to
     ? NextResponse.rewrite(to, { request: { headers }, ...(status === undefined ? {} : { status }) })
     : NextResponse.next({ request: { headers } });
@@ -96,7 +109,7 @@ async function liveOrNot(address: string): Promise<LiveEdition | null> {
 
 async function kept(request: NextRequest, address: string, live: LiveEdition): Promise<NextResponse> {
   const url = new URL(request.url);
-  const language = languageFor(live.quiz, request.headers.get('accept-language'));
+  const language = languageFor(live.quiz, wishOf(request));
   url.pathname = `/editions/${encodeURIComponent(address)}/${markOf(live)}/${encodeURIComponent(language)}`;
   url.search = '';
   const policy = await keptPolicy(url.pathname);
@@ -106,7 +119,7 @@ async function kept(request: NextRequest, address: string, live: LiveEdition): P
   response.headers.set('Content-Security-Policy', policy);
   // Whoever keeps it asks each time whether the edition is still the live one; the answer is mostly "not changed".
   response.headers.set('Cache-Control', 'public, max-age=0, must-revalidate');
-  if (live.quiz.delivery.language === 'found') response.headers.append('Vary', 'Accept-Language');
+  if (live.quiz.delivery.language !== undefined) response.headers.append('Vary', 'Accept-Language');
   return response;
 }
 

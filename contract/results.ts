@@ -95,6 +95,8 @@ const PersonSchema = closed({
   seenAt: Instant,
   lastAt: Instant,
   source: Type.String(),
+  /** The one it was taken in, of a quiz that is in several. */
+  language: optional(Type.String()),
   traces: closed({ page: optional(Type.String()), device: optional(Type.String()), region: optional(Type.String()) }),
   finished: Type.Boolean(),
   standsAt: Type.String(),

@@ -80,6 +80,8 @@ export const visits = {
       page: optional(Type.String({ maxLength: 2_000 })),
       /** The edition whose first page the visitor has before them, or had here before. */
       shown: optional(Type.Integer({ minimum: 1 })),
+      /** The language that it is to be in. Of a run that was begun before: where another one is asked for. */
+      language: optional(Type.String({ maxLength: 40 })),
       /** What the visitor brings along to be let in. */
       key: optional(KeySchema),
       /** Of a page without scripts, whose run is to be gone on with. */

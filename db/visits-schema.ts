@@ -88,6 +88,8 @@ export const runs = pgTable(
     seed: integer('seed').notNull(),
     known: jsonb('known').$type<Record<string, string>>().notNull(),
     source: text('source').notNull().default(''),
+    /** One of the languages that the quiz was put into; null in its own. */
+    language: text('language'),
     seenAt: at('seen_at').notNull().defaultNow(),
     lastAt: at('last_at').notNull().defaultNow(),
     finishedAt: at('finished_at'),

@@ -28,13 +28,16 @@
   function frameOf(place, kept, dialog) {
     var frame = document.createElement('iframe');
     var trial = said(place, 'try');
+    var own = said(place, 'language');
+    var around = document.documentElement.lang;
     frame.src =
       home +
       '/q/' +
       encodeURIComponent(addressOf(place)) +
       '?in=' +
       encodeURIComponent(location.host) +
-      (trial ? '&try=' + encodeURIComponent(trial) : '');
+      (trial ? '&try=' + encodeURIComponent(trial) : '') +
+      (own ? '&language=' + encodeURIComponent(own) : around ? '&around=' + encodeURIComponent(around) : '');
     frame.title = titleOf(place);
     frame.style.cssText = 'display:block;width:100%;border:0;height:' + (kept || 560) + 'px';
     if (!dialog) frame.setAttribute('scrolling', 'no');

@@ -12,13 +12,16 @@ import { DressedIn } from './look/dressed';
 import { PageView } from './page/page-view';
 import { opening, pageOf, type State, type Trouble } from './session/state';
 import { download } from './session/transport';
-import { useSession } from './session/use-session';
+import { inAnother, useSession } from './session/use-session';
 import { answersIn, goFrom } from './questions/values';
 import { wordsOf } from './languages/say';
 import { SpokenIn, useWords } from './languages/words';
 
 // Few visitors stand at a door: the others do not load it.
 const DoorPanel = lazy(() => import('./page/door').then((module) => ({ default: module.DoorPanel })));
+
+/** The languages of a quiz that is in several, and whether visitors may choose. */
+export type OfLanguages = { all: { id: string; name: string }[]; isOffered: boolean };
 
 type Props = {
   address: string;
@@ -28,6 +31,7 @@ type Props = {
   /** What the quiz takes from the address of the page, or of the page around it. */
   asks: readonly string[];
   spoken: Spoken;
+  languages?: OfLanguages;
   /** The run that a browser without scripts is in, and what is to be said to it. */
   run?: { ticket: string; explained: boolean; trouble: Key | null };
   /** The door that every new visitor meets. */
@@ -42,7 +46,19 @@ type Props = {
   params?: Record<string, string>;
 };
 
-export function TakeQuiz({ address, first, dress, asks, spoken, run, told, door, params = {}, ...kept }: Props) {
+export function TakeQuiz({
+  address,
+  first,
+  dress,
+  asks,
+  spoken,
+  languages,
+  run,
+  told,
+  door,
+  params = {},
+  ...kept
+}: Props) {
   const { isTrial = false, keepsPage = false } = kept;
   const words = useMemo(() => wordsOf(spoken), [spoken]);
   const explained = run?.explained ? first.view.explained : undefined;
@@ -50,7 +66,11 @@ export function TakeQuiz({ address, first, dress, asks, spoken, run, told, door,
     const state = opening(first, run?.trouble ?? told ?? null, explained);
     return door ? { ...state, is: 'blocked', door } : state;
   };
-  const { state, session } = useSession({ address, asks, keepsPage, isTrial }, start, words.say);
+  const { state, session } = useSession(
+    { address, asks, keepsPage, isTrial, languages: languages?.all },
+    start,
+    words.say,
+  );
   const { standing, values, trouble, until } = state;
   const { view, clock } = standing;
   const page = pageOf(state);
@@ -63,6 +83,9 @@ export function TakeQuiz({ address, first, dress, asks, spoken, run, told, door,
       <SpokenIn value={words}>
         <main className="v-page" {...dress.attributes} style={dress.style} data-embedded={isEmbedded ? '' : undefined}>
           {isTrial && <p className="v-trial">{words.say('trial')}</p>}
+          {languages?.isOffered && standing.seq === 0 && (
+            <Languages languages={languages.all} now={view.quiz.language} />
+          )}
           {state.is === 'blocked' ? (
             <Suspense>
               <DoorPanel
@@ -106,6 +129,30 @@ export function TakeQuiz({ address, first, dress, asks, spoken, run, told, door,
         </main>
       </SpokenIn>
     </DressedIn>
+  );
+}
+
+/** Leads to the same first page in another language. */
+function Languages({ languages, now }: { languages: OfLanguages['all']; now: string }) {
+  const { say } = useWords();
+  return (
+    <nav className="v-languages" aria-label={say('language')}>
+      {languages.map(({ id, name }) => (
+        <a
+          key={id}
+          href={`?language=${id}`}
+          lang={id}
+          hrefLang={id}
+          aria-current={id === now ? 'true' : undefined}
+          onClick={(event) => {
+            event.preventDefault();
+            location.assign(inAnother(id));
+          }}
+        >
+          {name}
+        </a>
+      ))}
+    </nav>
   );
 }
 

@@ -10,7 +10,9 @@ import type { Door } from '../../core/access/door';
 import { askedOfAddress } from '../../core/flow/carry';
 import { closedLook, firstLook } from '../../server/visitor/take-step';
 import { spokenIn } from '../../visitor/languages';
-import { TakeQuiz } from '../../visitor/take-quiz';
+import { type OfLanguages, TakeQuiz } from '../../visitor/take-quiz';
+import { inLanguage, languagesOf, nameOfLanguage } from '../../core/languages/translate';
+import type { Quiz } from '../../core/schema/quiz';
 
 export const orNotFound = async <T,>(look: Promise<T>): Promise<T> => {
   try {
@@ -21,8 +23,19 @@ export const orNotFound = async <T,>(look: Promise<T>): Promise<T> => {
   }
 };
 
+/** The languages of a quiz by their own names, where there are several. */
+export function inTheLanguages(quiz: Quiz): OfLanguages | undefined {
+  const ids = languagesOf(quiz);
+  if (ids.length < 2) return undefined;
+  return {
+    all: ids.map((id) => ({ id, name: nameOfLanguage(id, id) })),
+    isOffered: quiz.delivery.language === 'offered',
+  };
+}
+
 /** @param shared the mark of an outcome that somebody shares */
-export function metadataOf(address: string, live: LiveEdition, shared?: string): Metadata {
+export function metadataOf(address: string, shown: LiveEdition, language: string, shared?: string): Metadata {
+  const live = { ...shown, quiz: inLanguage(shown.quiz, language) };
   const { publicUrl } = readConfig();
   const share = shareOf(address, live, shared);
   const asked = new URLSearchParams({ url: `${publicUrl}/q/${address}`, format: 'json' });
@@ -50,13 +63,15 @@ type Props = {
 
 export function FirstPage({
   address,
-  live,
+  live: shown,
   language,
   params = {},
   passed = false,
   door = null,
   isTrial = false,
 }: Props) {
+  const live = { ...shown, quiz: inLanguage(shown.quiz, language) };
+  const languages = inTheLanguages(shown.quiz);
   const spoken = spokenIn(language, live.quiz.labels);
   return (
     <TakeQuiz
@@ -65,6 +80,7 @@ export function FirstPage({
       dress={wornBy(live.quiz.look)}
       first={door ? closedLook(live) : firstLook(live)}
       spoken={spoken}
+      {...(languages ? { languages } : {})}
       params={params}
       isTrial={isTrial}
       keepsPage={live.access.settings.keeps?.page ?? false}

@@ -5,7 +5,10 @@ import { type LiveEdition, liveQuiz, versionFor } from '../../server/publishing/
 import { trialAt } from '../../server/publishing/trials';
 import { patiently } from '../../server/platform/patience';
 import { whereFrom } from '../../server/platform/rates';
-import { TRIAL_HEADER } from '../../server/platform/policy';
+import { TRIAL_HEADER, WISH_HEADER } from '../../server/platform/policy';
+import { languageFor } from '../../visitor/languages';
+import type { Wish } from '../../core/languages/choose';
+import type { Quiz } from '../../core/schema/quiz';
 import { orNotFound } from './first-page';
 
 export const shownAt = cache(async (address: string): Promise<LiveEdition & { isTrial: boolean }> => {
@@ -16,3 +19,10 @@ export const shownAt = cache(async (address: string): Promise<LiveEdition & { is
   const live = await orNotFound(patiently(() => liveQuiz(address)));
   return { ...(await versionFor(live, whereFrom({ headers: asked }))), isTrial: false };
 });
+
+/** The language of the page that a request is shown. */
+export async function languageShown(quiz: Quiz): Promise<string> {
+  // Written by the proxy, which alone sees the address.
+  const wish = (await headers()).get(WISH_HEADER);
+  return languageFor(quiz, wish ? (JSON.parse(decodeURIComponent(wish)) as Wish) : {});
+}

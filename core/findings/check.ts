@@ -12,6 +12,7 @@ import { ownCss } from '../look/own-css';
 import { error, type Finding, placeOf, warning } from '../schema/finding';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget } from './budget';
+import { languageFindings } from './languages';
 import { reachOf } from './reach';
 import { rehearsedFindings, verdictFindings } from './verdicts';
 
@@ -30,6 +31,7 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
     ...verdictFindings(quiz),
     ...letters(quiz),
     ...looks(quiz),
+    ...languageFindings(quiz),
   ];
   const whole = !findings.some((f) =>
     ['no-questions', 'no-pages', 'unknown-reference', 'route-target-missing'].includes(f.code),

@@ -3,6 +3,7 @@
  * What each part means and computes is told in docs/format.md.
  */
 import { Type, type Static } from '@sinclair/typebox';
+import { Labels, LanguageTag, Translation } from './languages';
 import { Look } from './look';
 import { byField, closed, defs, Id, Line, oneOf, optional, Seconds, shared } from './kit';
 import {
@@ -243,7 +244,7 @@ export const QuizSchema = Type.Object(
     id: Id,
     title: Line,
     description: Type.String({ maxLength: 2_000, default: '' }),
-    language: Type.String({ pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$', default: 'en' }),
+    language: Type.Unsafe<string>({ ...LanguageTag, default: 'en' }),
     pages: Type.Array(Page, { maxItems: 400 }),
     topics: Type.Array(Topic, { maxItems: 100, default: [] }),
     scales: Type.Array(Scale, { maxItems: 60, default: [] }),
@@ -258,8 +259,11 @@ export const QuizSchema = Type.Object(
         limit: optional(Seconds),
         /** All answers are shown once more before they are sent for good. */
         lookOver: optional(Type.Boolean()),
-        /** Buttons and messages are in the visitor's own language where they can be, else in the quiz's. */
-        language: optional(oneOf('found')),
+        /**
+         * `found`: visitors get their own language where the quiz is in it; of a quiz in one language, buttons and messages alone are. `offered`:
+         * they may choose another on the first page too. Absent: the quiz's own, but where an address asks for another.
+         */
+        language: optional(oneOf('found', 'offered')),
         /** Explanations stand after each page; then there is no way back. */
         explain: optional(oneOf('after')),
         /** Results are kept back: until somebody releases them, or until a moment (ISO 8601, UTC, whole seconds). */
@@ -268,7 +272,7 @@ export const QuizSchema = Type.Object(
       { additionalProperties: false, default: {} },
     ),
     look: Look,
-    labels: Type.Record(Type.String(), Line, { default: {} }),
+    labels: Type.Unsafe<Static<typeof Labels>>({ ...Labels, default: {} }),
     messages: Type.Array(Letter, { maxItems: 60, default: [] }),
     access: Type.Unsafe<Access>({ ...AccessSchema, default: {} }),
     /** Settings kept by a name, to be given to other questions. */
@@ -281,6 +285,8 @@ export const QuizSchema = Type.Object(
         maxItems: 200,
       }),
     ),
+    /** The quiz in other languages. */
+    translations: optional(Type.Array(Translation, { maxItems: 30 })),
     /** Runs that are walked again after each change. */
     examples: optional(Type.Array(Example, { maxItems: 200 })),
     /** Questions of the bank that pages draw from. */

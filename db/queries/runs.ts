@@ -19,6 +19,7 @@ export const runColumns = {
   seed: runs.seed,
   known: runs.known,
   source: runs.source,
+  language: runs.language,
   seenAt: runs.seenAt,
   lastAt: runs.lastAt,
   finishedAt: runs.finishedAt,
@@ -88,6 +89,13 @@ export async function setToken(
   const moved = await db.update(runs).set({ tokenHash: next }).where(asItWas).returning({ runId: runs.runId });
   return moved.length === 1;
 }
+
+/** Lets a run go on in another language. */
+export const setLanguage = (db: Db, { workspaceId, runId }: RunRow, language: string | null) =>
+  db
+    .update(runs)
+    .set({ language })
+    .where(and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId)));
 
 /**
  * Runs of a quiz that have gone on since they were counted, locked against another counter. A run may go on while its row is waited for: then

@@ -16,7 +16,7 @@ import type { Membership } from '../../db/queries/members';
 import { finishedWithContact } from '../../db/queries/runs';
 import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { quizOf } from '../publishing/editions';
 import { newId } from '../platform/ids';
 import { enqueueLetter } from '../platform/jobs';
 import { notFound, HttpError } from '../platform/http-error';
@@ -112,6 +112,6 @@ export async function sendTest(
 /** A visitor to show letters with. */
 export async function exampleRun(member: Membership, quizId: string): Promise<Run> {
   const row = await finishedWithContact(database(), member.workspaceId, quizId);
-  if (row) return foldRun(await editionOf(member.workspaceId, quizId, row.edition), row, row.events);
+  if (row) return foldRun(await quizOf(row), row, row.events);
   return rehearsedRun((await getQuiz(member, quizId)).draft, 1);
 }

@@ -65,6 +65,9 @@ export const HOST_HEADER = 'x-yes-maybe-host';
 /** Carries the key of a trial from `proxy.ts` to the pages, whose layouts do not see what stands behind the address. */
 export const TRIAL_HEADER = 'x-yes-maybe-try';
 
+/** Carries the languages that a visitor may want, in the same way: as JSON, percent-encoded. */
+export const WISH_HEADER = 'x-yes-maybe-wish';
+
 const policies = new LRUCache<string, Promise<string>>({ max: 1_000 });
 
 /**

@@ -1,11 +1,13 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import { editionFor } from '../../core/access/versions';
+import { inLanguage, keyedIn } from '../../core/languages/translate';
 import type { Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../../db/client';
 import type { AccessRow } from '../../db/queries/access';
 import { findEdition } from '../../db/queries/editions';
 import { liveAt } from '../../db/queries/quizzes';
+import type { RunRow } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { readConfig } from '../platform/config';
 import { notFound } from '../platform/http-error';
@@ -31,6 +33,14 @@ export async function editionOf(
   kept.set(key, document);
   return document;
 }
+
+/** The document that a run is in: of its edition, in its language. */
+export const quizOf = async (row: RunRow, db?: Db | Tx): Promise<Quiz> =>
+  inLanguage(await editionOf(row.workspaceId, row.quizId, row.edition, db), row.language);
+
+/** The same for whoever reads its results: in the quiz's own words, scored as in the language of the run. */
+export const ownQuizOf = async (row: RunRow, db?: Db | Tx): Promise<Quiz> =>
+  keyedIn(await editionOf(row.workspaceId, row.quizId, row.edition, db), row.language);
 
 export type LiveEdition = { workspaceId: string; quizId: string; edition: number; quiz: Quiz; access: AccessRow };
 

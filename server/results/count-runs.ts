@@ -4,7 +4,7 @@ import { foldRun } from '../../core/flow/run';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
 import { quizzesToCount, uncountedRuns } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { ownQuizOf } from '../publishing/editions';
 
 const BATCH = 500;
 
@@ -29,7 +29,7 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
       const changes: Change[] = [];
       const done = [];
       for (const row of open) {
-        const quiz = await editionOf(workspaceId, quizId, row.edition, tx);
+        const quiz = await ownQuizOf(row, tx);
         const isStarted = row.events.some((e) => e.do !== 'offer');
         const keys = row.isTrial
           ? []

@@ -16,7 +16,7 @@ import type { Membership } from '../../db/queries/members';
 import { countByEdition, oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { editionOf, ownQuizOf } from '../publishing/editions';
 import { notFound } from '../platform/http-error';
 import { getQuiz } from '../accounts/own-quiz';
 
@@ -127,7 +127,7 @@ export async function listPeople(
   });
   const people: PersonLine[] = [];
   for (const row of rows.slice(0, PAGE)) {
-    const quiz = await editionOf(member.workspaceId, quizId, row.edition);
+    const quiz = await ownQuizOf(row);
     const run = foldRun(quiz, row, row.events);
     people.push({
       runId: row.runId,
@@ -150,7 +150,7 @@ export async function listPeople(
 export async function readPerson(member: Membership, quizId: string, runId: string): Promise<Person> {
   const row = await oneRun(database(), member.workspaceId, quizId, runId);
   if (!row) throw notFound('This run');
-  const quiz = await editionOf(member.workspaceId, quizId, row.edition);
+  const quiz = await ownQuizOf(row);
   const run = foldRun(quiz, row, row.events);
   const result = resultOf(quiz, run);
   const seconds = await secondsByPage(member.workspaceId, row);
@@ -162,6 +162,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
     seenAt: row.seenAt.toISOString(),
     lastAt: row.lastAt.toISOString(),
     source: row.source,
+    ...(quiz.translations?.length ? { language: row.language ?? quiz.language } : {}),
     traces: row.traces ?? {},
     finished: run.finished,
     standsAt: pages.get(run.way.at(-1)?.page ?? '')?.name ?? '',

@@ -4,7 +4,7 @@ import { bankIdOf, lockQuiz, updateQuiz } from '../../db/queries/quizzes';
 import { countHeldBack, finishedAfter, runById } from '../../db/queries/runs';
 import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
 import { whatWasLeft, writeLetters } from '../visitor/keep-contact';
@@ -51,7 +51,7 @@ export async function writeReleased(
 async function writeLettersOf(workspaceId: string, runId: string, now: Date): Promise<void> {
   const row = await runById(database(), workspaceId, runId);
   if (!row?.finishedAt) return;
-  const quiz = await editionOf(workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
   const left = whatWasLeft(quiz, run, now);
   if (!left?.mayWrite) return;

@@ -14,7 +14,7 @@ import { accessOf } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
 import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { editionOf, ownQuizOf } from '../publishing/editions';
 import { getQuiz } from '../accounts/own-quiz';
 
 /** A run with everything that its cells are made of. */
@@ -91,6 +91,9 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
     { head: 'run', cell: ({ row }) => row.runId },
     { head: 'edition', cell: ({ row }) => row.edition },
     { head: 'source', cell: ({ row }) => row.source },
+    ...(quiz.translations?.length
+      ? [{ head: 'language', cell: ({ row, quiz: own }: Read) => row.language ?? own.language }]
+      : []),
     ...TRACES.filter((trace) => keeps[trace]).map((head): Column => ({
       head,
       cell: ({ row }) => row.traces?.[head] ?? '',
@@ -115,7 +118,7 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
 }
 
 async function read(row: RunWithEvents): Promise<Read> {
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await ownQuizOf(row);
   const run = foldRun(quiz, row, row.events);
   const onWay = new Set(questionsOnWay(quiz, run).map((q) => q.id));
   return { row, quiz, run, result: resultOf(quiz, run), onWay, contact: contactOf(run) };

@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { type Door, doorFor, firstDoor, isDoorReason } from '../../core/access/door';
 import { personKey } from '../../core/access/list';
 import type { Seen } from '../../core/access/traces';
+import type { Wish } from '../../core/languages/choose';
 import { hoursOf, mayGoOn } from '../../core/access/times';
 import type { Access } from '../../core/schema/access';
 import { accessOf, findListed, type ListedRow } from '../../db/queries/access';
@@ -22,6 +23,7 @@ export type Key = {
   /** where the request comes from, and by which browser */ network?: string;
   /** the edition they were shown */ shown?: number;
   /** out of a link to try the quiz by: nothing of it counts */ try?: string;
+  /** the language that they want */ wish?: Wish;
   /** what the request says, of which is kept what its creator has chosen */ seen?: Seen;
 };
 /** @property person who counts as one; null where it does not matter how often  @property named what they said of themselves */

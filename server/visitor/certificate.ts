@@ -9,7 +9,7 @@ import { viewOf } from '../../core/flow/view';
 import { plainText } from '../../core/text/rich';
 import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken } from '../platform/ids';
 import { notFound } from '../platform/http-error';
@@ -105,7 +105,7 @@ export async function certificatePdf({ title, body, quiz, day, language }: Certi
 export async function certificateOf(address: string, token: string, block: string): Promise<Uint8Array> {
   const row = await runByToken(database(), address, hashToken(token));
   if (!row?.finishedAt) throw notFound('This certificate');
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const held = await heldUntil(database(), quiz, row, new Date());
   const { page } = viewOf(quiz, foldRun(quiz, row, row.events), held);
   const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);

@@ -10,7 +10,7 @@ import { runById } from '../../db/queries/runs';
 import { liveAddress } from '../../db/queries/quizzes';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { quizOf } from '../publishing/editions';
 
 /** Milliseconds: a note is good for as long as somebody may leave a window open on the result. */
 const GOOD_FOR = 24 * 3_600_000;
@@ -67,7 +67,7 @@ export async function readHandOver(
   if (!note) return null;
   const row = await runById(database(), note.workspaceId, note.runId);
   if (!row) return null;
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const found = handedOver(quiz, foldRun(quiz, row, row.events), note.block || undefined);
   return found?.quiz === to.quizId ? { values: found.values, from: quiz.title } : null;
 }

@@ -3,7 +3,7 @@ import { foldRun, reachedOutcomes } from '../../core/flow/run';
 import { isWebAddress } from '../../core/schema/address';
 import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf } from '../publishing/editions';
+import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { hashToken } from '../platform/ids';
 import { notFound, HttpError } from '../platform/http-error';
@@ -17,7 +17,7 @@ import { takeStep } from './take-step';
 export async function takeOffer(address: string, token: string, id: string, now = new Date()): Promise<string> {
   const row = await runByToken(database(), address, hashToken(token));
   if (!row) throw notFound('This run');
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
   const isHeld = run.finished && (await heldUntil(database(), quiz, row, now)) !== null;
   const offer = isHeld ? undefined : offerOf(quiz, run, id, () => reachedOutcomes(quiz, run));

@@ -5,6 +5,8 @@ import { doorFor } from '../../core/access/door';
 import { TRAP } from '../../core/access/oddity';
 import { tracesOf } from '../../core/access/traces';
 import type { Access } from '../../core/schema/access';
+import { quizLanguageFor, type Wish } from '../../core/languages/choose';
+import { inLanguage } from '../../core/languages/translate';
 import type { Quiz } from '../../core/schema/quiz';
 import { same } from '../../core/document/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
@@ -14,9 +16,9 @@ import { viewOf } from '../../core/flow/view';
 import { hasContact } from '../../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
-import { insertRun, type RunRow, type RunWithEvents, runByToken, setToken } from '../../db/queries/runs';
+import { insertRun, type RunRow, type RunWithEvents, runByToken, setLanguage, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf, type LiveEdition, liveQuiz, versionFor } from '../publishing/editions';
+import { editionOf, type LiveEdition, liveQuiz, quizOf, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsOf } from './admission';
 import { heldUntil } from '../publishing/embargo';
 import { trialAt } from '../publishing/trials';
@@ -57,11 +59,13 @@ export async function openRun(
   const before = await runByToken(database(), address, hashToken(token));
   if (before) {
     if (!before.finishedAt && !before.isTrial) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
-    return lookAgain(address, token, before, now);
+    return lookAgain(address, token, await inWanted(address, token, before, key.wish), now);
   }
   const trial = key.try === undefined ? null : await trialAt(address, key.try, now);
   const live = trial ?? (await versionFor(await liveQuiz(address), key.network ?? key.device ?? token, key.shown));
-  const { workspaceId, quizId, edition, quiz } = live;
+  const { workspaceId, quizId, edition } = live;
+  const language = otherLanguage(live.quiz, key.wish);
+  const quiz = inLanguage(live.quiz, language);
   const admitted = await admit(live, key, now);
   const handed = params['handed'] ? await readHandOver(params['handed'], { workspaceId, quizId }, now) : null;
   // What an earlier quiz says is taken from that quiz alone, not from an address that anybody can write.
@@ -82,6 +86,7 @@ export async function openRun(
     seed: randomInt(2 ** 31),
     known,
     source: (handed?.from ?? source).slice(0, 100),
+    language,
     seenAt: now,
     lastAt: now,
     isTrial: trial !== null,
@@ -99,6 +104,22 @@ export async function openRun(
   const there = await runByToken(database(), address, hashToken(token));
   if (!there) throw new HttpError(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
+}
+
+/** One of the languages that a quiz was put into; null for its own. */
+function otherLanguage(quiz: Quiz, wish: Wish | undefined): string | null {
+  const wanted = wish && quizLanguageFor(quiz, wish);
+  return wanted === undefined || wanted === quiz.language ? null : wanted;
+}
+
+/** A run that was begun before, in the language that its visitor asks for now. */
+async function inWanted(address: string, token: string, row: RunWithEvents, wish?: Wish): Promise<RunWithEvents> {
+  if (wish?.asked === undefined) return row;
+  const language = otherLanguage(await editionOf(row.workspaceId, row.quizId, row.edition), wish);
+  if (language === row.language) return row;
+  await setLanguage(database(), row, language);
+  recent.delete(passKey(address, token));
+  return { ...row, language };
 }
 
 /** One of very many runs of this browser at this address of the network. */
@@ -182,7 +203,7 @@ export async function takePlainStep(
   const offers = row.events.slice(ticket.seq).findIndex((e) => e.do !== 'offer');
   const seq = offers < 0 ? row.seq : ticket.seq + offers;
   if (row.seq > seq + 1) return null;
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const before = foldRun(quiz, row, row.events.slice(0, seq));
   const held = before.finished ? await heldUntil(database(), quiz, row, now) : null;
   const sent = sentFromForm(viewOf(quiz, before, held), form);
@@ -202,7 +223,7 @@ export async function findRun(address: string, token: string, now = new Date()):
 
 /** The standing of a run on return; applies a time limit that has passed meanwhile. */
 async function lookAgain(address: string, token: string, row: RunWithEvents, now: Date): Promise<Standing> {
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
   const deadline = await deadlineFor(quiz, row);
   if (deadline && now.getTime() > deadline.at + GRACE) {
@@ -307,7 +328,7 @@ async function inTime(quiz: Quiz, row: RunRow, run: Run, sent: Sent, now: Date):
 async function readPass(address: string, token: string, seq: number, sent: Sent): Promise<Pass | { taken: Standing }> {
   const row = await runByToken(database(), address, hashToken(token));
   if (!row) throw notFound('This run');
-  const quiz = await editionOf(row.workspaceId, row.quizId, row.edition);
+  const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
   if (seq === row.seq + 1) return { row, quiz, run };
   const here = await standingOf(quiz, row, run, new Date());

@@ -7,6 +7,7 @@ import { TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { call } from '../../contract/call';
+import { nameOfLanguage } from '../../core/languages/translate';
 import { dayAndTime } from '../shared/time';
 import type { People, Person, PersonLine } from '../../contract/results';
 
@@ -205,6 +206,7 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
         {Object.values(others).map((v) => `, ${v}`)}
         {`, ${dayAndTime(person.seenAt)}, edition ${person.edition}`}
         {person.source && `, from ${person.source}`}
+        {person.language && `, in ${nameOfLanguage(person.language)}`}
         {Object.values(person.traces).map((trace) => `, ${trace}`)}
       </Muted>
       {person.answers.length === 0 && <p style={{ margin: '16px 0' }}>Nothing was answered.</p>}

@@ -1,6 +1,7 @@
 import type { Phrases } from './phrases';
 
 export const ar: Phrases = {
+  language: 'اللغة',
   next: 'التالي',
   back: 'رجوع',
   start: 'ابدأ',

@@ -1,6 +1,7 @@
 import type { Phrases } from './phrases';
 
 export const de: Phrases = {
+  language: 'Sprache',
   next: 'Weiter',
   back: 'Zurück',
   start: 'Los',

@@ -1,6 +1,7 @@
 import type { Phrases } from './phrases';
 
 export const es: Phrases = {
+  language: 'Idioma',
   next: 'Siguiente',
   back: 'Atrás',
   start: 'Empezar',

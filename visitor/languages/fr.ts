@@ -1,6 +1,7 @@
 import type { Phrases } from './phrases';
 
 export const fr: Phrases = {
+  language: 'Langue',
   next: 'Suivant',
   back: 'Retour',
   start: 'Commencer',

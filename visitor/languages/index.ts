@@ -1,13 +1,21 @@
 /** The languages that the visitor's side speaks. Only the one that a quiz needs reaches the browser: the server hands it to the page. */
+import { likedIn, quizLanguageFor, shortOf, type Wish } from '../../core/languages/choose';
+import type { Label } from '../../core/schema/languages';
 import type { Quiz } from '../../core/schema/quiz';
 import { ar } from './ar';
 import { de } from './de';
 import { es } from './es';
 import { fr } from './fr';
+import { it } from './it';
+import { ja } from './ja';
 import { nl } from './nl';
-import { en, type Phrases } from './phrases';
+import { en, type Phrase, type Phrases } from './phrases';
+import { pl } from './pl';
+import { pt } from './pt';
+import { sv } from './sv';
+import { tr } from './tr';
 
-const all: Record<string, Phrases> = { ar, de, en, es, fr, nl };
+const all: Record<string, Phrases> = { ar, de, en, es, fr, it, ja, nl, pl, pt, sv, tr };
 
 export const languages = Object.keys(all);
 
@@ -17,26 +25,37 @@ export type Spoken = { language: string; phrases: Phrases };
  * The language of ours that a browser likes best (RFC 9110, 12.5.4); `other` where it names none of them.
  * @param accepted the Accept-Language header
  */
-export function likedBest(accepted: string | null, other: string): string {
-  const liked = (accepted ?? '')
-    .split(',')
-    .map((part, place) => {
-      const [tag = '', ...params] = part.trim().split(';');
-      const q = params.map((p) => /^\s*q=([\d.]+)\s*$/.exec(p)?.[1]).find((found) => found !== undefined);
-      return { tag: tag.trim(), q: q === undefined ? 1 : Number(q), place };
-    })
-    .filter(({ tag, q }) => q > 0 && all[tag.split('-')[0]?.toLowerCase() ?? ''])
-    .sort((a, b) => b.q - a.q || a.place - b.place);
-  return liked[0]?.tag ?? other;
+export const likedBest = (accepted: string | null | undefined, other: string): string =>
+  likedIn(accepted).find((tag) => all[shortOf(tag)]) ?? other;
+
+/** The language that a visitor's page is in. */
+export const languageFor = (quiz: Quiz, wish: Wish): string =>
+  quizLanguageFor(quiz, wish) ??
+  (quiz.delivery.language === undefined ? quiz.language : likedBest(wish.accepted, quiz.language));
+
+/** Why something cannot be taken is worded under such a key. */
+export const FAULT = 'fault-';
+
+/** A creator's own wording, where there is any: in one form for all numbers, or by plural. */
+function wordingOf(label: Label): Phrase | undefined {
+  if (typeof label === 'string') return label.trim() === '' ? undefined : label;
+  const said = Object.entries(label).filter(([, text]) => text.trim() !== '');
+  const { other } = label;
+  return said.length > 0 ? { ...Object.fromEntries(said), other: other.trim() || (said.at(-1)?.[1] ?? '') } : undefined;
 }
 
-/** The language that a visitor's page is in. @param accepted the Accept-Language header */
-export const languageFor = ({ language, delivery }: Quiz, accepted: string | null): string =>
-  delivery.language === 'found' ? likedBest(accepted, language) : language;
-
 /** The fixed words in the language of a quiz; in English where it is none of ours. `labels` are the creator's own wording. */
-export function spokenIn(language: string, labels: Record<string, string> = {}): Spoken {
-  const short = language.split('-')[0]?.toLowerCase() ?? '';
-  const own = Object.fromEntries(Object.entries(labels).filter(([key, text]) => key in en && text.trim() !== ''));
-  return { language: all[short] ? language : 'en', phrases: { ...(all[short] ?? en), ...own } };
+export function spokenIn(language: string, labels: Record<string, Label> = {}): Spoken {
+  const ours: Phrases = all[shortOf(language)] ?? en;
+  const own: Record<string, Phrase> = {};
+  const faults: Record<string, string> = {};
+  for (const [key, label] of Object.entries(labels)) {
+    const wording = wordingOf(label);
+    if (wording === undefined) continue;
+    if (key in en) own[key] = wording;
+    else if (key.startsWith(FAULT) && typeof wording === 'string') faults[key.slice(FAULT.length)] = wording;
+  }
+  const phrases: Phrases = { ...ours, ...own };
+  if (Object.keys(faults).length > 0) phrases.faults = { ...ours.faults, ...faults };
+  return { language: all[shortOf(language)] ? language : 'en', phrases };
 }

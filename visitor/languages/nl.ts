@@ -1,6 +1,7 @@
 import type { Phrases } from './phrases';
 
 export const nl: Phrases = {
+  language: 'Taal',
   next: 'Verder',
   back: 'Terug',
   start: 'Beginnen',

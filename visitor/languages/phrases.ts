@@ -3,6 +3,7 @@ export type Phrase = string | ({ other: string } & { [rule in Intl.LDMLPluralRul
 
 /** The fixed words of the visitor's side. `{w}` and `{W}` are `{n}` in words where a language gives `numbers`, else in digits. */
 export const en = {
+  language: 'Language',
   next: 'Next',
   back: 'Back',
   start: 'Start',
@@ -113,5 +114,5 @@ export type Key = Exclude<keyof typeof en, 'numbers'>;
 export type FaultKey =
   'required' | 'too-few' | 'too-many' | 'out-of-range' | 'not-an-email' | 'consent' | 'too-long' | 'unknown';
 /** Why something cannot be taken; in English the core's own words say it more exactly. */
-export type Faults = Record<FaultKey, string>;
+export type Faults = Partial<Record<FaultKey, string>>;
 export type Phrases = Record<Key, Phrase> & { numbers?: string; faults?: Faults };

@@ -17,7 +17,20 @@ const LONGEST_VALUE = 2_000;
 const RETRY = 4_000;
 
 /** @property asks the names of what the quiz takes from an address @property keepsPage where visitors come from is kept @property isTrial nothing of it counts */
-type Taken = { address: string; asks: readonly string[]; keepsPage: boolean; isTrial: boolean };
+type Taken = {
+  address: string;
+  asks: readonly string[];
+  keepsPage: boolean;
+  isTrial: boolean;
+  /** of a quiz that is in several */ languages?: readonly { id: string }[] | undefined;
+};
+
+/** This page in another language. */
+export function inAnother(language: string): string {
+  const query = new URLSearchParams(location.search);
+  query.set('language', language);
+  return `${location.pathname}?${query}`;
+}
 
 /** @param start the state that the page was drawn with */
 export function useSession(taken: Taken, start: () => State, say: Words['say']) {
@@ -61,6 +74,7 @@ function readAddress(asks: readonly string[]) {
     entry,
     trial,
     isFramed: place !== null,
+    language: query.get('language'),
     params: Object.fromEntries(
       [...query]
         .filter(([name]) => name === 'handed' || asks.includes(name))
@@ -75,6 +89,9 @@ export class Session {
   private readonly address: string;
   private readonly asks: readonly string[];
   private readonly keepsPage: boolean;
+  private readonly languages;
+  /** That the page is drawn in. */
+  private readonly language: string;
   private readonly store;
   private readonly channel;
   private isOpening = false;
@@ -82,7 +99,7 @@ export class Session {
   private hasStarted = false;
 
   constructor(
-    { address, asks, keepsPage, isTrial }: Taken,
+    { address, asks, keepsPage, isTrial, languages = [] }: Taken,
     private state: State,
     private readonly say: Words['say'],
     private readonly draw: (state: State) => void,
@@ -90,6 +107,8 @@ export class Session {
     this.address = address;
     this.asks = asks;
     this.keepsPage = keepsPage;
+    this.languages = languages;
+    this.language = state.standing.view.quiz.language;
     this.store = isTrial ? trialStorage() : runStorage(address);
     this.channel = channelTo(address, state.standing.seq, () => this.open(false));
   }
@@ -143,6 +162,7 @@ export class Session {
       source: address.source,
       ...(this.keepsPage ? { page: document.referrer.slice(0, LONGEST_VALUE) } : {}),
       shown,
+      ...(kept && address.language === null ? {} : { language: this.language }),
       key: {
         device,
         ...(address.entry === null ? {} : { entry: address.entry }),
@@ -163,6 +183,16 @@ export class Session {
     if (answer.is !== 'taken') throw new Error('message' in answer ? answer.message : answer.is);
     if (isHanded || ticket !== null) history.replaceState(null, '', address.without);
     const { standing } = answer;
+    // A run goes on in its own language, whose fixed words this page does not have.
+    const { language } = standing.view.quiz;
+    if (
+      language !== this.language &&
+      language !== address.language &&
+      this.languages.some(({ id }) => id === language)
+    ) {
+      location.replace(inAnother(language));
+      return;
+    }
     this.hasStarted = standing.seq > 0;
     // The run began by a plain form, so the host page has not been told.
     if (ticket !== null && this.hasStarted) {

@@ -5,7 +5,7 @@ import { preflight, visitorEndpoint } from '../../endpoint';
 
 export const OPTIONS = preflight;
 export const POST = visitorEndpoint('POST /runs/open', async ({ request, body }) => {
-  const { address, token, params, source, ticket, shown, page, key = {} } = body;
+  const { address, token, params, source, ticket, shown, page, language, key = {} } = body;
   const network = networkOf(request);
   requireRoom(['network', network], ['opening', network], ['quiz', address]);
   if (ticket === undefined)
@@ -14,6 +14,7 @@ export const POST = visitorEndpoint('POST /runs/open', async ({ request, body })
       network: whereFrom(request),
       seen: { ...seenIn(request), page },
       ...(shown === undefined ? {} : { shown }),
+      ...(language === undefined ? {} : { wish: { asked: language } }),
     });
   const adopted = await adoptRun(address, ticket, token);
   if (!adopted) throw new HttpError(409, 'passed', 'This page was sent already.');

@@ -1,13 +1,13 @@
 import type { Metadata } from 'next';
-import { headers } from 'next/headers';
+import { inLanguage } from '../../../../core/languages/translate';
 import { wornBy } from '../../../../core/look/worn';
 import { askedOfAddress } from '../../../../core/flow/carry';
 import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
-import { languageFor, spokenIn } from '../../../../visitor/languages';
+import { spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
-import { FirstPage, metadataOf, orNotFound } from '../../first-page';
-import { shownAt } from '../../shown';
+import { FirstPage, inTheLanguages, metadataOf, orNotFound } from '../../first-page';
+import { languageShown, shownAt } from '../../shown';
 
 export const dynamic = 'force-dynamic';
 type Props = {
@@ -26,14 +26,14 @@ const single = (params: Record<string, string | string[] | undefined>): Record<s
 export async function generateMetadata({ params, searchParams }: Props): Promise<Metadata> {
   const { address } = await params;
   const { shared } = await searchParams;
-  return metadataOf(address, await shownAt(address), typeof shared === 'string' ? shared : undefined);
+  const live = await shownAt(address);
+  return metadataOf(address, live, await languageShown(live.quiz), typeof shared === 'string' ? shared : undefined);
 }
 
 /** The page of somebody who brings something along, or is in the middle of the quiz without scripts; all others get the one that is kept. */
 export default async function VisitorPage({ params, searchParams }: Props) {
   const { address } = await params;
   const live = await shownAt(address);
-  const language = languageFor(live.quiz, (await headers()).get('accept-language'));
   const { run, told, wrong, door: why, ...others } = await searchParams;
   const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
   if (!found || typeof run !== 'string')
@@ -41,7 +41,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
       <FirstPage
         address={address}
         live={live}
-        language={language}
+        language={await languageShown(live.quiz)}
         params={single(others)}
         isTrial={live.isTrial}
         door={await doorAt(live, {
@@ -57,7 +57,10 @@ export default async function VisitorPage({ params, searchParams }: Props) {
     explained: told !== undefined,
     trouble: wrong === undefined ? null : ('notTaken' as const),
   };
-  const spoken = spokenIn(language, live.quiz.labels);
+  // A run goes on in the language that it began in.
+  const languages = inTheLanguages(live.quiz);
+  const language = languages ? found.standing.view.quiz.language : await languageShown(live.quiz);
+  const spoken = spokenIn(language, inLanguage(live.quiz, language).labels);
   return (
     <TakeQuiz
       key={found.standing.seq}
@@ -66,6 +69,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
       first={found.standing}
       asks={askedOfAddress(live.quiz)}
       spoken={spoken}
+      {...(languages ? { languages } : {})}
       run={state}
       isTrial={live.isTrial}
       params={live.isTrial ? { try: single(others)['try'] ?? '' } : {}}

@@ -37,6 +37,11 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
       const key: Key = {
         network: whereFrom(request),
         seen: seenIn(request),
+        wish: {
+          asked: params['language'],
+          around: params['around'],
+          accepted: request.headers.get('accept-language'),
+        },
         ...(passcode === undefined ? {} : { passcode }),
         ...(person === undefined ? {} : { person }),
         ...(entry === undefined ? {} : { entry }),

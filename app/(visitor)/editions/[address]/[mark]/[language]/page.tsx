@@ -14,8 +14,8 @@ type Props = { params: Promise<{ address: string; mark: string; language: string
 const look = cache((address: string, mark: string) => orNotFound(markedQuiz(address, mark)));
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const { address, mark } = await params;
-  return metadataOf(address, await look(address, mark));
+  const { address, mark, language } = await params;
+  return metadataOf(address, await look(address, mark), language);
 }
 
 export default async function KeptFirstPage({ params }: Props) {
