@@ -1,4 +1,5 @@
 /** What rich text is in XLIFF 2: words, and codes around and between them. */
+import { isObject } from '../values/unknown';
 import type { Inline, RichText } from '../schema/quiz';
 
 export const NAMESPACE = 'urn:oasis:names:tc:xliff:document:2.0';
@@ -16,9 +17,11 @@ export const AROUND = {
   bold: 'xlf:b',
   italic: 'xlf:i',
   link: 'ym:link',
+  /** Around what stands where the value is empty. */
+  insert: 'ym:insert',
 } as const;
 /** Codes between words. */
-export const BETWEEN = { insert: 'ym:insert', gap: 'ym:gap', hardBreak: 'xlf:lb' } as const;
+export const BETWEEN = { gap: 'ym:gap', hardBreak: 'xlf:lb' } as const;
 
 const around = (of: keyof typeof AROUND, inside: Part[], data = ''): Part => ({
   code: { of: AROUND[of], data },
@@ -27,6 +30,10 @@ const around = (of: keyof typeof AROUND, inside: Part[], data = ''): Part => ({
 
 function inlineParts(node: Inline): Part {
   if (node.type === 'hardBreak') return { code: { of: BETWEEN.hardBreak, data: '' }, inside: null };
+  if (node.type === 'insert') {
+    const { fallback, ...value } = node.attrs;
+    return around('insert', [fallback], JSON.stringify(value));
+  }
   if (node.type !== 'text') return { code: { of: BETWEEN[node.type], data: JSON.stringify(node.attrs) }, inside: null };
   return (node.marks ?? []).reduceRight<Part>(
     (inside, mark) => around(mark.type, [inside], mark.type === 'link' ? JSON.stringify(mark.attrs) : ''),
@@ -83,13 +90,22 @@ function whole(parts: Part[]): Part[] {
   return all;
 }
 
+const wordsOf = (parts: Part[]): string =>
+  parts.map((part) => (typeof part === 'string' ? part : wordsOf(part.inside ?? []))).join('');
+
+function dataOf(data: string): Record<string, unknown> {
+  const value: unknown = JSON.parse(data);
+  return isObject(value) ? value : {};
+}
+
 function nodesFrom(parts: Part[], marks: unknown[]): unknown[] {
   return whole(parts).flatMap((part): unknown[] => {
     if (typeof part === 'string')
       return part === '' ? [] : [{ type: 'text', text: part, ...(marks.length ? { marks } : {}) }];
     const type = typeOf(part.code.of);
-    const attrs = part.code.data === '' ? {} : { attrs: JSON.parse(part.code.data) as unknown };
+    const attrs = part.code.data === '' ? {} : { attrs: dataOf(part.code.data) };
     if (part.inside === null) return [{ type, ...attrs }];
+    if (type === 'insert') return [{ type, attrs: { ...attrs.attrs, fallback: wordsOf(part.inside) } }];
     if (type === 'bold' || type === 'italic' || type === 'link')
       return nodesFrom(part.inside, [...marks, { type, ...attrs }]);
     return [{ type, content: nodesFrom(part.inside, marks) }];

@@ -77,6 +77,9 @@ const THINGS: Record<string, string> = {
   video: 'words for the video',
 };
 
+/** The parts of a quiz, as visitors come to them. */
+const PARTS = ['title', 'description', 'pages', 'bank', 'verdicts', 'scales', 'topics', 'messages'];
+
 type Walk = {
   visit: (said: Said) => RichText;
   /** Names that stand on a page: of outcomes always, of scales and topics where a block shows them. */
@@ -99,7 +102,9 @@ const idOf = (item: unknown): string | undefined => {
 
 function walkObject(node: Record<string, unknown>, at: string, walk: Walk): Record<string, unknown> {
   const changed: Record<string, unknown> = {};
-  for (const [key, value] of Object.entries(node)) {
+  const keys = at === '' ? PARTS : Object.keys(node);
+  for (const key of keys) {
+    const value = node[key];
     if (SKIPPED.has(key)) continue;
     if (isText(value)) {
       const isName = key === 'name' && walk.names.has(idOf(node) ?? '');

@@ -13,8 +13,8 @@ export type RichFieldProps = {
   placeholder?: string;
   /** The wording of a question: it has no lists, keys are told before they are typed, and the cursor finds it by its field. */
   wording?: { field: string; onKeyDown: (event: KeyboardEvent) => void; takeFocus: boolean };
-  /** Words can be made into gaps: what a gap is called, and the id of one newly made of these words. */
-  gaps?: { labelOf: (id: string) => string; make: (words: string) => string };
+  /** There are gaps in it: what one is called, and the id of one newly made of these words, where some can be made. */
+  gaps?: { labelOf: (id: string) => string; make?: (words: string) => string };
 };
 
 export const RichFrame = styled.div`

@@ -16,15 +16,16 @@ type Props = Pick<RichFieldProps, 'line' | 'wording' | 'gaps'> & {
 };
 
 export function Tools({ editor, inserts, line, wording, gaps, linking, setLinking }: Props) {
+  const make = gaps?.make;
   return (
     <div className="tools">
       {!line && <Marks editor={editor} lists={!wording} onLink={setLinking} />}
-      {gaps && (
+      {make && (
         <TextButton
           onPress={() => {
             const { from, to } = editor.state.selection;
             const words = editor.state.doc.textBetween(from, to, ' ').trim();
-            const gap = { type: 'gap', attrs: { gap: gaps.make(words) } };
+            const gap = { type: 'gap', attrs: { gap: make(words) } };
             editor.chain().focus().deleteSelection().insertContent(gap).run();
           }}
         >

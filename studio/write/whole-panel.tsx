@@ -3,12 +3,15 @@
 import { Muted } from '../../ui/text';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { nameOfLanguage } from '../../core/languages/translate';
 import type { Quiz } from '../../core/schema/quiz';
+import { languages } from '../../visitor/languages';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocumentStore } from '../document';
 import { setField } from '../edits/edits';
 import { NumberField } from '../fields/number-field';
 import { type ForAllField, paged, type Paging, setForAll, shared } from './bulk';
+import { VisitorLanguage } from '../shared/visitor-language';
 import { PresetPart } from './presets';
 
 const Panel = styled.section`
@@ -29,14 +32,7 @@ const Panel = styled.section`
   }
 `;
 
-const languages: [string, string][] = [
-  ['en', 'English'],
-  ['de', 'Deutsch'],
-  ['fr', 'français'],
-  ['es', 'español'],
-  ['nl', 'Nederlands'],
-  ['ar', 'العربية'],
-];
+const ours = languages.map((id) => ({ id, label: nameOfLanguage(id, id) }));
 
 /** What holds for all pages and questions. */
 export function WholePanel({ quiz }: { quiz: Quiz }) {
@@ -70,7 +66,7 @@ export function WholePanel({ quiz }: { quiz: Quiz }) {
 function Delivery({ quiz }: { quiz: Quiz }) {
   const store = useDocumentStore();
   const { delivery } = quiz;
-  const known = languages.some(([id]) => id === quiz.language);
+  const known = ours.some(({ id }) => id === quiz.language);
   const deliver = <K extends keyof typeof delivery>(field: K, to: (typeof delivery)[K] | undefined) =>
     store.getState().edit(setField('set-quiz', [], ['delivery', field], delivery[field], to), `delivery.${field}`);
   return (
@@ -81,21 +77,12 @@ function Delivery({ quiz }: { quiz: Quiz }) {
           label="Language"
           value={quiz.language}
           options={[
-            ...languages.map(([id, label]) => ({ id, label })),
-            ...(known ? [] : [{ id: quiz.language, label: quiz.language }]),
+            ...ours,
+            ...(known ? [] : [{ id: quiz.language, label: nameOfLanguage(quiz.language, quiz.language) }]),
           ]}
           onChange={(to) => store.getState().edit(setField('set-quiz', [], ['language'], quiz.language, to))}
         />{' '}
-        <Choose
-          label="For which visitors"
-          value={delivery.language ?? 'fixed'}
-          options={[
-            { id: 'fixed', label: 'to everybody' },
-            { id: 'found', label: 'unless a visitor’s browser likes another of these better' },
-          ]}
-          onChange={(to) => deliver('language', to === 'found' ? 'found' : undefined)}
-        />
-        . Visitors{' '}
+        <VisitorLanguage quiz={quiz} />. Visitors{' '}
         <Choose
           label="Whether visitors can go back"
           value={delivery.back === false || delivery.explain === 'after' ? 'no' : 'yes'}
