@@ -1,5 +1,6 @@
 /** What is missing or wrong in the languages of a quiz that visitors get. A language that is in the works is nobody's trouble yet. */
 import { keepsGaps, linesIn, lostInserts, nameOfLanguage, type TranslatedLine } from '../languages/translate';
+import { whereIs } from '../languages/texts';
 import { error, type Finding, warning } from '../schema/finding';
 import type { Quiz } from '../schema/quiz';
 import type { Translation } from '../schema/languages';
@@ -41,9 +42,10 @@ function of({ id, offered }: Translation, lines: TranslatedLine[]): Finding[] {
         `${counted(changed)} in ${name} ${changed === 1 ? 'was' : 'were'} made from another wording than there is now.`,
       ),
     );
-  for (const { to, text, part, field } of lines) {
+  for (const line of lines) {
+    const { to, text } = line;
     if (to === undefined) continue;
-    const at = `${part}, ${field}`;
+    const at = whereIs(line);
     if (!keepsGaps(text, to))
       found.push(error('translation-gaps', 'style', [id], `${at}: in ${name} the gaps are not those of the text.`));
     const lost = lostInserts(text, to);

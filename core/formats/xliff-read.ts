@@ -2,7 +2,7 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { same } from '../document/edits';
 import { keepsGaps, lostInserts } from '../languages/translate';
-import { type Said, textsOf } from '../languages/texts';
+import { type Said, textsOf, whereIs } from '../languages/texts';
 import type { Translation } from '../schema/languages';
 import type { Quiz, RichText } from '../schema/quiz';
 import { cleanRich, insertsIn, plainText } from '../text/rich';
@@ -77,7 +77,7 @@ function readUnit(unit: Element, places: Map<string, Said>): { place: string; en
       to: said.isLine && typeof to !== 'string' ? plainText(to) : to,
       of: same(of, said.text) ? said.text : of,
     };
-    const at = `${said.part}, ${said.field}`;
+    const at = whereIs(said);
     const most = said.isLine ? LONGEST_LINE : LONGEST_TEXT;
     if (plainText(to).length > most) return `${at}: it is longer than ${most} characters`;
     if (!keepsGaps(entry.of, entry.to)) return `${at}: its gaps are not those of the source`;

@@ -1,5 +1,6 @@
 /** A language of a quiz for translators: XLIFF 2.0 (OASIS, 2014), a unit for each text. */
 import { linesIn, type TranslatedLine } from '../languages/translate';
+import { whereIs } from '../languages/texts';
 import type { Quiz } from '../schema/quiz';
 import { type Code, codesIn, NAMESPACE, type Part, partsOf } from './xliff-parts';
 
@@ -58,7 +59,7 @@ function unit(line: TranslatedLine, i: number): string {
   return [
     `    <unit id="u${i + 1}" name="${attribute(line.place)}" xml:space="preserve">`,
     '      <notes>',
-    `        <note category="place">${words(`${line.part}: ${line.field}`)}</note>`,
+    `        <note category="place">${words(whereIs(line))}</note>`,
     ...(line.isKey ? ['        <note category="how">Spellings that are accepted, with ; between them.</note>'] : []),
     ...(line.was === undefined
       ? []

@@ -113,7 +113,7 @@ describe('a file that comes back', () => {
   const lineOf = (text: string, words: string) => text.split('\n').findIndex((line) => line.includes(words)) + 1;
 
   it('says where each text stands, and in which language', () => {
-    expect(xliffOf(small, 'de')).toContain('<note category="place">Question 1: answer</note>');
+    expect(xliffOf(small, 'de')).toContain('<note category="place">Question 1, answer</note>');
     expect(xliffOf(small, 'de')).toContain('srcLang="en" trgLang="de"');
     expect(Object.keys(taken(small, file).texts)).toEqual([
       'title',
@@ -157,7 +157,7 @@ describe('a file that comes back', () => {
     expect(taken(inserted, lost)).toMatchObject({
       texts: { title: { to: 'X' } },
       mistakes: [
-        { line: lineOf(lost, 'name="blocks/w/body"'), says: 'Text, text: what is inserted has not come back: “you”' },
+        { line: lineOf(lost, 'name="blocks/w/body"'), says: 'Text: what is inserted has not come back: “you”' },
       ],
     });
     const gone = file.replace('name="blocks/q1/prompt"', 'name="blocks/q9/prompt"');

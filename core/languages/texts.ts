@@ -224,5 +224,8 @@ export function textsOf(quiz: Quiz): Said[] {
   return texts;
 }
 
+/** Where a text stands, as creators call it. */
+export const whereIs = ({ part, field }: Said): string => (part.toLowerCase() === field ? part : `${part}, ${field}`);
+
 /** Everything of a text that a list of them can be searched by. */
 export const searchable = ({ part, field, text }: Said): string => `${part} ${field} ${plainText(text)}`.toLowerCase();

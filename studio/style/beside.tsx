@@ -42,6 +42,9 @@ export const Beside = styled.div`
     align-items: center;
     margin: 8px 0 14px;
   }
+  h1 {
+    font: 700 20px/1.3 var(--heading);
+  }
   h2 {
     font: 700 17px/1.3 var(--heading);
     margin: 18px 0 6px;

@@ -31,9 +31,10 @@ export function Languages() {
   return (
     <Beside>
       <section className="list" aria-label="Languages">
+        <h1>Languages</h1>
         <div className="says">
-          The quiz is written in <b>{nameOfLanguage(quiz.language)}</b>, and given so <VisitorLanguage quiz={quiz} />. A
-          page around it can ask for one by name.
+          The quiz speaks <b>{nameOfLanguage(quiz.language)}</b> <VisitorLanguage quiz={quiz} />. A page around it can
+          ask for one by name.
         </div>
         <ul style={{ listStyle: 'none' }} aria-label="What it was put into">
           {translations.map((translation) => (
@@ -117,8 +118,8 @@ function LanguageLine({
         value={offered ?? 'none'}
         options={[
           { id: 'none', label: 'do not get it yet' },
-          { id: 'whole', label: 'get it, once nothing is missing' },
-          { id: 'gaps', label: `get it, with what is missing in ${nameOfLanguage(quiz.language)}` },
+          { id: 'whole', label: 'get it once it is whole' },
+          { id: 'gaps', label: `get it, gaps in ${nameOfLanguage(quiz.language)}` },
         ]}
         onChange={(to) => store.getState().edit(offer(translation, to === 'none' ? undefined : to))}
       />

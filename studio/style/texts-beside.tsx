@@ -2,7 +2,7 @@
 /** The texts of a quiz beside what they are in another language. */
 import { useState } from 'react';
 import { linesIn, nameOfLanguage, type TranslatedLine } from '../../core/languages/translate';
-import { searchable } from '../../core/languages/texts';
+import { searchable, whereIs } from '../../core/languages/texts';
 import type { Quiz, RichText } from '../../core/schema/quiz';
 import { plainText } from '../../core/text/rich';
 import { LineInput, TextButton } from '../../ui/controls';
@@ -69,17 +69,16 @@ export function TextsBeside({ quiz, language }: { quiz: Quiz; language: string }
 function Line({ quiz, language, line }: { quiz: Quiz; language: string; line: TranslatedLine }) {
   const store = useDocumentStore();
   const inserts = insertsFor(quiz);
-  const { text, part, field, state, to, was, place } = line;
+  const { text, state, to, was, place } = line;
+  const where = whereIs(line);
   const set = (words: RichText) =>
     store.getState().edit(translate(quiz, language, line, words), `${language} ${place}`);
-  const label = `${part}, ${field}, in ${nameOfLanguage(language)}`;
+  const label = `${where}, in ${nameOfLanguage(language)}`;
   const gap = (id: string) => id;
   return (
     <li data-state={state}>
       <div>
-        <Muted $small>
-          {part}, {field}
-        </Muted>
+        <Muted $small>{where}</Muted>
         <RichFrame lang={quiz.language} dir={isRightToLeft(quiz.language) ? 'rtl' : 'ltr'}>
           <RichRead value={text} gap={gap} insert={(attrs) => nameOfInsert(inserts, attrs)} />
         </RichFrame>

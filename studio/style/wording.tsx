@@ -57,6 +57,7 @@ export function Wording() {
   return (
     <Beside>
       <section className="list" aria-label="Wording">
+        <h1>Wording</h1>
         <div className="says">
           What is said in{' '}
           <Choose

@@ -34,6 +34,7 @@ test('a wording of one’s own is found, seen where it shows, and got by visitor
   await expect(page.getByRole('textbox', { name: /^Own words for/ })).toHaveCount(1);
   await own.fill('What am I?');
   const sheet = page.getByRole('region', { name: 'The quiz in its look' });
+  await sheet.getByText('Gravel', { exact: true }).click();
   await expect(sheet.getByRole('button', { name: 'What am I?' })).toBeVisible();
   await page.getByRole('button', { name: 'Show where it says “See my result”' }).click();
   await expect
@@ -58,9 +59,11 @@ test('a wording of one’s own is found, seen where it shows, and got by visitor
   const address = await addressOf(page);
   const visitor = await somebodyElse(page);
   await visitor.goto(address);
+  await visitor.getByText('Gravel', { exact: true }).click();
   await expect(visitor.getByRole('button', { name: 'What am I?' })).toBeVisible();
 
   await open(page, 'Wording');
+  await sheet.getByText('Gravel', { exact: true }).click();
   await page.getByLabel('Own words for “See my result”').fill('');
   await expect(sheet.getByRole('button', { name: 'See my result' })).toBeVisible();
 });
@@ -73,7 +76,7 @@ test('a language is added, written beside the texts, and not given before it is 
   await addLanguage(page, 'German');
   const german = page.getByRole('listitem', { name: 'German', exact: true });
   await expect(german).toContainText('texts of');
-  await choose(page, 'Who gets German', 'get it, once nothing is missing');
+  await choose(page, 'Who gets German', 'get it once it is whole');
   await page.getByRole('radio', { name: /^Missing/ }).click();
   await page.getByLabel('Question 1, wording, in German').fill('Schotter oder Asphalt?');
   // What was missing stays in the list while it is written.
@@ -81,7 +84,8 @@ test('a language is added, written beside the texts, and not given before it is 
   await page.getByLabel('Question 1, answer, in German').last().fill('Asphalt');
   const sheet = page.getByRole('region', { name: 'The quiz in its look' });
   await expect(sheet.locator('.v-panel')).toHaveAttribute('lang', 'de');
-  await expect(sheet.getByRole('heading', { name: 'Schotter oder Asphalt?' })).toBeVisible();
+  await expect(sheet.getByRole('heading', { name: 'Schotter oder Asphalt?', level: 2 })).toBeVisible();
+  await sheet.getByText('Schotter', { exact: true }).click();
   await expect(sheet.getByRole('button', { name: 'Mein Ergebnis ansehen' })).toBeVisible();
   await saved(page);
   await page.getByRole('banner').getByRole('button', { name: 'Publish edition 1' }).click();
@@ -89,7 +93,7 @@ test('a language is added, written beside the texts, and not given before it is 
   await expect(check.getByText(/Visitors are to get the whole quiz in German/)).toBeVisible();
   await check.getByRole('button', { name: 'Let what is missing stand in the quiz’s own language' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: /Who gets German/ })).toContainText('what is missing in English');
+  await expect(page.getByRole('button', { name: /Who gets German/ })).toContainText('gaps in English');
   await choose(page, 'For which visitors', /all may choose/);
   await saved(page);
   await publish(page);
@@ -97,10 +101,10 @@ test('a language is added, written beside the texts, and not given before it is 
 
   const visitor = await somebodyElse(page, { locale: 'de-DE' });
   await visitor.goto(address);
-  await expect(visitor.getByRole('heading', { name: 'Schotter oder Asphalt?' })).toBeVisible();
+  await expect(visitor.getByRole('heading', { name: 'Schotter oder Asphalt?', level: 2 })).toBeVisible();
   await expect(visitor.locator('html')).toHaveAttribute('lang', 'de');
   await visitor.getByRole('navigation', { name: 'Sprache' }).getByRole('link', { name: 'English' }).click();
-  await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?' })).toBeVisible();
+  await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?', level: 2 })).toBeVisible();
   await visitor.getByRole('navigation', { name: 'Language' }).getByRole('link', { name: 'Deutsch' }).click();
   await visitor.getByText('Asphalt', { exact: true }).click();
   await visitor.getByRole('button', { name: 'Mein Ergebnis ansehen' }).click();
@@ -127,16 +131,16 @@ test('without scripts it is found by the browser and by the address, and stays t
   await open(page, 'Languages');
   await addLanguage(page, 'French');
   await page.getByLabel('Question 1, wording, in French').fill('Gravier ou bitume ?');
-  await choose(page, 'Who gets French', /get it, with what is missing/);
+  await choose(page, 'Who gets French', /get it, gaps in/);
   await choose(page, 'For which visitors', /all may choose/);
   await saved(page);
   await publish(page);
   const address = await addressOf(page);
   const visitor = await somebodyElse(page, { javaScriptEnabled: false, locale: 'fr-FR' });
   await visitor.goto(address);
-  await expect(visitor.getByRole('heading', { name: 'Gravier ou bitume ?' })).toBeVisible();
+  await expect(visitor.getByRole('heading', { name: 'Gravier ou bitume ?', level: 2 })).toBeVisible();
   await visitor.getByRole('link', { name: 'English' }).click();
-  await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?' })).toBeVisible();
+  await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?', level: 2 })).toBeVisible();
   await visitor.getByRole('link', { name: 'français' }).click();
   await visitor.getByText('Gravel', { exact: true }).click();
   await visitor.getByRole('button', { name: 'Voir mon résultat' }).click();
