@@ -34,7 +34,7 @@ test('a wording of one’s own is found, seen where it shows, and got by visitor
   await expect(page.getByRole('textbox', { name: /^Own words for/ })).toHaveCount(1);
   await own.fill('What am I?');
   const sheet = page.getByRole('region', { name: 'The quiz in its look' });
-  await sheet.getByText('Gravel', { exact: true }).click();
+  await sheet.getByRole('radio', { name: 'Gravel' }).check();
   await expect(sheet.getByRole('button', { name: 'What am I?' })).toBeVisible();
   await page.getByRole('button', { name: 'Show where it says “See my result”' }).click();
   await expect
@@ -59,11 +59,11 @@ test('a wording of one’s own is found, seen where it shows, and got by visitor
   const address = await addressOf(page);
   const visitor = await somebodyElse(page);
   await visitor.goto(address);
-  await visitor.getByText('Gravel', { exact: true }).click();
+  await visitor.getByRole('radio', { name: 'Gravel' }).check();
   await expect(visitor.getByRole('button', { name: 'What am I?' })).toBeVisible();
 
   await open(page, 'Wording');
-  await sheet.getByText('Gravel', { exact: true }).click();
+  await sheet.getByRole('radio', { name: 'Gravel' }).check();
   await page.getByLabel('Own words for “See my result”').fill('');
   await expect(sheet.getByRole('button', { name: 'See my result' })).toBeVisible();
 });
@@ -85,7 +85,7 @@ test('a language is added, written beside the texts, and not given before it is 
   const sheet = page.getByRole('region', { name: 'The quiz in its look' });
   await expect(sheet.locator('.v-panel')).toHaveAttribute('lang', 'de');
   await expect(sheet.getByRole('heading', { name: 'Schotter oder Asphalt?', level: 2 })).toBeVisible();
-  await sheet.getByText('Schotter', { exact: true }).click();
+  await sheet.getByRole('radio', { name: 'Schotter' }).check();
   await expect(sheet.getByRole('button', { name: 'Mein Ergebnis ansehen' })).toBeVisible();
   await saved(page);
   await page.getByRole('banner').getByRole('button', { name: 'Publish edition 1' }).click();
@@ -106,7 +106,7 @@ test('a language is added, written beside the texts, and not given before it is 
   await visitor.getByRole('navigation', { name: 'Sprache' }).getByRole('link', { name: 'English' }).click();
   await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?', level: 2 })).toBeVisible();
   await visitor.getByRole('navigation', { name: 'Language' }).getByRole('link', { name: 'Deutsch' }).click();
-  await visitor.getByText('Asphalt', { exact: true }).click();
+  await visitor.getByRole('radio', { name: 'Asphalt' }).check();
   await visitor.getByRole('button', { name: 'Mein Ergebnis ansehen' }).click();
   await expect(visitor.getByRole('navigation', { name: 'Sprache' })).toBeHidden();
   // Whoever comes back by the plain address goes on in the language of the run.
@@ -142,7 +142,7 @@ test('without scripts it is found by the browser and by the address, and stays t
   await visitor.getByRole('link', { name: 'English' }).click();
   await expect(visitor.getByRole('heading', { name: 'Gravel or tarmac?', level: 2 })).toBeVisible();
   await visitor.getByRole('link', { name: 'français' }).click();
-  await visitor.getByText('Gravel', { exact: true }).click();
+  await visitor.getByRole('radio', { name: 'Gravel' }).check();
   await visitor.getByRole('button', { name: 'Voir mon résultat' }).click();
   await expect(visitor.locator('.v-panel')).toHaveAttribute('lang', 'fr');
 });
