@@ -32,6 +32,7 @@ const ViewSchema = Type.Unsafe<View>(
       Type.Null(),
     ]),
     progress: closed({ at: Type.Integer(), of: Type.Integer() }),
+    asked: optional(Type.Integer()),
     back: Type.Boolean(),
     finished: Type.Boolean(),
     gate: optional(Type.Object({})),

@@ -75,6 +75,47 @@ ${typeof stands === 'string' ? quizzes[stands] : stands.written}
 <figure><img src="/pictures/lane.svg" alt="A loaded bicycle on a winding lane below green hills"><figcaption>The ferry road at soup time.</figcaption></figure></aside></div>`,
   );
 
+/** A dark shop: its own type, light words, and a quiz that follows it. */
+export const shop = (home: string): string => `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Bags and bells · Slow Spoke</title><style>
+@font-face{font-family:Figtree;src:url(/fonts/figtree.woff2);font-weight:300 900;font-display:optional}
+*{box-sizing:border-box}
+body{margin:0;background:#14171C;color:#EDE9DF;font:17px/1.5 Figtree,sans-serif;color-scheme:dark}
+header{display:flex;gap:28px;align-items:center;padding:18px 40px;border-bottom:1px solid #39404B;flex-wrap:wrap}
+header b{font-size:21px;margin-inline-end:auto}
+header a{color:inherit;text-decoration:none}
+main{max-width:960px;margin:0 auto;padding:36px 20px 80px}
+h1{font:600 34px/1.15 Figtree,sans-serif;margin:0 0 8px}
+ul{list-style:none;display:grid;grid-template-columns:repeat(auto-fill,minmax(190px,1fr));gap:20px;padding:0;margin:36px 0 0}
+li{background:#1E232B;padding:14px}
+li img{width:100%;height:120px;object-fit:cover;display:block;margin-bottom:10px}
+small{color:#B9B4A8}
+</style></head><body><header><b>Slow Spoke, the shop</b><a href="/">Stories</a><a href="/blog">Otto’s notes</a></header>
+<main><h1>Bags, bells and things that hold</h1><p>Not sure where to begin? Two questions, and you are at the right shelf.</p>
+<div data-yes-maybe="start" data-title="Where do you want to begin?"></div>
+<script async src="${home}/embed.js"></script>
+<ul>${[
+  ['teapot', 'The enamel teapot', '410 g, and worth it'],
+  ['spokes', 'Three spare spokes', '21 g, for one evening in nine years'],
+  ['tarp', 'A tarp and one pole', 'Red, so that you find it again'],
+  ['socks', 'More wool socks', 'There are never enough'],
+]
+  .map(
+    ([picture, name, says]) => `<li><img src="/pictures/${picture}.svg" alt="">${name}<br><small>${says}</small></li>`,
+  )
+  .join('')}</ul></main></body></html>`;
+
+/** A plain blog, without type or colours of its own. */
+export const blog = (home: string): string => `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Otto’s notes</title><style>
+body{max-width:620px;margin:40px auto;padding:0 16px;font:17px/1.6 system-ui,sans-serif;color:#222;background:#fff}
+a{color:#1a4f8b}
+</style></head><body><p><a href="/">Slow Spoke</a> · <a href="/shop">The shop</a></p><h1>Otto’s notes</h1>
+<h2>What shall we do at the festival?</h2><p>Pia says soup. I say a longer soup. You may say what you like, it is counted.</p>
+<div data-yes-maybe="wishes" data-title="Festival wishes"></div>
+<script async src="${home}/embed.js"></script>
+<h2>Kettle, revisited</h2><p>The new stopper leaks less than the old one. I miss the old one.</p></body></html>`;
+
 export const rides: Record<string, { title: string; text: string }> = {
   lanes: {
     title: 'The hedgerow loop',

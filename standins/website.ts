@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
-import { anyQuiz, article, ride, rides } from './pages';
+import { anyQuiz, article, blog, ride, rides, shop } from './pages';
 
 export type Website = { close: () => Promise<void> };
 
@@ -28,6 +28,8 @@ export async function startWebsite({ port, home }: { port: number; home: string 
         return send('text/plain', 'No such picture', 404);
       }
     }
+    if (pathname === '/shop') return send('text/html; charset=utf-8', shop(home));
+    if (pathname === '/blog') return send('text/html; charset=utf-8', blog(home));
     if (pathname === '/') return send('text/html; charset=utf-8', article(home));
     // As a site that lets nothing in but what it names: no style in the page itself, one script, one frame.
     const strict = `default-src 'none'; script-src ${home}/embed.js; frame-src ${home}; img-src 'self'; font-src 'self'`;

@@ -58,6 +58,18 @@
     return values;
   }
 
+  /** The type of the place, and whether the page is dark there: its words are light. */
+  function wornBy(place) {
+    var style = getComputedStyle(place);
+    var colour = (style.color.match(/[\d.]+/g) || []).map(Number);
+    return { type: style.fontFamily, dark: (colour[0] * 299 + colour[1] * 587 + colour[2] * 114) / 1000 > 140 };
+  }
+  matchMedia('(prefers-color-scheme: dark)').addEventListener('change', function () {
+    frames.forEach(function (about) {
+      if (about.tell) about.tell();
+    });
+  });
+
   addEventListener('message', function (event) {
     var told = event.data;
     if (!told || told.yesMaybe !== 1) return;
@@ -75,6 +87,12 @@
         { yesMaybe: 1, values: valuesFor(place, told.asks) },
         event.origin === 'null' ? '*' : home,
       );
+    if (told.wears) {
+      about.tell = function () {
+        event.source.postMessage({ yesMaybe: 1, wears: wornBy(place) }, event.origin === 'null' ? '*' : home);
+      };
+      about.tell();
+    }
     // Escape, pressed inside: the dialog around the frame closes, and the focus goes back to where it was.
     if (told.escape && about.dialog) about.dialog.close();
     if (told.event) {

@@ -1,6 +1,6 @@
 'use client';
 /** The visitor's pass through a quiz: every step is decided by the server; the browser keeps a token and what is being filled in. */
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { Standing } from '../contract/visits';
 import type { Dress } from '../core/look/dress';
 import type { Door } from '../core/access/door';
@@ -49,7 +49,7 @@ type Props = {
 export function TakeQuiz({
   address,
   first,
-  dress,
+  dress: own,
   asks,
   spoken,
   languages,
@@ -75,6 +75,7 @@ export function TakeQuiz({
   const { view, clock } = standing;
   const page = pageOf(state);
   const isEmbedded = useHostPage(view.page?.id);
+  const dress = useFollowing(own, isEmbedded);
   const timeIsUp = () =>
     void session.send({ do: 'time', of: clock?.of ?? 'page', page, answers: answersIn(view, values) });
   return (
@@ -130,6 +131,24 @@ export function TakeQuiz({
       </SpokenIn>
     </DressedIn>
   );
+}
+
+/** Few quizzes follow the page around them: the others do not load how. */
+function useFollowing(own: Dress, isEmbedded: boolean): Dress {
+  const [worn, wear] = useState(own);
+  useEffect(() => {
+    if (!isEmbedded || (!own.dark && !own.attributes['data-type'])) return;
+    let end = () => {};
+    let isGone = false;
+    void import('./session/follow').then(({ followHostPage }) => {
+      if (!isGone) end = followHostPage(own, wear);
+    });
+    return () => {
+      isGone = true;
+      end();
+    };
+  }, [own, isEmbedded]);
+  return worn;
 }
 
 /** Leads to the same first page in another language. */

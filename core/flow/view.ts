@@ -37,6 +37,8 @@ export type View = {
   quiz: { title: string; language: string; progress: boolean; looksOver: boolean };
   page: { id: string; stage: 'ask' | 'result'; button: string; blocks: BlockView[] } | null;
   progress: { at: number; of: number };
+  /** How many questions stood on the pages before, where questions have numbers. */
+  asked?: number;
   back: boolean;
   finished: boolean;
   /** The page was sent and is held, since not all of it is right. `left` is the number of tries that remain, where they are counted. */
@@ -70,6 +72,7 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
     },
     page: run.looking ? lookOverPage(quiz, run) : page ? pageShown(quiz, run, page, shown, away ? held : null) : null,
     progress: progressOf(quiz, run),
+    ...(quiz.look.layout?.numbers ? { asked: askedBefore(quiz, run) } : {}),
     back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
     finished: run.finished,
     ...given('gate', page && gateNow(quiz, run, page)),
@@ -78,6 +81,14 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
     answers: own(run.answers),
     contact: own(run.contact),
   };
+}
+
+/** Questions on the pages behind; one that was passed twice counts once. */
+function askedBefore(quiz: Quiz, run: Run): number {
+  const { questions } = quizIndex(quiz);
+  const here = run.finished || run.looking ? undefined : currentPage(quiz, run)?.id;
+  const passed = run.way.filter(({ page }) => page !== here).flatMap(({ shown }) => shown);
+  return new Set(passed.filter((id) => questions.has(id))).size;
 }
 
 /** @param held until when what it tells is kept back; null where nothing is */

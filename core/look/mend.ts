@@ -57,6 +57,30 @@ export function mendedColour(front: string, back: string, needs: number): string
   return contrast('#000000', back) >= contrast('#FFFFFF', back) ? '#000000' : '#FFFFFF';
 }
 
+/** The same hue, as light as it was dark: between what is nearly black and nearly white. */
+function turned(colour: string): string {
+  const { l, c, h } = toOklch(colour) ?? { l: 0, c: 0 };
+  const turnedTo = clampChroma(
+    { mode: 'oklch', l: 0.2 + 0.78 * (1 - l), c, ...(h === undefined ? {} : { h }) },
+    'oklch',
+  );
+  return formatHex(turnedTo).toUpperCase();
+}
+
+/** Light colours for the dark: ground, sheet and words turned over, each pair mended. */
+export function darkened(colours: Colours): Colours {
+  const dark = { ...colours };
+  for (const role of ['ground', 'paper', 'ink', 'quiet', 'track'] as const) dark[role] = turned(colours[role]);
+  return allMended(dark);
+}
+
+/** Colours of which every pair can be told apart: the fronts mended one after the other. */
+export function allMended(colours: Colours): Colours {
+  const made = { ...colours };
+  for (const pair of PAIRS) made[pair.front] = mend(made, pair);
+  return made;
+}
+
 /** What mending a pair makes of its front. */
 export const mend = (colours: Colours, { front, back, needs }: Pair): string =>
   mendedColour(colours[front], colours[back], needs);

@@ -1,6 +1,7 @@
 /** How a quiz looks: a ready look, and what is its own. */
 import { Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from './kit';
+import { Picture, Source } from './text';
 
 /** The ready looks. What each is made of stands in `core/look/ready.ts`. */
 export const READY = [
@@ -48,6 +49,24 @@ export const Look = Type.Object(
         /** fine lines, and what progress runs on */ track: optional(Colour),
       }),
     ),
+    /** Behind the sheet, beside its colour. */
+    background: optional(
+      closed({
+        /** the colour that the ground goes over into */ to: optional(Colour),
+        /** which way it goes over */ towards: optional(oneOf('down', 'across', 'aslant')),
+        picture: optional(Source),
+        /** how much of the ground lies over the picture: percent, 40 where absent */
+        veil: optional(Type.Integer({ minimum: 0, maximum: 95 })),
+      }),
+    ),
+    /** On top of each page. */
+    header: optional(
+      closed({
+        logo: optional(Picture),
+        /** where the logo stands */ at: optional(oneOf('start', 'middle')),
+        /** a picture from edge to edge, above the words */ band: optional(Picture),
+      }),
+    ),
     type: optional(
       closed({
         heading: optional(oneOf(...FONTS)),
@@ -62,16 +81,28 @@ export const Look = Type.Object(
         shadow: optional(oneOf('none', 'soft', 'hard')),
         rows: optional(oneOf('close', 'roomy')),
         width: optional(oneOf('narrow', 'ordinary', 'wide')),
+        /** of words */ align: optional(oneOf('start', 'middle')),
+      }),
+    ),
+    /** How a page comes; never where a visitor's device asks for less of it. */
+    motion: optional(oneOf('none', 'fade', 'slide')),
+    /** Where it stands in somebody's page. */
+    embed: optional(
+      closed({
+        /** the type of the page around, where it is on the visitor's device */ type: optional(oneOf('page')),
+        /** light or dark as the page around is */ scheme: optional(oneOf('page')),
+        /** without corners, line and shadow of its own */ plain: optional(Type.Boolean()),
       }),
     ),
     /** CSS of its own, by the names of docs/format.md. What may not be used is refused when it is published, and never reaches visitors. */
     css: optional(Type.String({ maxLength: 20_000 })),
     layout: optional(
       closed({
-        /** where the picture of a question stands */ picture: optional(oneOf('above', 'beside')),
+        /** where the picture of a question stands */ picture: optional(oneOf('above', 'beside', 'behind')),
         /** answers */ columns: optional(oneOf('one', 'two')),
         /** before answers */ marks: optional(oneOf('none', 'letters', 'numbers')),
-        progress: optional(oneOf('both', 'line', 'words')),
+        /** before questions */ numbers: optional(Type.Boolean()),
+        progress: optional(oneOf('both', 'line', 'steps', 'words')),
       }),
     ),
   },

@@ -2,13 +2,13 @@
 import type { Edit } from '../../core/document/edits';
 import { mend, type Pair } from '../../core/look/mend';
 import { coloursOf } from '../../core/look/dress';
-import type { Ready, Role } from '../../core/look/ready';
+import type { Colours, Ready, Role } from '../../core/look/ready';
 import type { Quiz } from '../../core/schema/quiz';
 import { setField } from './edits';
 
 type Look = Quiz['look'];
-type Part = 'colours' | 'type' | 'shape' | 'layout';
-const parts: readonly Part[] = ['colours', 'type', 'shape', 'layout'];
+type Part = 'background' | 'header' | 'colours' | 'type' | 'shape' | 'layout' | 'embed';
+const parts: readonly Part[] = ['background', 'header', 'colours', 'type', 'shape', 'layout', 'embed'];
 
 /** What a creator has set stays with any ready look. */
 export const wear = ({ ready }: Look, to: Ready): Edit =>
@@ -24,6 +24,9 @@ export function setPart<P extends Part>(look: Look, part: P, to: NonNullable<Loo
 
 export const setColour = (look: Look, role: Role, to: string | undefined): Edit =>
   setPart(look, 'colours', { [role]: to });
+
+/** All colours at once, as they were drawn from a picture. */
+export const setColours = (look: Look, to: Colours): Edit => setPart(look, 'colours', to);
 
 /** Makes a pair of colours be told apart, by its front. */
 export const mendPair = (look: Look, pair: Pair): Edit => setColour(look, pair.front, mend(coloursOf(look), pair));

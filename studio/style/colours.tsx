@@ -11,6 +11,7 @@ import { Mark } from '../../ui/marks';
 import { Alarm, Muted, Strong } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
 import { mendPair, setColour } from '../edits/look-edits';
+import { DrawnColours } from './drawn-colours';
 import { Tile } from './tile';
 
 const Swatches = styled(ToggleButtonGroup)`
@@ -144,6 +145,7 @@ export function Colours() {
       </Swatches>
       <Picked key={`${role} ${colours[role]}`} name={NAMES[role]} colour={colours[role]} onChange={set} />
       {look.colours?.[role] && <TextButton onPress={() => set(undefined)}>As the ready look has it</TextButton>}
+      <DrawnColours />
       <Contrast />
     </section>
   );

@@ -118,7 +118,17 @@ export function ShapeSettings() {
           ]}
           onChange={(to) => set({ width: unless(to, 'ordinary') })}
         />{' '}
-        sheet.
+        sheet, words{' '}
+        <Choose
+          label="Where words stand"
+          value={shape.align ?? 'start'}
+          options={[
+            { id: 'start', label: 'from the start of the line' },
+            { id: 'middle', label: 'in the middle' },
+          ]}
+          onChange={(to) => set({ align: unless(to, 'start') })}
+        />
+        .
       </Inline>
     </section>
   );
@@ -143,6 +153,7 @@ export function LayoutSettings() {
           options={[
             { id: 'above', label: 'above' },
             { id: 'beside', label: 'beside, where there is room,' },
+            { id: 'behind', label: 'behind' },
           ]}
           onChange={(to) => set({ picture: unless(to, 'above') })}
         />{' '}
@@ -167,13 +178,24 @@ export function LayoutSettings() {
           ]}
           onChange={(to) => set({ marks: unless(to, 'none') })}
         />{' '}
-        before them. Progress{' '}
+        before them, and{' '}
+        <Choose
+          label="Before questions"
+          value={layout.numbers ? 'numbers' : 'none'}
+          options={[
+            { id: 'none', label: 'nothing' },
+            { id: 'numbers', label: 'numbers' },
+          ]}
+          onChange={(to) => set({ numbers: to === 'numbers' ? true : undefined })}
+        />{' '}
+        before questions. Progress{' '}
         <Choose
           label="How progress is shown"
           value={progress}
           options={[
             { id: 'both', label: 'as a line and in words' },
             { id: 'line', label: 'as a line' },
+            { id: 'steps', label: 'as steps, and in words' },
             { id: 'words', label: 'in words' },
             { id: 'none', label: 'is not shown' },
           ]}

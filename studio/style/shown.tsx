@@ -3,7 +3,7 @@
 import { type ReactNode, useMemo, useState } from 'react';
 import { isContact, isQuestion } from '../../core/document/lookup';
 import { startRun } from '../../core/flow/run';
-import { coloursOf } from '../../core/look/dress';
+import { dressOf } from '../../core/look/dress';
 import type { Page, Quiz } from '../../core/schema/quiz';
 import { Choose } from '../../ui/controls';
 import { standOn, TryPage } from '../shell/try-quiz';
@@ -39,6 +39,7 @@ export function Shown({ quiz, kind, page: chosen, onShow, children }: Props) {
   const now = kinds.some(({ id }) => id === kind) ? kind : (kinds[0]?.id ?? 'question');
   const pages = pagesOf(quiz, now);
   const page = pages.find(({ id }) => id === chosen) ?? pages[0];
+  const { style } = useMemo(() => dressOf(quiz.look), [quiz.look]);
   const run = useMemo(() => standOn(quiz, startRun(quiz, { seed: 1 }), page?.id ?? ''), [quiz, page?.id]);
   return (
     <section aria-label="The quiz in its look">
@@ -64,7 +65,7 @@ export function Shown({ quiz, kind, page: chosen, onShow, children }: Props) {
         {children}
         <ViewSwitch width={width} onChange={setWidth} />
       </div>
-      <div className="stands" style={{ background: coloursOf(quiz.look).ground }}>
+      <div className="stands" style={{ background: style['--v-back'] ?? style['--v-ground'] }}>
         <div style={{ maxWidth: width === 'phone' ? 360 : undefined, margin: '0 auto' }}>
           <TryPage quiz={quiz} run={run} send={() => undefined} again={() => undefined} />
         </div>

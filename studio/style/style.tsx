@@ -9,6 +9,7 @@ import { Muted } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
 import { backToReady, ownCount } from '../edits/look-edits';
 import { Views } from '../shell/view-switch';
+import { BackgroundSettings, EmbedSettings, HeaderSettings } from './around';
 import { Colours } from './colours';
 import { OwnCssPart } from './own-css';
 import { ReadyLooks } from './ready-looks';
@@ -76,9 +77,12 @@ function LookPart() {
           </Muted>
         </div>
         <Colours />
+        <BackgroundSettings />
+        <HeaderSettings />
         <TypeSettings />
         <ShapeSettings />
         <LayoutSettings />
+        <EmbedSettings />
         <OwnCssPart />
       </aside>
     </Split>

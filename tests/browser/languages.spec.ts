@@ -47,9 +47,8 @@ test('a wording of one’s own is found, seen where it shows, and got by visitor
   await page.getByRole('button', { name: 'Word it by number' }).click();
   await page.getByLabel('Own words for “{n} people answered”, as for 1').fill('One said so');
   await expect(page.getByLabel('Own words for “{n} people answered”, all others')).toHaveValue('{n} said so');
-  await page.getByLabel('Own words for “{n} people answered”, all others').fill('Many said so');
   await expect(page.getByText('It does not say {n}.')).toBeHidden();
-  await page.getByLabel('Own words for “{n} people answered”, as for 1').fill('');
+  await page.getByLabel('Own words for “{n} people answered”, all others').fill('Many said so');
   await expect(page.getByText('It does not say {n}.')).toBeVisible();
   await choose(page, 'Which wording', 'What is my own');
   await page.getByLabel('Find a wording').fill('');

@@ -12,6 +12,7 @@ export function ProgressLine({ view: { progress } }: { view: View }) {
   return (
     <div
       className="v-progress"
+      style={{ '--v-of': of || 1 }}
       role="progressbar"
       aria-label={say('progress')}
       aria-valuemin={0}

@@ -96,6 +96,21 @@ function headlineAt(view: View, isExplaining: boolean): number {
   return Math.max(0, view.page?.blocks.findIndex((b) => b.kind !== 'media') ?? 0);
 }
 
+/** What stands on top of each page. */
+function Brand() {
+  const { band, logo } = useDress();
+  return (
+    <>
+      {band && <img className="v-band" src={band.src} alt={band.text} width={688} height={172} />}
+      {logo && (
+        <p className="v-logo">
+          <img src={logo.src} alt={logo.text} height={40} />
+        </p>
+      )}
+    </>
+  );
+}
+
 export function PageView({
   view,
   values,
@@ -144,7 +159,7 @@ export function PageView({
     <form
       className="v-panel"
       {...dress.attributes}
-      style={dress.style}
+      style={view.asked === undefined ? dress.style : { ...dress.style, '--v-asked': view.asked }}
       ref={panel}
       noValidate={alive}
       {...(plain ? { method: 'post', action: `${plain.home}/plain` } : {})}
@@ -157,6 +172,7 @@ export function PageView({
         onNext(Boolean(new FormData(event.currentTarget).get(TRAP)));
       }}
     >
+      <Brand />
       {view.quiz.progress && (explained || !isResult(view)) && <ProgressLine view={view} />}
       <HiddenFields plain={plain} isExplaining={explained !== undefined} />
       <div className="v-inside">

@@ -58,7 +58,7 @@ export function OneField({
   return (
     <>
       <Media media={block.media} />
-      <h2 className="v-prompt" tabIndex={-1} data-heading>
+      <h2 className="v-prompt v-asked" tabIndex={-1} data-heading>
         <label htmlFor={id} id={`${id}-label`}>
           <RichLine text={block.prompt} />
         </label>
@@ -87,7 +87,7 @@ export function FieldGroup({
     <fieldset aria-describedby={fault ? `${id}-fault` : undefined}>
       <Media media={block.media} />
       <legend>
-        <h2 className="v-prompt" tabIndex={-1} data-heading>
+        <h2 className="v-prompt v-asked" tabIndex={-1} data-heading>
           <RichLine text={block.prompt} />
         </h2>
       </legend>
