@@ -7,6 +7,7 @@ import { comments } from './comments';
 import { editing } from './editing';
 import { files } from './files';
 import { hosts } from './hosts';
+import { looks } from './looks';
 import { quizzes } from './quizzes';
 import { results } from './results';
 import { team } from './team';
@@ -20,6 +21,7 @@ export const contracts = {
   ...editing,
   ...files,
   ...hosts,
+  ...looks,
   ...quizzes,
   ...results,
   ...team,

@@ -14,4 +14,6 @@ export const Digits = Type.String({ pattern: '^\\d{1,10}$' });
 // Parts of a document that is on disk. They were checked against the whole schema when they came to be there.
 export const QuizDocument = Type.Unsafe<Quiz>({ type: 'object', required: ['format', 'pages'] });
 export const QuestionDocument = Type.Unsafe<Question>({ type: 'object', required: ['id', 'kind'] });
+/** Held to the schema of the quiz by whoever takes one in. */
+export const LookDocument = Type.Unsafe<Quiz['look']>({ type: 'object' });
 export const RichDocument = Type.Unsafe<RichDoc>({ type: 'object', required: ['type'] });

@@ -66,6 +66,22 @@ export const members = pgTable(
   (t) => [primaryKey({ columns: [t.workspaceId, t.userId] }), index('members_user').on(t.userId)],
 );
 
+/** Looks that quizzes of a workspace wear. */
+export const looks = pgTable(
+  'looks',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    lookId: text('look_id').notNull(),
+    name: text('name').notNull(),
+    look: jsonb('look').$type<Quiz['look']>().notNull(),
+    changedAt: at('changed_at').notNull().defaultNow(),
+    changedBy: text('changed_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.lookId] })],
+);
+
 /** Letters that let somebody into a workspace. */
 export const invitations = pgTable(
   'invitations',

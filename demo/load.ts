@@ -13,6 +13,7 @@ import { newestLetters } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace, setVerified } from '../db/queries/members';
 import { auth } from '../server/accounts/auth';
 import { readConfig } from '../server/platform/config';
+import { giveLook, keepLook } from '../server/editing/looks';
 import { keepInBank, listBank } from '../server/editing/bank';
 import { recountRuns } from '../server/results/count-runs';
 import { closeDatabase, database } from '../server/platform/database';
@@ -86,7 +87,10 @@ async function load(): Promise<void> {
     await publishQuiz(wren, name, 0, { isSure: true, now: new Date(now - 10 * DAY) });
   await publishQuiz(wren, 'repair', revision, { isSure: true, now: new Date(now - 10 * DAY) });
   const tourer = readQuiz('tourer');
-  await importQuiz(wren, tourer, 'tourer', new Date(now - 33 * DAY));
+  // The look of the house, that two quizzes wear.
+  const { id: kept } = await keepLook(wren, 'Slow Spoke on paper', tourer.look, new Date(now - 34 * DAY));
+  await giveLook(pia, kept, ['winter-tyres'], new Date(now - 9 * DAY));
+  await importQuiz(wren, { ...tourer, look: { ...tourer.look, kept } }, 'tourer', new Date(now - 33 * DAY));
   await publishQuiz(wren, tourer.id, 0, { isSure: true, now: new Date(now - 32 * DAY) });
   await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - 9 * DAY) });
   const visitors = await makeRuns(tourer, now, { runs: RUNS, days: 30 });

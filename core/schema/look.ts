@@ -1,6 +1,6 @@
 /** How a quiz looks: a ready look, and what is its own. */
 import { Type } from '@sinclair/typebox';
-import { closed, oneOf, optional } from './kit';
+import { closed, Id, oneOf, optional } from './kit';
 import { Picture, Source } from './text';
 
 /** The ready looks. What each is made of stands in `core/look/ready.ts`. */
@@ -34,6 +34,8 @@ const Colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
 
 export const Look = Type.Object(
   {
+    /** The look of the workspace that it follows, as long as nothing in it is changed here. */
+    kept: optional(Id),
     /** One of the ready-made looks; default "chalk". */
     ready: optional(oneOf(...READY)),
     /** Colours of its own, by what they are for; the others are the ready look's. */

@@ -3,14 +3,14 @@
 import { ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { readyOf } from '../../core/look/dress';
-import { readyLooks } from '../../core/look/ready';
+import { type Ready, readyLooks } from '../../core/look/ready';
+import type { Quiz } from '../../core/schema/quiz';
 import { READY } from '../../core/schema/look';
 import { Muted, Strong } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
 import { wear } from '../edits/look-edits';
-
 import { Tile } from './tile';
-import { Thumbnail } from './thumbnail';
+import { Thumbnail } from '../shared/thumbnail';
 
 const Row = styled(ToggleButtonGroup)`
   border-top: 1px solid var(--ink);
@@ -48,6 +48,8 @@ const Row = styled(ToggleButtonGroup)`
   }
 `;
 
+const bare = Object.fromEntries(READY.map((ready) => [ready, { ready }])) as Record<Ready, Quiz['look']>;
+
 export function ReadyLooks() {
   const { look } = useQuiz();
   const store = useDocumentStore();
@@ -77,7 +79,7 @@ export function ReadyLooks() {
             className="one"
             aria-label={`${readyLooks[ready].name}, ${readyLooks[ready].mood}`}
           >
-            <Thumbnail ready={ready} />
+            <Thumbnail look={bare[ready]} name={ready} />
             <span className="name">{readyLooks[ready].name}</span>
           </Tile>
         ))}

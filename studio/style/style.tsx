@@ -13,6 +13,7 @@ import { BackgroundSettings, EmbedSettings, HeaderSettings } from './around';
 import { Colours } from './colours';
 import { OwnCssPart } from './own-css';
 import { ReadyLooks } from './ready-looks';
+import { KeptLooks } from './kept-looks';
 import { Languages } from './languages';
 import { LayoutSettings, ShapeSettings, TypeSettings } from './settings';
 import { Shown, useShown } from './shown';
@@ -61,6 +62,7 @@ function LookPart() {
       <div className="quiz">
         <Shown quiz={quiz} {...shown} />
         <ReadyLooks />
+        <KeptLooks />
       </div>
       <aside aria-label="What it wears">
         <div style={{ paddingBottom: 14 }}>

@@ -9,6 +9,7 @@ import { invite, limit } from '../../server/accounts/team';
 import { giveAway } from '../../server/editing/gifts';
 import { addComment } from '../../server/editing/comments';
 import { keepEdits } from '../../server/editing/edit-quiz';
+import { keepLook } from '../../server/editing/looks';
 import { listStates } from '../../server/editing/history';
 import { trayOf } from '../../server/letters/mail';
 import { database } from '../../server/platform/database';
@@ -93,6 +94,11 @@ const rows: Record<OfStudio, Row> = {
   'PUT /api/quizzes/{quiz}/editions/{edition}/note': { role: 'editor', body: { note: 'Before the festival' } },
   'POST /api/quizzes/{quiz}/release': { role: 'editor' },
   'GET /api/templates': { role: 'reader', stranger: 200 },
+  'GET /api/looks': { role: 'reader', stranger: 200 },
+  'POST /api/looks': { role: 'editor', body: { name: 'Of the house', look: { ready: 'enamel' } }, stranger: 200 },
+  'PUT /api/looks/{look}': { role: 'editor', body: { name: 'Of the shop' } },
+  'POST /api/looks/{look}/worn': { role: 'editor', body: { quizzes: ['{quiz}'] } },
+  'DELETE /api/looks/{look}': { role: 'editor' },
   'GET /api/bank': { role: 'reader', stranger: 200 },
   'POST /api/bank': { role: 'editor', body: { quiz: '{quiz}', ids: ['q1'] } },
   'GET /api/quizzes/{quiz}/findings': { role: 'reader' },
@@ -180,6 +186,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     gift: new URL((await giveAway(owner, quizId)).link ?? '').searchParams.get('key') ?? '',
     session: 'no-such-session',
     host: 'fragen.roles.test',
+    look: (await keepLook(owner, 'Of the house', {})).id,
     revision: String((await listStates(owner, quizId))[0]?.revision),
     invitation: invited[0]?.id ?? '',
     workspace: owner.workspaceId,

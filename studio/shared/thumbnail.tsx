@@ -1,9 +1,9 @@
 'use client';
-/** A ready look, small: drawn by the style sheet of the visitors, so that it is what they get. */
+/** A look, small: drawn by the style sheet of the visitors, so that it is what they get. */
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import { dressOf } from '../../core/look/dress';
-import type { Ready } from '../../core/look/ready';
+import type { Quiz } from '../../core/schema/quiz';
 
 const SCALE = 0.23;
 const WIDTH = 336;
@@ -24,8 +24,8 @@ const Frame = styled.span`
 `;
 
 /** Inert: nothing in it can be reached or heard. */
-export function Thumbnail({ ready }: { ready: Ready }) {
-  const { style, attributes } = useMemo(() => dressOf({ ready }), [ready]);
+export function Thumbnail({ look, name }: { look: Quiz['look']; name: string }) {
+  const { style, attributes } = useMemo(() => dressOf(look), [look]);
   return (
     <Frame aria-hidden="true" inert>
       <span className="v-panel" {...attributes} style={{ ...style, display: 'block' }}>
@@ -39,7 +39,7 @@ export function Thumbnail({ ready }: { ready: Ready }) {
           <span className="v-options">
             {['Not very', 'As it comes'].map((words, i) => (
               <label key={words} className="v-option">
-                <input type="radio" name={`look-${ready}`} checked={i === 1} readOnly tabIndex={-1} />
+                <input type="radio" name={`look-${name}`} checked={i === 1} readOnly tabIndex={-1} />
                 <span className="v-disc" />
                 <span>{words}</span>
               </label>
