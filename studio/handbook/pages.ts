@@ -110,7 +110,24 @@ export const handbook: HandbookPage[] = [
     steps: [
       'Choose a ready look below the quiz; above it, choose which page you look at, and on what width.',
       'Press a colour, then pick it or write it. Each pair is measured as you go; “Mend” makes one that is too weak readable.',
-      'Change a word in the sentences for type, shape and layout. Undo takes any of it back.',
+      'Change a word in the sentences for background, type, shape and layout. Undo takes any of it back.',
+      'Press “Draw them from a picture or logo” for three sets of colours that can all be read.',
+      'Press “Keep this one” to name it for the workspace. Under Looks it is given to other quizzes; what you change of it later can change for all of them.',
+    ],
+  },
+  {
+    id: 'languages',
+    title: 'Say it in other words and languages',
+    also: 'translate translation language wording button label text multilingual xliff german french',
+    picture: { name: 'languages', text: 'Languages: the texts of a quiz, and beside them the same in German' },
+    says: [
+      'Under Style, Wording has every button, label and message that visitors read, and Languages has the whole quiz in others. Scores, outcomes and figures are of all languages together.',
+    ],
+    steps: [
+      'Wording: find what you want to say otherwise and write it. Press our words to see where they show. Empty is ours again.',
+      'Languages: add one and write beside your own texts. What is missing, or was made from another wording, is counted and marked.',
+      'Choose whether visitors get a language: not yet, once it is whole, or with gaps in your own.',
+      'For a translator: save it as a file, and read in what comes back. A mistake is told by its line, and the rest is taken.',
     ],
   },
   {
