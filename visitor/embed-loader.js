@@ -39,7 +39,8 @@
       (trial ? '&try=' + encodeURIComponent(trial) : '') +
       (own ? '&language=' + encodeURIComponent(own) : around ? '&around=' + encodeURIComponent(around) : '');
     frame.title = titleOf(place);
-    frame.style.cssText = 'display:block;width:100%;border:0;height:' + (kept || 560) + 'px';
+    // A frame of another colour scheme than its page would be painted over with white.
+    frame.style.cssText = 'display:block;width:100%;border:0;color-scheme:light;height:' + (kept || 560) + 'px';
     if (!dialog) frame.setAttribute('scrolling', 'no');
     frames.set(frame, { place: place, address: addressOf(place), kept: kept, dialog: dialog, isFirst: true });
     return frame;

@@ -57,20 +57,23 @@ export function mendedColour(front: string, back: string, needs: number): string
   return contrast('#000000', back) >= contrast('#FFFFFF', back) ? '#000000' : '#FFFFFF';
 }
 
-/** The same hue, as light as it was dark: between what is nearly black and nearly white. */
-function turned(colour: string): string {
+/** Words and sheets are nearly grey in the dark: what is strong there glares. */
+const MOST_CHROMA = 0.035;
+
+/** The same hue, as light as it was dark: between what is nearly black and nearly white. @param tint whose hue a grey takes */
+function turned(colour: string, tint: string): string {
   const { l, c, h } = toOklch(colour) ?? { l: 0, c: 0 };
-  const turnedTo = clampChroma(
-    { mode: 'oklch', l: 0.2 + 0.78 * (1 - l), c, ...(h === undefined ? {} : { h }) },
-    'oklch',
-  );
-  return formatHex(turnedTo).toUpperCase();
+  const hue = c < 0.01 ? toOklch(tint)?.h : h;
+  const strength = Math.min(Math.max(c, hue === undefined ? 0 : 0.015), MOST_CHROMA);
+  const to = { mode: 'oklch' as const, l: 0.2 + 0.78 * (1 - l), c: strength, ...(hue === undefined ? {} : { h: hue }) };
+  return formatHex(clampChroma(to, 'oklch')).toUpperCase();
 }
 
 /** Light colours for the dark: ground, sheet and words turned over, each pair mended. */
 export function darkened(colours: Colours): Colours {
   const dark = { ...colours };
-  for (const role of ['ground', 'paper', 'ink', 'quiet', 'track'] as const) dark[role] = turned(colours[role]);
+  for (const role of ['ground', 'paper', 'ink', 'quiet', 'track'] as const)
+    dark[role] = turned(colours[role], colours.ink);
   return allMended(dark);
 }
 

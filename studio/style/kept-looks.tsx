@@ -26,6 +26,8 @@ const Part = styled.section`
   li > button {
     display: block;
     width: 100%;
+    margin: 0;
+    padding: 0;
     overflow-wrap: anywhere;
   }
   .says {
