@@ -194,7 +194,10 @@
     if (as !== 'button' && as !== 'tab' && as !== 'pop-up') {
       // The place keeps the height of the first page free, by its own style, so that the text below stays where it is.
       there.node = frameOf(place, place.getBoundingClientRect().height, null);
-      place.style.cssText = 'display:block';
+      place.style.display = 'block';
+      ['padding', 'padding-bottom', 'height', 'min-height'].forEach(function (name) {
+        place.style.removeProperty(name);
+      });
       place.replaceChildren(there.node);
       return;
     }
