@@ -32,9 +32,6 @@ async function take(): Promise<void> {
   await studio.getByRole('region', { name: 'Page 3' }).getByLabel('Answer 3').click();
   await studio.getByText(/leads|ends as/).waitFor();
   await shot(studio, 'write');
-  await studio.goto(`${home}/gallery`);
-  await studio.getByRole('region', { name: 'Match pairs', exact: true }).scrollIntoViewIfNeeded();
-  await shot(studio, 'gallery');
   await studio.goto(`${home}/quizzes/tourer/score`);
   await studio.getByText('all ways counted').waitFor();
   await studio.getByRole('gridcell', { name: /^Anywhere flat, after dark, Wilder/ }).click();
@@ -53,6 +50,11 @@ async function take(): Promise<void> {
     await studio.waitForLoadState('networkidle').catch(() => undefined);
     await shot(studio, tab ?? '');
   }
+  await studio.goto(`${home}/quizzes/tourer/style`);
+  await studio.getByRole('radio', { name: 'Languages' }).click();
+  await studio.getByRole('region', { name: 'Texts in German' }).waitFor();
+  await studio.waitForLoadState('networkidle').catch(() => undefined);
+  await shot(studio, 'languages');
   await studio.goto(`${home}/quizzes/tourer/publish`);
   await studio.getByRole('button', { name: 'Look at them and compare' }).click();
   await studio.getByRole('button', { name: /^Edition 1/ }).click();

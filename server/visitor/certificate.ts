@@ -2,7 +2,9 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
+import { PDFDocument, type PDFFont, type PDFPage, type RGB, rgb } from 'pdf-lib';
+import { coloursOf } from '../../core/look/dress';
+import type { Colours } from '../../core/look/ready';
 import type { RichText } from '../../core/schema/quiz';
 import { foldRun } from '../../core/flow/run';
 import { viewOf } from '../../core/flow/view';
@@ -17,9 +19,12 @@ import { notFound } from '../platform/http-error';
 /** A4, lying. Points. */
 const [WIDTH, HEIGHT] = [842, 595];
 const MARGIN = 64;
-const ink = rgb(0x1d / 255, 0x24 / 255, 0x30 / 255);
-const soft = rgb(0x4e / 255, 0x57 / 255, 0x66 / 255);
-const saffron = rgb(0xf2 / 255, 0xb2 / 255, 0x33 / 255);
+
+/** A colour #RRGGBB. */
+function colourOf(hex: string): RGB {
+  const [red = 0, green = 0, blue = 0] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255);
+  return rgb(red, green, blue);
+}
 
 const ttf = (file: string) => readFile(join(process.cwd(), 'node_modules', file));
 const faces = {
@@ -56,14 +61,25 @@ function lines(text: string, { of }: Face, size: number, leading: number): Line[
   return [...made, line].map((one) => ({ text: one, font, size, leading }));
 }
 
-function draw(page: PDFPage, { text, font, size }: Line, y: number, color = ink) {
+function draw(page: PDFPage, { text, font, size }: Line, y: number, color: RGB) {
   page.drawText(text, { x: (WIDTH - font.widthOfTextAtSize(text, size)) / 2, y, size, font, color });
 }
 
-export type Certificate = { title: string; body: RichText; quiz: string; day: Date; language: string };
+/** @property colours of the quiz's look */
+export type Certificate = {
+  title: string;
+  body: RichText;
+  quiz: string;
+  day: Date;
+  language: string;
+  colours: Colours;
+};
 
 /** @returns the bytes of a PDF of one page; text that does not fit is set smaller */
-export async function certificatePdf({ title, body, quiz, day, language }: Certificate): Promise<Uint8Array> {
+export async function certificatePdf({ title, body, quiz, day, language, colours }: Certificate): Promise<Uint8Array> {
+  const ink = colourOf(colours.ink);
+  const soft = colourOf(colours.quiet);
+  const mark = colourOf(colours.chosen);
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
   pdf.setTitle(`${title} – ${quiz}`);
@@ -73,8 +89,9 @@ export async function certificatePdf({ title, body, quiz, day, language }: Certi
   const heading = await face(pdf, faces.title, wide);
   const text = await face(pdf, faces.text, wide);
   const page = pdf.addPage([WIDTH, HEIGHT]);
+  page.drawRectangle({ x: 0, y: 0, width: WIDTH, height: HEIGHT, color: colourOf(colours.paper) });
   page.drawRectangle({ x: 28, y: 28, width: WIDTH - 56, height: HEIGHT - 56, borderColor: ink, borderWidth: 1.5 });
-  page.drawRectangle({ x: 36, y: 36, width: WIDTH - 72, height: HEIGHT - 72, borderColor: saffron, borderWidth: 3 });
+  page.drawRectangle({ x: 36, y: 36, width: WIDTH - 72, height: HEIGHT - 72, borderColor: mark, borderWidth: 3 });
 
   const room = HEIGHT - 2 * MARGIN - 60;
   const set = (scale: number): Line[] => [
@@ -93,7 +110,7 @@ export async function certificatePdf({ title, body, quiz, day, language }: Certi
   let y = HEIGHT / 2 + 24 + heightOf(all) / 2;
   for (const line of all) {
     y -= line.leading;
-    if (line.text) draw(page, line, y);
+    if (line.text) draw(page, line, y, ink);
   }
   const date = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(day);
   const foot = `${quiz}  ·  ${date}`;
@@ -117,5 +134,6 @@ export async function certificateOf(address: string, token: string, block: strin
     quiz: quiz.title,
     day: row.finishedAt,
     language: quiz.language,
+    colours: coloursOf(quiz.look),
   });
 }

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import { lightnessContrast } from '../../core/look/apca';
 import { coloursOf } from '../../core/look/dress';
 import { isEnough, type Measured, measured, mend } from '../../core/look/mend';
 import { type Role, ROLES } from '../../core/look/ready';
@@ -203,6 +204,9 @@ function Contrast() {
           <th scope="col" className="number">
             needs
           </th>
+          <th scope="col" className="number">
+            <abbr title="Lightness contrast by APCA, for information: 0 to 106">Lc</abbr>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -249,6 +253,9 @@ function PairRow({ pair, front, back, to, onMend }: PairProps) {
       <td className="number">{shown(pair.is)}</td>
       <td className="number">
         <Muted>{pair.needs.toFixed(1)}</Muted>
+      </td>
+      <td className="number">
+        <Muted>{Math.round(Math.abs(lightnessContrast(front, back)))}</Muted>
       </td>
     </tr>
   );

@@ -1,6 +1,8 @@
 /** What is around the questions, colours of a picture, and looks that many quizzes wear. */
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
+import { readyLooks } from '../../core/look/ready';
+import { READY } from '../../core/schema/look';
 import { fits, publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 import { world } from './servers';
 
@@ -140,4 +142,20 @@ test('a look is kept, given to other quizzes, changed for all that wear it; one 
   await page.goto(first);
   await tab(page, 'Style').click();
   await expect(panel(page)).toHaveAttribute('data-look', 'ticket');
+});
+
+test('axe finds nothing on a question and a result in any of the ready looks', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Gravel or tarmac?', ['Gravel', 'Tarmac']);
+  await tab(page, 'Style').click();
+  for (const ready of READY) {
+    await page.getByRole('radio', { name: new RegExp(`^${readyLooks[ready].name},`) }).click();
+    await expect(panel(page)).toHaveAttribute('data-look', ready);
+    for (const kind of ['Question', 'Result']) {
+      await page.getByRole('radio', { name: kind, exact: true }).click();
+      const { violations } = await new AxeBuilder({ page }).include('section .v-panel').analyze();
+      const found = violations.map(({ id, nodes }) => [id, nodes.map((n) => n.html)]);
+      expect([ready, kind, found]).toEqual([ready, kind, []]);
+    }
+  }
 });
