@@ -60,20 +60,22 @@ export function mendedColour(front: string, back: string, needs: number): string
 /** Words and sheets are nearly grey in the dark: what is strong there glares. */
 const MOST_CHROMA = 0.035;
 
-/** The same hue, as light as it was dark: between what is nearly black and nearly white. @param tint whose hue a grey takes */
-function turned(colour: string, tint: string): string {
+/** The same hue, as light as it was dark: between what is nearly black and nearly white. @param tint whose hue a grey takes @param least lightness */
+function turned(colour: string, tint: string, least = 0): string {
   const { l, c, h } = toOklch(colour) ?? { l: 0, c: 0 };
   const hue = c < 0.01 ? toOklch(tint)?.h : h;
   const strength = Math.min(Math.max(c, hue === undefined ? 0 : 0.015), MOST_CHROMA);
-  const to = { mode: 'oklch' as const, l: 0.2 + 0.78 * (1 - l), c: strength, ...(hue === undefined ? {} : { h: hue }) };
+  const lightness = Math.max(least, 0.2 + 0.78 * (1 - l));
+  const to = { mode: 'oklch' as const, l: lightness, c: strength, ...(hue === undefined ? {} : { h: hue }) };
   return formatHex(clampChroma(to, 'oklch')).toUpperCase();
 }
 
 /** Light colours for the dark: ground, sheet and words turned over, each pair mended. */
 export function darkened(colours: Colours): Colours {
   const dark = { ...colours };
-  for (const role of ['ground', 'paper', 'ink', 'quiet', 'track'] as const)
-    dark[role] = turned(colours[role], colours.ink);
+  for (const role of ['ground', 'paper', 'track'] as const) dark[role] = turned(colours[role], colours.ink);
+  dark.ink = turned(colours.ink, colours.ink, 0.93);
+  dark.quiet = turned(colours.quiet, colours.ink, 0.8);
   return allMended(dark);
 }
 
