@@ -125,8 +125,8 @@ async function jest(project, env) {
       '--json',
       `--outputFile=${report}`,
       '--silent',
-      // The core waits for nothing, so it can have every processor; the server's suites share one database.
-      ...(project === 'core' ? ['--maxWorkers=100%'] : []),
+      // Each file of the server's tests has a database of its own, so that they too can have every processor.
+      ...(project === 'command' ? [] : ['--maxWorkers=100%']),
       ...rest,
     ],
     { env: { ...env, NODE_ENV: 'test' }, allow: true, show: true },

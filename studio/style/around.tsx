@@ -168,7 +168,7 @@ export function EmbedSettings() {
           label="Edges in a page"
           value={embed.plain ? 'plain' : 'own'}
           options={[
-            { id: 'own', label: 'keeps its corners, line and shadow' },
+            { id: 'own', label: 'keeps its own edge' },
             { id: 'plain', label: 'has no edge of its own' },
           ]}
           onChange={(to) => set({ plain: to === 'plain' ? true : undefined })}
