@@ -113,6 +113,7 @@ export function dressOf(look: Look): Dress {
     },
     attributes: {
       'data-look': readyOf(look),
+      ...(look.type?.weight ? { 'data-weight': look.type.weight } : {}),
       ...(shape.lines === 'none' ? { 'data-lines': 'none' } : {}),
       ...(shape.shadow && shape.shadow !== 'none' ? { 'data-shadow': shape.shadow } : {}),
       ...(shape.rows === 'close' ? { 'data-rows': 'close' } : {}),

@@ -74,6 +74,7 @@ export const Look = Type.Object(
         heading: optional(oneOf(...FONTS)),
         text: optional(oneOf(...FONTS)),
         size: optional(oneOf('small', 'ordinary', 'large')),
+        /** of headings; as the ready look has it where absent */ weight: optional(oneOf('light', 'regular', 'bold')),
       }),
     ),
     shape: optional(

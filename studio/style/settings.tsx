@@ -50,7 +50,19 @@ export function TypeSettings() {
           ]}
           onChange={(to) => set({ size: unless(to, 'ordinary') })}
         />{' '}
-        in size.
+        in size; headings are{' '}
+        <Choose
+          label="Weight of the headings"
+          value={look.type?.weight ?? 'own'}
+          options={[
+            { id: 'own', label: 'as the look has them' },
+            { id: 'light', label: 'light' },
+            { id: 'regular', label: 'medium' },
+            { id: 'bold', label: 'bold' },
+          ]}
+          onChange={(to) => set({ weight: to === 'own' ? undefined : to })}
+        />
+        .
       </Inline>
     </section>
   );

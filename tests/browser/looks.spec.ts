@@ -34,6 +34,7 @@ test('a background, a logo and a band, numbers, steps and motion are set, seen a
   await choose(page, 'How progress is shown', 'as steps, and in words');
   await choose(page, 'How a page comes', 'slides in');
   await choose(page, 'Where words stand', 'in the middle');
+  await choose(page, 'Weight of the headings', 'light');
   await expect(panel(page).getByRole('img', { name: TEAPOT })).toBeVisible();
   await saved(page);
   await publish(page);
@@ -43,6 +44,7 @@ test('a background, a logo and a band, numbers, steps and motion are set, seen a
   const sheet = visitor.locator('.v-panel');
   await expect(sheet.getByRole('img')).toHaveCount(2);
   await expect(sheet.getByRole('heading', { level: 2 })).toHaveCSS('text-align', 'center');
+  await expect(sheet.getByRole('heading', { level: 2 })).toHaveCSS('font-weight', '350');
   expect(
     await sheet.getByRole('heading', { level: 2 }).evaluate((h) => getComputedStyle(h, '::before').content),
   ).toContain('counter(asked)');
