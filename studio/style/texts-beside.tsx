@@ -1,9 +1,9 @@
 'use client';
 /** The texts of a quiz beside what they are in another language. */
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { linesIn, nameOfLanguage, type TranslatedLine } from '../../core/languages/translate';
 import { searchable, whereIs } from '../../core/languages/texts';
-import type { Quiz, RichText } from '../../core/schema/quiz';
+import type { Insert, Quiz, RichText } from '../../core/schema/quiz';
 import { plainText } from '../../core/text/rich';
 import { LineInput, TextButton } from '../../ui/controls';
 import { Muted } from '../../ui/text';
@@ -18,9 +18,13 @@ import { Views } from '../shell/view-switch';
 
 type Which = 'all' | 'missing' | 'changed';
 
+/** Lines that are drawn at once: a quiz of a thousand questions has five thousand. */
+const AT_ONCE = 200;
+
 export function TextsBeside({ quiz, language }: { quiz: Quiz; language: string }) {
   const [which, setWhich] = useState<Which>('all');
   const [search, setSearch] = useState('');
+  const [most, setMost] = useState(AT_ONCE);
   // What was missing when the list was asked for stays in it while it is written.
   const [listed, setListed] = useState<Set<string> | null>(null);
   const all = linesIn(quiz, language);
@@ -30,6 +34,7 @@ export function TextsBeside({ quiz, language }: { quiz: Quiz; language: string }
   );
   const choose = (to: Which) => {
     setWhich(to);
+    setMost(AT_ONCE);
     setListed(to === 'all' ? null : new Set(all.filter(({ state }) => state === to).map(({ place }) => place)));
   };
   return (
@@ -58,29 +63,50 @@ export function TextsBeside({ quiz, language }: { quiz: Quiz; language: string }
       </div>
       {lines.length === 0 && <Muted as="p">{which === 'all' ? 'No text is like that.' : 'None. That is good.'}</Muted>}
       <ul className="texts">
-        {lines.map((line) => (
-          <Line key={line.place} quiz={quiz} language={language} line={line} />
+        {lines.slice(0, most).map((line) => (
+          <Line key={line.place} own={quiz.language} language={language} line={line} />
         ))}
       </ul>
+      {lines.length > most && (
+        <p className="tools">
+          <TextButton onPress={() => setMost(most + AT_ONCE)}>Show more of them</TextButton>
+          <Muted $small>
+            {most} of {lines.length} stand here.
+          </Muted>
+        </p>
+      )}
     </section>
   );
 }
 
-function Line({ quiz, language, line }: { quiz: Quiz; language: string; line: TranslatedLine }) {
+type LineProps = { own: string; language: string; line: TranslatedLine };
+
+/** Whatever is typed makes all lines anew; those in which nothing has changed are not drawn again. */
+const isSameLine = (a: LineProps, b: LineProps): boolean =>
+  a.own === b.own &&
+  a.language === b.language &&
+  a.line.place === b.line.place &&
+  a.line.state === b.line.state &&
+  a.line.text === b.line.text &&
+  a.line.to === b.line.to &&
+  a.line.part === b.line.part;
+
+const Line = memo(function Line({ own, language, line }: LineProps) {
   const store = useDocumentStore();
-  const inserts = insertsFor(quiz);
+  // Only texts with inserts in them ask for their names.
+  const nameOf = (attrs: Insert['attrs']) => nameOfInsert(insertsFor(store.getState().quiz), attrs);
   const { text, state, to, was, place } = line;
   const where = whereIs(line);
   const set = (words: RichText) =>
-    store.getState().edit(translate(quiz, language, line, words), `${language} ${place}`);
+    store.getState().edit(translate(store.getState().quiz, language, line, words), `${language} ${place}`);
   const label = `${where}, in ${nameOfLanguage(language)}`;
   const gap = (id: string) => id;
   return (
     <li data-state={state}>
       <div>
         <Muted $small>{where}</Muted>
-        <RichFrame lang={quiz.language} dir={isRightToLeft(quiz.language) ? 'rtl' : 'ltr'}>
-          <RichRead value={text} gap={gap} insert={(attrs) => nameOfInsert(inserts, attrs)} />
+        <RichFrame lang={own} dir={isRightToLeft(own) ? 'rtl' : 'ltr'}>
+          <RichRead value={text} gap={gap} insert={nameOf} />
         </RichFrame>
       </div>
       <div>
@@ -92,7 +118,9 @@ function Line({ quiz, language, line }: { quiz: Quiz; language: string; line: Tr
                 <TextButton
                   $weight={500}
                   aria-label={`Begin with its own words: ${label}`}
-                  onPress={() => store.getState().edit(translate(quiz, language, { place, text: '' }, text))}
+                  onPress={() =>
+                    store.getState().edit(translate(store.getState().quiz, language, { place, text: '' }, text))
+                  }
                 >
                   Begin with its own words
                 </TextButton>
@@ -128,4 +156,4 @@ function Line({ quiz, language, line }: { quiz: Quiz; language: string; line: Tr
       </div>
     </li>
   );
-}
+}, isSameLine);

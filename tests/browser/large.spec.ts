@@ -68,3 +68,24 @@ test('a quiz of 150 questions is drawn where one looks, and found, written and w
   await page.getByRole('button', { name: 'Page 150, p149' }).click();
   await expect(page.getByLabel('Question 150', { exact: true })).toHaveValue('Number 150? And why?');
 });
+
+test('of its texts in another language a part stands there, and more are asked for', async ({ page }) => {
+  await signUp(page);
+  const made = await page.request.post(`${world().app}/api/quizzes/read`, {
+    data: { text: JSON.stringify(many), fileName: 'many.json' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${world().app}/quizzes/${id}/style`);
+  await alive(page);
+  await page.getByRole('radio', { name: 'Languages', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a language' }).click();
+  await page.getByRole('menuitem', { name: 'German' }).click();
+  const fields = page.getByRole('region', { name: 'Texts in German' }).getByRole('textbox', { name: /, in German$/ });
+  await expect(fields).toHaveCount(200);
+  await page.getByRole('button', { name: 'Show more of them' }).click();
+  await expect(fields).toHaveCount(400);
+  await page.getByLabel('Find a text').fill('number 59?');
+  await expect(fields).toHaveCount(1);
+  await fields.fill('Nummer 59?');
+  await saved(page);
+});
