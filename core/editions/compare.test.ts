@@ -148,3 +148,22 @@ test.each(['tourer', 'repair', 'overnight', 'wishes', 'start'])(
     expect(unsaid).toEqual([]);
   },
 );
+
+test('what is otherwise in other languages is said by language, each text once', () => {
+  const own = demoQuiz('tourer');
+  const [german, arabic] = own.translations ?? [];
+  if (!german || !arabic) throw new Error('The demo is in three languages.');
+  const texts = { ...german.texts, title: { to: 'Welche?', of: own.title } };
+  const said = (translations: Quiz['translations']) =>
+    compareQuizzes(own, { ...own, translations: translations ?? [] }).changes.find(({ part }) => part === 'Languages')
+      ?.said;
+  expect(said([{ ...german, texts, offered: 'whole' }])).toEqual([
+    'Arabic is gone',
+    'visitors get German once it is whole',
+    'German: one text is changed',
+  ]);
+  expect(said([german, { ...arabic, labels: { next: 'x' } }, { id: 'fr' }])).toEqual([
+    'French is new',
+    'Arabic: the wording of buttons is changed',
+  ]);
+});

@@ -10,6 +10,8 @@ import { kindOf } from '../questions/registry';
 import type { WeighedPart } from '../questions/kind';
 import type { Block, Page, Question, Quiz, RichText } from '../schema/quiz';
 import { plainText } from '../text/rich';
+import { nameOfLanguage } from '../languages/translate';
+import type { Translation } from '../schema/languages';
 
 /** @property part a page, or what else of the quiz it concerns */
 export type Change = { part: string; said: string[] };
@@ -267,6 +269,28 @@ function weightChanges(before: Question, after: Question, targets: Targets): str
 }
 
 /** Scales, outcomes, letters and what else stands beside the pages. */
+const OFFERED = { whole: 'once it is whole', gaps: 'with its gaps', none: 'not yet' };
+
+/** What is otherwise in other languages: a text of each counts once, whether it or what it was made from has changed. */
+function languagesSaid(before: readonly Translation[], after: readonly Translation[]): string[] {
+  const { added, gone, both, isMoved } = sorted(before, after);
+  const of = ({ id }: Translation) => nameOfLanguage(id);
+  return [
+    ...added.map((one) => `${of(one)} is new`),
+    ...gone.map((one) => `${of(one)} is gone`),
+    ...both.flatMap(({ before: was, after: is }) => {
+      const places = new Set([...Object.keys(was.texts ?? {}), ...Object.keys(is.texts ?? {})]);
+      const changed = [...places].filter((place) => !same(was.texts?.[place], is.texts?.[place])).length;
+      return [
+        ...(was.offered === is.offered ? [] : [`visitors get ${of(is)} ${OFFERED[is.offered ?? 'none']}`]),
+        ...(changed > 0 ? [`${of(is)}: ${changed === 1 ? 'one text is' : `${changed} texts are`} changed`] : []),
+        ...(same(was.labels, is.labels) ? [] : [`${of(is)}: the wording of buttons is changed`]),
+      ];
+    }),
+    ...(isMoved ? ['they stand in another order'] : []),
+  ];
+}
+
 function others(before: Quiz, after: Quiz): Change[] {
   const lists = <T extends Named>(old: readonly T[], now: readonly T[], name: (one: T) => string): string[] => {
     const { added, gone, both, isMoved } = sorted(old, now);
@@ -293,5 +317,6 @@ function others(before: Quiz, after: Quiz): Change[] {
     { part: 'Letters', said: lists(before.messages, after.messages, (one) => one.name) },
     { part: 'Look', said: other('look') },
     { part: 'Wording of buttons', said: other('labels') },
+    { part: 'Languages', said: languagesSaid(before.translations ?? [], after.translations ?? []) },
   ];
 }

@@ -38,7 +38,11 @@ test('a wording of one’s own is found, seen where it shows, and got by visitor
   await expect(sheet.getByRole('button', { name: 'What am I?' })).toBeVisible();
   await page.getByRole('button', { name: 'Show where it says “See my result”' }).click();
   await expect
-    .poll(() => page.evaluate(() => [...(CSS.highlights.get('worded') ?? [])].map((range) => range.toString())))
+    .poll(() =>
+      page.evaluate(() =>
+        [...(CSS.highlights.get('worded') ?? [])].map((range) => (range instanceof Range ? range.toString() : '')),
+      ),
+    )
     .toEqual(['What am I?']);
 
   await page.getByLabel('Find a wording').fill('people answered');
