@@ -156,21 +156,26 @@ function Languages({ languages, now }: { languages: OfLanguages['all']; now: str
   const { say } = useWords();
   return (
     <nav className="v-languages" aria-label={say('language')}>
-      {languages.map(({ id, name }) => (
-        <a
-          key={id}
-          href={`?language=${id}`}
-          lang={id}
-          hrefLang={id}
-          aria-current={id === now ? 'true' : undefined}
-          onClick={(event) => {
-            event.preventDefault();
-            location.assign(inAnother(id));
-          }}
-        >
-          {name}
-        </a>
-      ))}
+      {languages.map(({ id, name }) =>
+        id === now ? (
+          <span key={id} lang={id} aria-current="true">
+            {name}
+          </span>
+        ) : (
+          <a
+            key={id}
+            href={`?language=${id}`}
+            lang={id}
+            hrefLang={id}
+            onClick={(event) => {
+              event.preventDefault();
+              location.assign(inAnother(id));
+            }}
+          >
+            {name}
+          </a>
+        ),
+      )}
     </nav>
   );
 }
