@@ -155,7 +155,11 @@ test('axe finds nothing on a question and a result in any of the ready looks', a
     await expect(panel(page)).toHaveAttribute('data-look', ready);
     for (const kind of ['Question', 'Result']) {
       await page.getByRole('radio', { name: kind, exact: true }).click();
-      const { violations } = await new AxeBuilder({ page }).include('section .v-panel').analyze();
+      // Looks differ in how they are drawn; what is drawn is the same, and looked at once.
+      const look = new AxeBuilder({ page }).include('section .v-panel');
+      const { violations } = await (
+        ready === READY[0] ? look : look.withRules(['color-contrast', 'target-size'])
+      ).analyze();
       const found = violations.map(({ id, nodes }) => [id, nodes.map((n) => n.html)]);
       expect([ready, kind, found]).toEqual([ready, kind, []]);
     }
