@@ -35,7 +35,7 @@ ${body}</body></html>`;
 
 /** How the quiz stands in a page: in its text, over it after a while or as somebody leaves, behind a button; or several of them. */
 const quizzes = {
-  text: `<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" style="padding-bottom:calc(0.363 * min(100%, 688px) + 308px)"></div>`,
+  text: `<div class="quiz" data-yes-maybe="tourer" data-title="What kind of tourer are you?" style="padding-bottom:calc(0.363 * min(100%, 688px) + 360px)"></div>`,
   later: `<div data-yes-maybe="overnight" data-title="Ready for your first overnight?" data-as="pop-up" data-when="4"></div>`,
   button: `<div class="quiz" data-yes-maybe="repair" data-title="Roadside repair check" data-as="button" data-button="Could you mend it? Find out"></div>`,
   leaving: `<div data-yes-maybe="wishes" data-title="Festival wishes" data-as="pop-up" data-when="leave"></div>`,
