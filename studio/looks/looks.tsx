@@ -11,7 +11,8 @@ import { HomePage } from '../shared/home-page';
 import { NameIt } from '../shared/name-dialog';
 import { Thumbnail } from '../shared/thumbnail';
 import { dayAndTime } from '../shared/time';
-import { type Looks, said, useLooks } from '../shared/use-looks';
+import { messageOf } from '../shared/trouble';
+import { type Looks, useLooks } from '../shared/use-looks';
 import { Frame, homeTabs } from '../shell/frame';
 
 type KeptLook = Looks['looks'][number];
@@ -54,7 +55,7 @@ export function LooksScreen({ first, mayChange }: { first: Looks; mayChange: boo
       setTold(await work());
       await ask();
     } catch (error) {
-      setTrouble(said(error));
+      setTrouble(messageOf(error));
     }
   };
   const all = looks ?? first;

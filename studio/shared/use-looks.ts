@@ -2,12 +2,9 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
+import { messageOf } from './trouble';
 
 export type Looks = AnswerOf<'GET /api/looks'>;
-
-/** What is said where something did not work. */
-export const said = (error: unknown): string =>
-  error instanceof Error ? error.message : 'That did not work just now.';
 
 /** @returns the looks, null until they are there; and what asks for them anew */
 export function useLooks(first: Looks | null = null) {
@@ -20,7 +17,7 @@ export function useLooks(first: Looks | null = null) {
           setLooks(got);
           setTrouble('');
         },
-        (error: unknown) => setTrouble(said(error)),
+        (error: unknown) => setTrouble(messageOf(error)),
       ),
     [],
   );

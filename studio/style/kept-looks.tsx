@@ -10,7 +10,8 @@ import { useDocumentStore, useQuiz } from '../document';
 import { setField } from '../edits/edits';
 import { NameIt } from '../shared/name-dialog';
 import { Thumbnail } from '../shared/thumbnail';
-import { said, useLooks } from '../shared/use-looks';
+import { messageOf } from '../shared/trouble';
+import { useLooks } from '../shared/use-looks';
 
 const Part = styled.section`
   border-top: 1px solid var(--line);
@@ -52,17 +53,19 @@ export function KeptLooks() {
       store.getState().edit(setField('wear-look', [], ['look', 'kept'], look.kept, id));
       await ask();
     } catch (error) {
-      setTrouble(said(error));
+      setTrouble(messageOf(error));
     }
   };
   const change = async (id: string) => {
     try {
+      // What was changed here is on disk first: else this quiz would be taken for one that still wears it as it was.
+      await store.getState().flush();
       const { changed } = await call('PUT /api/looks/{look}', { look: id, body: { look } });
       setTold(changed === 1 ? 'One other quiz has changed with it.' : `${changed} other quizzes have changed with it.`);
       await ask();
       await store.getState().catchUp();
     } catch (error) {
-      setTrouble(said(error));
+      setTrouble(messageOf(error));
     }
   };
   return (
