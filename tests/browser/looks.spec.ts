@@ -138,9 +138,10 @@ test('a look is kept, given to other quizzes, changed for all that wear it; one 
   await expect(panel(page)).toHaveAttribute('data-look', 'enamel');
   await page.getByRole('radio', { name: /^Ticket/ }).click();
   await expect(page.getByText('It wears “Of the house”, and has gone its own way.')).toBeVisible();
-  await saved(page);
+  // At once, before what was changed here has been sent.
   await page.getByRole('button', { name: 'Change it for all that wear it' }).click();
   await expect(page.getByText('One other quiz has changed with it.')).toBeVisible();
+  await saved(page);
   await page.goto(first);
   await tab(page, 'Style').click();
   await expect(panel(page)).toHaveAttribute('data-look', 'ticket');
