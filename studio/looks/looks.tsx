@@ -199,7 +199,11 @@ function Give({
         ))}
       </ul>
       <PrimaryButton isDisabled={chosen.size === 0} onPress={() => onGive([...chosen])}>
-        {chosen.size === 1 ? 'Give it to one quiz' : `Give it to ${chosen.size} quizzes`}
+        {chosen.size === 0
+          ? 'Choose quizzes first'
+          : chosen.size === 1
+            ? 'Give it to one quiz'
+            : `Give it to ${chosen.size} quizzes`}
       </PrimaryButton>
     </div>
   );
