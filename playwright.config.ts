@@ -1,4 +1,8 @@
+import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+
+/** Chromium without a window, which takes a third less time; with one where there is no other. */
+const headless = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) => existsSync(path)) ?? '';
 
 export default defineConfig({
   testDir: 'tests/browser',
@@ -16,7 +20,7 @@ export default defineConfig({
     trace: 'on-first-retry',
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: headless,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -87,7 +87,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     process.env.NODE_ENV !== 'production' ||
     request.method !== 'GET' ||
     bringsAlong(url.searchParams) ||
-    doorOf(live) !== null;
+    doorOf(live, null) !== null;
   if (isMade) return madeWith(request, visitorPolicy);
   const shown = await versionFor(live, whereFrom(request));
   return kept(request, at, shown).catch(() => madeWith(request, visitorPolicy));

@@ -11,6 +11,8 @@ export type NewEvent = {
   runId: string;
   /** Of the token that opens the run; with another one nothing is written. */
   tokenHash: string;
+  /** That it was taken in; nothing is written where the run has been switched to another one. */
+  language: string | null;
   seq: number;
   sent: Sent;
   at: Date;
@@ -26,10 +28,10 @@ export const MOST_EVENTS = 3_000;
 const APPEND = `
   with sent as (
     select * from jsonb_to_recordset($1::jsonb)
-    as s (workspace_id text, run_id text, token_hash text, seq integer, sent jsonb, size integer, at timestamptz, finished boolean)),
+    as s (workspace_id text, run_id text, token_hash text, language text, seq integer, sent jsonb, size integer, at timestamptz, finished boolean)),
   standing as (
     select sent.* from sent join runs on runs.workspace_id = sent.workspace_id and runs.run_id = sent.run_id
-    where runs.seq = sent.seq - 1 and runs.token_hash = sent.token_hash
+    where runs.seq = sent.seq - 1 and runs.token_hash = sent.token_hash and runs.language is not distinct from sent.language
     order by runs.workspace_id, runs.run_id
     for update of runs),
   event as (
@@ -52,6 +54,7 @@ const valuesFor = (events: NewEvent[]): string[] => [
       workspace_id: e.workspaceId,
       run_id: e.runId,
       token_hash: e.tokenHash,
+      language: e.language,
       seq: e.seq,
       sent: e.sent,
       size: sizeOf(e.sent),
@@ -140,7 +143,7 @@ const appenders = new WeakMap<object, Appender>();
 
 /**
  * Appends what a visitor sent, if the run stands just before it: on disk whole or not at all.
- * @returns false where somebody else wrote this place meanwhile
+ * @returns false where somebody else wrote this place meanwhile, or the run's language has been switched
  */
 export async function appendEvent(db: Db | Tx, event: NewEvent): Promise<boolean> {
   if (!('$client' in db)) {

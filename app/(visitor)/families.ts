@@ -1,7 +1,7 @@
 /**
- * The families that looks may name, for visitors' pages: of each the Latin part, with a fallback of the same measures, so that nothing shifts
- * when it arrives; those that are much wider or narrower than any font of a device are drawn only if they are there at once. A page loads
- * those alone that its look names. Letters beyond Latin come from three of them, under their own name, or from the device.
+ * The families that looks may name, for visitors' pages: of each the Latin part (`scripts/fonts.mjs`), with a fallback of the same measures, so
+ * that nothing shifts when it arrives; those that are much wider or narrower than any font of a device are drawn only if they are there at once.
+ * A page loads those alone that its look names. Letters beyond Latin come from three of them, under their own name, or from the device.
  */
 import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/bricolage-grotesque/wght.css';
@@ -9,32 +9,32 @@ import '@fontsource-variable/source-serif-4/wght.css';
 import localFont from 'next/font/local';
 
 const figtree = localFont({
-  src: '../../node_modules/@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2',
+  src: '../../built/fonts/figtree.woff2',
   weight: '300 900',
   variable: '--font-figtree',
   preload: false,
 });
 const bricolageGrotesque = localFont({
-  src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
+  src: '../../built/fonts/bricolage-grotesque.woff2',
   weight: '200 800',
   variable: '--font-bricolage-grotesque',
   preload: false,
 });
 const sourceSerif4 = localFont({
-  src: '../../node_modules/@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2',
-  weight: '200 900',
+  src: '../../built/fonts/source-serif-4.woff2',
+  weight: '300 800',
   variable: '--font-source-serif-4',
   adjustFontFallback: 'Times New Roman',
   preload: false,
 });
 const outfit = localFont({
-  src: '../../node_modules/@fontsource-variable/outfit/files/outfit-latin-wght-normal.woff2',
+  src: '../../built/fonts/outfit.woff2',
   weight: '100 900',
   variable: '--font-outfit',
   preload: false,
 });
 const caveat = localFont({
-  src: '../../node_modules/@fontsource-variable/caveat/files/caveat-latin-wght-normal.woff2',
+  src: '../../built/fonts/caveat.woff2',
   weight: '400 700',
   variable: '--font-caveat',
   display: 'optional',
@@ -42,34 +42,34 @@ const caveat = localFont({
   preload: false,
 });
 const nunito = localFont({
-  src: '../../node_modules/@fontsource-variable/nunito/files/nunito-latin-wght-normal.woff2',
+  src: '../../built/fonts/nunito.woff2',
   weight: '200 1000',
   variable: '--font-nunito',
   preload: false,
 });
 const bitter = localFont({
-  src: '../../node_modules/@fontsource-variable/bitter/files/bitter-latin-wght-normal.woff2',
+  src: '../../built/fonts/bitter.woff2',
   weight: '100 900',
   variable: '--font-bitter',
   adjustFontFallback: 'Times New Roman',
   preload: false,
 });
 const oswald = localFont({
-  src: '../../node_modules/@fontsource-variable/oswald/files/oswald-latin-wght-normal.woff2',
+  src: '../../built/fonts/oswald.woff2',
   weight: '200 700',
   variable: '--font-oswald',
   display: 'optional',
   preload: false,
 });
 const redHatMono = localFont({
-  src: '../../node_modules/@fontsource-variable/red-hat-mono/files/red-hat-mono-latin-wght-normal.woff2',
+  src: '../../built/fonts/red-hat-mono.woff2',
   weight: '300 700',
   variable: '--font-red-hat-mono',
   display: 'optional',
   preload: false,
 });
 const fredoka = localFont({
-  src: '../../node_modules/@fontsource-variable/fredoka/files/fredoka-latin-wght-normal.woff2',
+  src: '../../built/fonts/fredoka.woff2',
   weight: '300 700',
   variable: '--font-fredoka',
   display: 'optional',

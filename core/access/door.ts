@@ -31,6 +31,12 @@ export function askedAtDoor({ who, says }: Access): Door['asks'] | undefined {
   return { ...(who === 'passcode' ? { passcode: true } : {}), ...(person ? { person } : {}) };
 }
 
+/** The settings with the words that visitors read in a language; what is missing there is in the quiz's own. */
+export function wordedIn(access: Access, language: string | null): Access {
+  const own = language === null ? undefined : access.words?.translations?.[language];
+  return own ? { ...access, words: { ...access.words, ...own } } : access;
+}
+
 export function doorFor(access: Access, why: DoorReason, opens?: number): Door {
   const words = asksFirst(why) ? access.words?.door : access.words?.[ownWords[why]];
   const asks = asksFirst(why) ? askedAtDoor(access) : undefined;

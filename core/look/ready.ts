@@ -86,7 +86,7 @@ export const readyLooks: Record<Ready, ReadyLook> = {
       track: '#4B6D60',
     },
     heading: 'caveat',
-    text: 'nunito',
+    text: 'figtree',
     corners: 'straight',
   },
   flapjack: {

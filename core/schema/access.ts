@@ -1,12 +1,22 @@
 /** Who may take a quiz, how often, and when. It takes effect at once, and stands beside the editions. */
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, Line, oneOf, optional } from './kit';
+import { LanguageTag } from './languages';
 import { Source } from './text';
 
 /** A moment (ISO 8601, UTC, whole seconds). */
 const Moment = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}Z$' });
 /** A time as a clock on the wall shows it, "2027-04-19T09:00". */
 const WallTime = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}$' });
+
+const words = {
+  before: optional(Line),
+  after: optional(Line),
+  full: optional(Line),
+  taken: optional(Line),
+  door: optional(Line),
+};
+const ByLanguage = Type.Record(LanguageTag, closed(words), { additionalProperties: false, maxProperties: 50 });
 
 export const AccessSchema = closed({
   /** Closed by hand, since then; open where it is absent. */
@@ -45,13 +55,7 @@ export const AccessSchema = closed({
   ),
   /** The creator's own words, in the place of ours. */
   words: optional(
-    closed({
-      before: optional(Line),
-      after: optional(Line),
-      full: optional(Line),
-      taken: optional(Line),
-      door: optional(Line),
-    }),
+    closed({ ...words, /** where the quiz is in several languages */ translations: optional(ByLanguage) }),
   ),
 });
 export type Access = Static<typeof AccessSchema>;

@@ -1,32 +1,8 @@
-/** Words as outlines of letters, for pictures: a server need not have our fonts installed to draw them. */
-import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
-import fontkit from '@pdf-lib/fontkit';
+/** Words as outlines of letters, for pictures. */
+import type { FontId } from '../../core/look/fonts';
+import { type Face, familyFace, wideFace } from './faces';
 
-const files = {
-  title: '@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf',
-  text: '@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf',
-  /** For scripts that the others do not have. */
-  wide: 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
-};
-export type FaceName = 'title' | 'text';
-type Font = ReturnType<typeof fontkit.create>;
-const loaded = new Map<string, Promise<Font>>();
-const font = (name: keyof typeof files): Promise<Font> => {
-  const known =
-    loaded.get(name) ?? readFile(join(process.cwd(), 'node_modules', files[name])).then((b) => fontkit.create(b));
-  loaded.set(name, known);
-  return known;
-};
-
-/** The face that has all letters of a text. */
-async function faceFor(text: string, wanted: FaceName): Promise<Font> {
-  const face = await font(wanted);
-  const letters = new Set(face.characterSet);
-  return [...text].every((c) => letters.has(c.codePointAt(0) ?? 0)) ? face : font('wide');
-}
-
-const widthOf = (face: Font, text: string, size: number): number =>
+const widthOf = (face: Face['font'], text: string, size: number): number =>
   (face.layout(text).advanceWidth * size) / face.unitsPerEm;
 
 /**
@@ -36,7 +12,8 @@ const widthOf = (face: Font, text: string, size: number): number =>
 export async function setWords(
   text: string,
   {
-    face: wanted,
+    family,
+    weight,
     size,
     leading,
     x,
@@ -44,7 +21,8 @@ export async function setWords(
     width,
     most,
   }: {
-    face: FaceName;
+    family: FontId;
+    weight: 'bold' | 'regular';
     size: number;
     leading: number;
     x: number;
@@ -53,7 +31,8 @@ export async function setWords(
     /** Lines; what is left over is cut with "…". */ most: number;
   },
 ): Promise<{ svg: string; next: number }> {
-  const face = await faceFor(text, wanted);
+  const wanted = await familyFace(family, weight);
+  const { font: face } = wanted.has(text) ? wanted : await wideFace();
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter(Boolean)) {
     const last = lines.at(-1);

@@ -1,12 +1,13 @@
 /** Who may begin a run, and how often. Decided by `core/access`; here is what only the server knows. */
 import { LRUCache } from 'lru-cache';
-import { type Door, doorFor, firstDoor, isDoorReason } from '../../core/access/door';
+import { type Door, doorFor, firstDoor, isDoorReason, wordedIn } from '../../core/access/door';
 import { personKey } from '../../core/access/list';
 import type { Seen } from '../../core/access/traces';
-import type { Wish } from '../../core/languages/choose';
+import { quizLanguageFor, type Wish } from '../../core/languages/choose';
 import { hoursOf, mayGoOn } from '../../core/access/times';
 import type { Access } from '../../core/schema/access';
 import { accessOf, findListed, type ListedRow } from '../../db/queries/access';
+import type { RunRow } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { HttpError } from '../platform/http-error';
 import { keyedHash } from '../platform/keyed-hash';
@@ -40,20 +41,19 @@ export const atDoor = (door: Door): HttpError => new DoorShut(door);
 /** The door that somebody was sent to; undefined where something else went wrong. */
 export const doorIn = (error: unknown): Door | undefined => (error instanceof DoorShut ? error.door : undefined);
 
-/** What everybody finds who comes now; null where they can begin. */
-export const doorOf = ({ access }: LiveEdition, now = new Date()): Door | null =>
-  firstDoor(access.settings, access.finished, now.getTime());
+/** What everybody finds who comes now; null where they can begin. @param language of its words */
+export const doorOf = ({ access }: LiveEdition, language: string | null, now = new Date()): Door | null =>
+  firstDoor(wordedIn(access.settings, language), access.finished, now.getTime());
+
+type Comer = { language: string; entry: string | undefined; why: string | undefined; isWrong: boolean };
 
 /**
  * What somebody finds who comes without having begun; null where they can begin.
  * @param why they were sent away, by a form without scripts
  */
-export async function doorAt(
-  live: LiveEdition,
-  { entry, why, isWrong }: { entry: string | undefined; why: string | undefined; isWrong: boolean },
-): Promise<Door | null> {
-  const { settings } = live.access;
-  const door = doorOf(live);
+export async function doorAt(live: LiveEdition, { language, entry, why, isWrong }: Comer): Promise<Door | null> {
+  const settings = wordedIn(live.access.settings, language);
+  const door = doorOf(live, language);
   if (why !== undefined && isDoorReason(why) && (door?.asks ?? !door))
     return { ...doorFor(settings, why), ...(isWrong ? { isWrong: true } : {}) };
   if (door?.asks && entry !== undefined && settings.who === 'list')
@@ -73,7 +73,8 @@ export async function findPerson(live: LiveEdition, key: Key): Promise<ListedRow
 
 /** @throws HttpError 403 with the door that the visitor stands before */
 export async function admit(live: LiveEdition, key: Key, now: Date): Promise<Admitted> {
-  const { settings, finished, passcode } = live.access;
+  const { finished, passcode } = live.access;
+  const settings = wordedIn(live.access.settings, key.wish ? quizLanguageFor(live.quiz, key.wish) : null);
   const door = firstDoor(settings, finished, now.getTime());
   if (door && !door.asks) throw atDoor(door);
   const tries = () => requireRoom(['passcode', `${key.network ?? ''} ${live.quizId}`]);
@@ -117,8 +118,13 @@ function countedAs(quizId: string, { says }: Access, key: Key): string {
 const FRESH = 1_000;
 const recent = new LRUCache<string, { settings: Access | null }>({ max: 5_000, ttl: FRESH });
 
-/** The settings of a quiz; null where it has none. At most a second old. */
-export async function settingsOf(workspaceId: string, quizId: string): Promise<Access | null> {
+/** The settings of a run's quiz, worded in its language; null where it has none. At most a second old. */
+export async function settingsFor(run: Pick<RunRow, 'workspaceId' | 'quizId' | 'language'>): Promise<Access | null> {
+  const settings = await settingsOf(run.workspaceId, run.quizId);
+  return settings && wordedIn(settings, run.language);
+}
+
+async function settingsOf(workspaceId: string, quizId: string): Promise<Access | null> {
   const key = `${workspaceId} ${quizId}`;
   const known = recent.get(key);
   if (known) return known.settings;

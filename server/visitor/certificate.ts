@@ -1,15 +1,15 @@
 /** The certificate of a run that has reached its result, as a sheet to print: the creator's own words, with what the visitor reached put in. */
-import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage, type RGB, rgb } from 'pdf-lib';
-import { coloursOf } from '../../core/look/dress';
+import { coloursOf, typeOf } from '../../core/look/dress';
+import type { FontId } from '../../core/look/fonts';
 import type { Colours } from '../../core/look/ready';
 import type { RichText } from '../../core/schema/quiz';
 import { foldRun } from '../../core/flow/run';
 import { viewOf } from '../../core/flow/view';
 import { plainText } from '../../core/text/rich';
 import { runByToken } from '../../db/queries/runs';
+import { type Face, familyFace, wideFace } from '../media/faces';
 import { database } from '../platform/database';
 import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
@@ -26,28 +26,18 @@ function colourOf(hex: string): RGB {
   return rgb(red, green, blue);
 }
 
-const ttf = (file: string) => readFile(join(process.cwd(), 'node_modules', file));
-const faces = {
-  title: '@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf',
-  text: '@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf',
-  /** For scripts that the others do not have. */
-  wide: 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
-};
-
 /** A font, with another one for lines that it has not all the letters of. */
-type Face = { of: (text: string) => PDFFont };
+type Setting = { of: (text: string) => PDFFont };
 
-async function face(pdf: PDFDocument, file: string, wide: PDFFont): Promise<Face> {
-  const bytes = await ttf(file);
-  const letters = new Set(fontkit.create(bytes).characterSet);
+async function setIn(pdf: PDFDocument, { bytes, has }: Face, wide: PDFFont): Promise<Setting> {
   const font = await pdf.embedFont(bytes, { subset: true });
-  return { of: (text) => ([...text].every((c) => letters.has(c.codePointAt(0) ?? 0)) ? font : wide) };
+  return { of: (text) => (has(text) ? font : wide) };
 }
 
 type Line = { text: string; font: PDFFont; size: number; leading: number };
 
 /** Words of a paragraph in lines no wider than the sheet. */
-function lines(text: string, { of }: Face, size: number, leading: number): Line[] {
+function lines(text: string, { of }: Setting, size: number, leading: number): Line[] {
   const font = of(text);
   const made: string[] = [];
   let line = '';
@@ -65,7 +55,7 @@ function draw(page: PDFPage, { text, font, size }: Line, y: number, color: RGB) 
   page.drawText(text, { x: (WIDTH - font.widthOfTextAtSize(text, size)) / 2, y, size, font, color });
 }
 
-/** @property colours of the quiz's look */
+/** @property colours and type of the quiz's look */
 export type Certificate = {
   title: string;
   body: RichText;
@@ -73,10 +63,19 @@ export type Certificate = {
   day: Date;
   language: string;
   colours: Colours;
+  type: { heading: FontId; text: FontId };
 };
 
 /** @returns the bytes of a PDF of one page; text that does not fit is set smaller */
-export async function certificatePdf({ title, body, quiz, day, language, colours }: Certificate): Promise<Uint8Array> {
+export async function certificatePdf({
+  title,
+  body,
+  quiz,
+  day,
+  language,
+  colours,
+  type,
+}: Certificate): Promise<Uint8Array> {
   const ink = colourOf(colours.ink);
   const soft = colourOf(colours.quiet);
   const mark = colourOf(colours.chosen);
@@ -85,9 +84,9 @@ export async function certificatePdf({ title, body, quiz, day, language, colours
   pdf.setTitle(`${title} – ${quiz}`);
   pdf.setLanguage(language);
   pdf.setCreationDate(day);
-  const wide = await pdf.embedFont(await ttf(faces.wide), { subset: true });
-  const heading = await face(pdf, faces.title, wide);
-  const text = await face(pdf, faces.text, wide);
+  const wide = await pdf.embedFont((await wideFace()).bytes, { subset: true });
+  const heading = await setIn(pdf, await familyFace(type.heading, 'bold'), wide);
+  const text = await setIn(pdf, await familyFace(type.text, 'regular'), wide);
   const page = pdf.addPage([WIDTH, HEIGHT]);
   page.drawRectangle({ x: 0, y: 0, width: WIDTH, height: HEIGHT, color: colourOf(colours.paper) });
   page.drawRectangle({ x: 28, y: 28, width: WIDTH - 56, height: HEIGHT - 56, borderColor: ink, borderWidth: 1.5 });
@@ -135,5 +134,6 @@ export async function certificateOf(address: string, token: string, block: strin
     day: row.finishedAt,
     language: quiz.language,
     colours: coloursOf(quiz.look),
+    type: typeOf(quiz.look),
   });
 }

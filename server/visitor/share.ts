@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { quizIndex } from '../../core/document/lookup';
-import { coloursOf } from '../../core/look/dress';
+import { coloursOf, typeOf } from '../../core/look/dress';
 import type { Outcome, Quiz } from '../../core/schema/quiz';
 import { readConfig } from '../platform/config';
 import { type LiveEdition, liveQuiz, markOf } from '../publishing/editions';
@@ -74,9 +74,12 @@ async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<
   const width = picture ? 600 : WIDTH - 160;
   const small = outcome ? quiz.title : '';
   const large = outcome ? outcome.headline || outcome.name : name;
-  const first = await setWords(small, { face: 'text', size: 34, leading: 44, x: 80, y: 130, width, most: 2 });
+  const { heading, text } = typeOf(quiz.look);
+  const plain = { family: text, weight: 'regular' } as const;
+  const bold = { family: heading, weight: 'bold' } as const;
+  const first = await setWords(small, { ...plain, size: 34, leading: 44, x: 80, y: 130, width, most: 2 });
   const title = await setWords(large, {
-    face: 'title',
+    ...bold,
     size: 76,
     leading: 84,
     x: 80,
@@ -85,7 +88,7 @@ async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<
     most: 4,
   });
   const sign = await setWords('Yes Maybe', {
-    face: 'title',
+    ...bold,
     size: 28,
     leading: 32,
     x: 122,

@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Standing } from '../../contract/visits';
-import { doorFor } from '../../core/access/door';
+import { doorFor, wordedIn } from '../../core/access/door';
 import { TRAP } from '../../core/access/oddity';
 import { tracesOf } from '../../core/access/traces';
 import type { Access } from '../../core/schema/access';
@@ -19,7 +19,7 @@ import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
 import { insertRun, type RunRow, type RunWithEvents, runByToken, setLanguage, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, type LiveEdition, liveQuiz, quizOf, versionFor } from '../publishing/editions';
-import { type Admitted, admit, atDoor, type Key, requireOpen, settingsOf } from './admission';
+import { type Admitted, admit, atDoor, type Key, requireOpen, settingsFor } from './admission';
 import { heldUntil } from '../publishing/embargo';
 import { trialAt } from '../publishing/trials';
 import { hashToken, newId } from '../platform/ids';
@@ -58,7 +58,7 @@ export async function openRun(
 ): Promise<Standing> {
   const before = await runByToken(database(), address, hashToken(token));
   if (before) {
-    if (!before.finishedAt && !before.isTrial) requireOpen(await settingsOf(before.workspaceId, before.quizId), now);
+    if (!before.finishedAt && !before.isTrial) requireOpen(await settingsFor(before), now);
     return lookAgain(address, token, await inWanted(address, token, before, key.wish), now);
   }
   const trial = key.try === undefined ? null : await trialAt(address, key.try, now);
@@ -145,7 +145,8 @@ async function begin(
       await setToken(tx, open, row.tokenHash);
       return { ...open, tokenHash: row.tokenHash };
     }
-    if (settings.times !== undefined && runs.length >= settings.times) throw atDoor(doorFor(settings, 'taken'));
+    if (settings.times !== undefined && runs.length >= settings.times)
+      throw atDoor(doorFor(wordedIn(settings, row.language ?? null), 'taken'));
     return insertRun(tx, row);
   });
 }
@@ -279,7 +280,7 @@ export async function takeStep(
       throw error;
     });
     // Nothing is in the way of a trial, and nothing of it counts.
-    const settings = row.isTrial ? null : await settingsOf(row.workspaceId, row.quizId);
+    const settings = row.isTrial ? null : await settingsFor(row);
     if (!run.finished) requireOpen(settings, now);
     if (seq > MOST_EVENTS || row.size + sizeOf(sent) > LARGEST_RUN)
       throw new HttpError(
@@ -302,7 +303,7 @@ export async function takeStep(
       remember(key, { row: moved, quiz, run: next.run });
       return { taken: await standingOf(quiz, moved, next.run, now) };
     }
-    // Lost the race against another request of the same run; read again.
+    // Lost the race against another request of the same run, or its language was switched elsewhere; read again.
     recent.delete(key);
   }
   throw new HttpError(409, 'busy', 'This run is being changed from several places at once. Please try again.');
@@ -341,8 +342,8 @@ async function readPass(address: string, token: string, seq: number, sent: Sent)
 type Written = { run: Run; before: Run; seq: number; sent: Sent; now: Date; settings: Access | null };
 
 async function write(quiz: Quiz, row: RunRow, { run, before, seq, sent, now, settings }: Written): Promise<boolean> {
-  const { workspaceId, runId, tokenHash } = row;
-  const event = { workspaceId, runId, tokenHash, seq, sent, at: now, finished: run.finished };
+  const { workspaceId, runId, tokenHash, language } = row;
+  const event = { workspaceId, runId, tokenHash, language, seq, sent, at: now, finished: run.finished };
   // Of a trial no address is kept, and no letter is sent.
   if (row.isTrial) return appendEvent(database(), event);
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);

@@ -2,10 +2,12 @@
 /** What the paragraphs of Publish share: own words for visitors, and that a change has taken effect. */
 import { type ReactNode, useState } from 'react';
 import { without } from '../../core/document/lookup';
+import { nameOfLanguage } from '../../core/languages/translate';
 import type { Access } from '../../core/schema/access';
 import { LineInput } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Alarm } from '../../ui/text';
+import { useQuiz } from '../document';
 import type { AccessHandle } from './use-access';
 
 type Words = NonNullable<Access['words']>;
@@ -17,17 +19,42 @@ export function OwnWords({
   placeholder,
 }: {
   access: AccessHandle;
-  of: keyof Words;
+  of: Exclude<keyof Words, 'translations'>;
   label: string;
   placeholder: string;
 }) {
+  const quiz = useQuiz();
   const { words = {} } = access.standing.settings;
-  const keep = (to: string) => {
-    const next: Words = { ...without(words, of), ...(to ? { [of]: to } : {}) };
-    void access.set({ words: Object.keys(next).length ? next : undefined });
-  };
-  return <KeptWords label={label} value={words[of] ?? ''} placeholder={placeholder} onKeep={keep} />;
+  const { translations = {} } = words;
+  const keep = (next: Words) => void access.set({ words: Object.keys(next).length ? next : undefined });
+  return (
+    <>
+      <KeptWords
+        label={label}
+        value={words[of] ?? ''}
+        placeholder={placeholder}
+        onKeep={(to) => keep(put(words, of, to || undefined))}
+      />
+      {(quiz.translations ?? []).map(({ id }) => (
+        <KeptWords
+          key={id}
+          label={`${label}, in ${nameOfLanguage(id)}`}
+          value={translations[id]?.[of] ?? ''}
+          placeholder={words[of] ?? `ours, in ${nameOfLanguage(id)}`}
+          onKeep={(to) => {
+            const own = put(translations[id] ?? {}, of, to || undefined);
+            const all = put(translations, id, Object.keys(own).length ? own : undefined);
+            keep(put(words, 'translations', Object.keys(all).length ? all : undefined));
+          }}
+        />
+      ))}
+    </>
+  );
 }
+
+/** An object with one of its fields set, or without it. */
+const put = <T extends object, K extends keyof T & string>(object: T, field: K, to: T[K] | undefined): T =>
+  ({ ...without(object, field), ...(to === undefined ? {} : { [field]: to }) }) as T;
 
 /** A line of words, kept when one leaves it or presses Enter. @param onKeep told the words without white space around them, where they are others */
 export function KeptWords({

@@ -23,6 +23,7 @@ async function openRuns(n: number): Promise<NewEvent[]> {
         workspaceId: row.workspaceId,
         runId: row.runId,
         tokenHash: row.tokenHash,
+        language: null,
         seq: 1,
         sent: go('p1', { q1: ['a'] }),
         at,

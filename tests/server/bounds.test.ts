@@ -74,7 +74,7 @@ describe('a database that was put back to an earlier moment', () => {
     expect((await rowOf(at.address, token)).events).toHaveLength(1);
     expect(await takeStep(at.address, token, 2, go('p2', { q2: ['b'] }))).toMatchObject({ taken: { seq: 2 } });
     // What such a process has left behind from before gives way.
-    const stray = { workspaceId, runId, tokenHash, at: new Date(), finished: false };
+    const stray = { workspaceId, runId, tokenHash, language: null, at: new Date(), finished: false };
     await database()
       .insert(runEvents)
       .values({ ...stray, seq: 3, sent: go('p1') });

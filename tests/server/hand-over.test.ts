@@ -1,4 +1,6 @@
 import { eq } from 'drizzle-orm';
+import { PDFDict, PDFDocument, PDFName } from 'pdf-lib';
+import { type FontId, fonts } from '../../core/look/fonts';
 import type { Quiz } from '../../core/schema/quiz';
 import { runs } from '../../db/schema';
 import { certificateOf } from '../../server/visitor/certificate';
@@ -158,7 +160,31 @@ describe('limits of time', () => {
   });
 });
 
+/** The families that a PDF has letters of. */
+async function typeIn(pdf: Uint8Array): Promise<string[]> {
+  const { context } = await PDFDocument.load(pdf);
+  const names = context
+    .enumerateIndirectObjects()
+    .map(([, object]) => (object instanceof PDFDict ? object.get(PDFName.of('FontName')) : undefined))
+    .flatMap((name) => (name instanceof PDFName ? [name.decodeText()] : []));
+  return names.map((name) => name.replace(/-.*/, '')).sort();
+}
+
 describe('what stands on a result', () => {
+  it('is a certificate in the type that the quiz wears, also of every letter that a family has', async () => {
+    for (const [id, heading] of Object.entries(fonts)) {
+      const { address } = await published({
+        ...quiz([
+          page('p', [choice('q', [option('a'), option('b')])]),
+          result('end', [{ id: 'cert', kind: 'certificate', title: 'Done', body: 'Zażółć gęślą' }]),
+        ]),
+        look: { type: { heading: id as FontId, text: 'figtree' } },
+      });
+      const { token } = await visit(address, go('p', { q: ['a'] }));
+      const found = await typeIn(await certificateOf(address, token, 'cert'));
+      expect([id, found.some((name) => name.startsWith(heading.name.replaceAll(' ', '')))]).toEqual([id, true]);
+    }
+  });
   it('is a certificate for whoever got there, and for nobody else', async () => {
     const { address } = await published(
       quiz([
@@ -169,6 +195,7 @@ describe('what stands on a result', () => {
     const { token } = await visit(address, go('p', { q: ['a'] }));
     const pdf = Buffer.from(await certificateOf(address, token, 'cert'));
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(await typeIn(pdf)).toEqual(['BricolageGrotesque', 'DejaVuSans', 'Figtree']);
     await expect(certificateOf(address, token, 'other')).rejects.toMatchObject({ status: 404 });
     await expect(certificateOf(address, newToken(), 'cert')).rejects.toMatchObject({ status: 404 });
     const halfway = await visit(address);

@@ -8,6 +8,10 @@ import { countRuns } from '../../server/results/count-runs';
 import { readPerson } from '../../server/results/findings';
 import { runsAsCsv } from '../../server/results/runs-table';
 import { figuresOf } from '../../db/queries/figures';
+import { setLanguage } from '../../db/queries/runs';
+import { setAccess } from '../../server/publishing/access';
+import { liveQuiz } from '../../server/publishing/editions';
+import { doorAt } from '../../server/visitor/admission';
 import { database } from '../../server/platform/database';
 import { hashToken } from '../../server/platform/ids';
 import { openRun, takeStep } from '../../server/visitor/take-step';
@@ -83,6 +87,41 @@ describe('a run in another language', () => {
     expect(asked).toMatchObject({ seq: 1, view: { page: { id: 'p2', blocks: [{ prompt: 'q2' }] } } });
     const next = await takeStep(address, token, 2, go('p2', { q2: ['a'] }));
     expect(next).toMatchObject({ taken: { view: { page: { blocks: [{ prompt: 'Where to?' }] } } } });
+  });
+
+  it('goes on in another one at once, where another process was asked for it', async () => {
+    const { address } = await published(inGerman(smallQuiz()));
+    const token = newToken();
+    await openRun(address, token, {}, 'test', new Date(), { wish: { asked: 'de' } });
+    await takeStep(address, token, 1, go('p1', { q1: ['a'] }));
+    const row = await rowOf(token);
+    if (row) await setLanguage(database(), row, null);
+    const next = await takeStep(address, token, 2, go('p2', { q2: ['a'] }));
+    expect(next).toMatchObject({ taken: { seq: 2, view: { page: { blocks: [{ prompt: 'Where to?' }] } } } });
+  });
+
+  it('finds the words of a door in it, before it begins, in the middle and when it may not again', async () => {
+    const at = await published(inGerman(smallQuiz()));
+    const german = { wish: { asked: 'de' } };
+    const begun = newToken();
+    await openRun(at.address, begun, {}, 'test', new Date(), german);
+    const words = { after: 'Closed', translations: { de: { after: 'Geschlossen', full: 'Voll' } } };
+    const shut = new Date(Date.now() - 7_200_000).toISOString().replace(/\.\d+/, '');
+    await setAccess(at.member, at.quizId, { shut, grace: 1, words });
+    const told = (work: Promise<unknown>) => expect(work).rejects;
+    const open = (wish: object) => openRun(at.address, newToken(), {}, 'test', new Date(), wish);
+    await told(open(german)).toMatchObject({ door: { why: 'shut', words: 'Geschlossen' } });
+    await told(open({})).toMatchObject({ door: { words: 'Closed' } });
+    await told(takeStep(at.address, begun, 1, go('p1', { q1: ['a'] }))).toMatchObject({
+      door: { words: 'Geschlossen' },
+    });
+    const live = await liveQuiz(at.address);
+    const shown = { entry: undefined, why: undefined, isWrong: false };
+    expect(await doorAt(live, { ...shown, language: 'de' })).toMatchObject({ words: 'Geschlossen' });
+    expect(await doorAt(live, { ...shown, language: 'en' })).toMatchObject({ words: 'Closed' });
+    // What is missing there is in the quiz's own words.
+    await setAccess(at.member, at.quizId, { shut, grace: 1, words: { after: 'Closed', translations: { de: {} } } });
+    await told(open(german)).toMatchObject({ door: { words: 'Closed' } });
   });
 
   it('is scored by its own spellings, and read in the words of its creator', async () => {

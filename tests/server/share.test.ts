@@ -59,6 +59,13 @@ test('the card has the colours that the quiz wears', async () => {
   ]);
 });
 
+test('the card is set in the type that the quiz wears', async () => {
+  const drawn = async (look: object) => (await card((await published({ ...shares(), look })).address)).png;
+  expect(await drawn({ type: { heading: 'caveat' } })).not.toEqual(await drawn({}));
+  // Chalk names this one itself.
+  expect(await drawn({ type: { heading: 'bricolage-grotesque' } })).toEqual(await drawn({}));
+});
+
 test('a picture of the creator’s own fills the card of the quiz, and of no outcome', async () => {
   const { member, quizId, address } = await published(shares());
   const corner = async (png: Buffer) =>

@@ -36,15 +36,17 @@ export default async function VisitorPage({ params, searchParams }: Props) {
   const live = await shownAt(address);
   const { run, told, wrong, door: why, ...others } = await searchParams;
   const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
+  const shown = await languageShown(live.quiz);
   if (!found || typeof run !== 'string')
     return (
       <FirstPage
         address={address}
         live={live}
-        language={await languageShown(live.quiz)}
+        language={shown}
         params={single(others)}
         isTrial={live.isTrial}
         door={await doorAt(live, {
+          language: shown,
           entry: single(others)['entry'],
           why: single({ why })['why'],
           isWrong: wrong !== undefined,
@@ -59,7 +61,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
   };
   // A run goes on in the language that it began in.
   const languages = inTheLanguages(live.quiz);
-  const language = languages ? found.standing.view.quiz.language : await languageShown(live.quiz);
+  const language = languages ? found.standing.view.quiz.language : shown;
   const spoken = spokenIn(language, inLanguage(live.quiz, language).labels);
   return (
     <TakeQuiz
