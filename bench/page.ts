@@ -1,8 +1,12 @@
-/** What the visitor's page costs: bytes of script as they come over the wire, the loader's bytes, and how much the layout shifts while it loads. */
+/**
+ * What the visitor's page costs: bytes of script as they come over the wire, the first paint, the loader's bytes, and how much the layout shifts
+ * while it loads. `BEFORE_URL`, where an earlier version of the application is served, is measured beside it, in turns.
+ */
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 
 const home = process.env['PUBLIC_URL'] ?? '';
+const before = process.env['BEFORE_URL'];
 const site = process.env['SAMPLE_SITE_URL'] ?? '';
 const kB = (bytes: number) => `${(bytes / 1000).toFixed(1)} kB`;
 
@@ -29,10 +33,41 @@ async function page(): Promise<void> {
     return { bytes: [...sizes.values()].reduce((x, y) => x + y, 0), files: sizes.size };
   };
   const own = await scripts(`${home}/q/tourer`);
+  if (before) console.log(`script of the same page before: ${kB((await scripts(`${before}/q/tourer`)).bytes)}`);
   // A page of the same framework and layout that does nothing.
   const bare = await scripts(`${home}/q/no-such-quiz`);
   console.log(
     `script of the visitor's page: ${kB(own.bytes)} compressed, in ${own.files} files; of a bare page ${kB(bare.bytes)}: ${(own.bytes / bare.bytes).toFixed(2)} times (aim: at most 1.25)`,
+  );
+  /** Milliseconds until something is seen, in a browser that knows nothing yet. */
+  const firstPaint = async (url: string): Promise<number> => {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const tab = await context.newPage();
+    await tab.goto(url, { waitUntil: 'load' });
+    const painted = await tab.evaluate(
+      () =>
+        new Promise<number>((resolve) =>
+          new PerformanceObserver((list, observer) => {
+            for (const { name, startTime } of list.getEntries())
+              if (name === 'first-contentful-paint') {
+                observer.disconnect();
+                resolve(startTime);
+              }
+          }).observe({ type: 'paint', buffered: true }),
+        ),
+    );
+    await context.close();
+    return painted;
+  };
+  const paints: Record<'own' | 'bare' | 'before', number[]> = { own: [], bare: [], before: [] };
+  for (let i = 0; i < 20; i++) {
+    paints.own.push(await firstPaint(`${home}/q/tourer`));
+    paints.bare.push(await firstPaint(`${home}/q/no-such-quiz`));
+    if (before) paints.before.push(await firstPaint(`${before}/q/tourer`));
+  }
+  const middle = (all: number[]) => all.sort((x, y) => x - y)[Math.floor(all.length / 2)] ?? 0;
+  console.log(
+    `first paint: ${middle(paints.own).toFixed(0)} ms; of a bare page ${middle(paints.bare).toFixed(0)} ms${before ? `; before ${middle(paints.before).toFixed(0)} ms` : ''} (medians of 20)`,
   );
   // One after the other, in turns: the page that is kept, and the same page made for one visitor.
   const took: Record<'kept' | 'made', number[]> = { kept: [], made: [] };
@@ -45,7 +80,6 @@ async function page(): Promise<void> {
       await (await fetch(`${home}/q/tourer${query}`)).text();
       took[which].push(performance.now() - start);
     }
-  const middle = (all: number[]) => all.sort((x, y) => x - y)[Math.floor(all.length / 2)] ?? 0;
   const [kept, made] = [middle(took.kept), middle(took.made)];
   console.log(
     `first page, kept whole: ${kept.toFixed(1)} ms; made for one visitor ${made.toFixed(1)} ms (medians of 200): ${(made / kept).toFixed(1)} times`,

@@ -81,7 +81,7 @@ export function FirstPage({
       first={door ? closedLook(live) : firstLook(live)}
       spoken={spoken}
       {...(languages ? { languages } : {})}
-      params={params}
+      params={languages ? { ...params, language } : params}
       isTrial={isTrial}
       keepsPage={live.access.settings.keeps?.page ?? false}
       {...(door ? { door } : {})}

@@ -8,6 +8,7 @@ import type { Quiz, RichText } from '../schema/quiz';
 import { cleanRich, insertsIn, plainText } from '../text/rich';
 import { fieldOf, isObject } from '../values/unknown';
 import { isKnownCode, NAMESPACE, type Part, textFrom } from './xliff-parts';
+import { tooDeepAt } from '../values/nesting';
 
 /** Characters, and elements inside each other. */
 export const LONGEST_XLIFF = 10_000_000;
@@ -36,7 +37,7 @@ export function readXliff(quiz: Quiz, file: string): XliffRead | { refused: Xlif
   const refused = (says: string, line = 1) => ({ refused: { line, says } });
   if (file.length > LONGEST_XLIFF) return refused('it is larger than 10 MB');
   if (/<!(DOCTYPE|ENTITY)/i.test(file)) return refused('files that define words of their own (DOCTYPE) are not read');
-  const deep = tooDeep(file);
+  const deep = tooDeepAt(file, MOST_DEPTH);
   if (deep !== null) return refused('its parts are nested too deeply', lineAt(file, deep));
   // Its successor is another package, which reads no more than this one.
   // eslint-disable-next-line @typescript-eslint/no-deprecated
@@ -161,16 +162,6 @@ function treeOf(file: string): Element[] {
       ];
     });
   return read(parser.parse(file)).filter((one) => typeof one !== 'string');
-}
-
-/** Where elements stand inside each other more deeply than is read; null where nowhere. */
-function tooDeep(file: string): number | null {
-  let depth = 0;
-  for (const { 1: end, 2: own, index } of file.matchAll(/<(\/?)[A-Za-z][^<>]*?(\/?)>/g)) {
-    if (end) depth -= 1;
-    else if (!own && (depth += 1) > MOST_DEPTH) return index;
-  }
-  return null;
 }
 
 const lineAt = (file: string, at: number): number => file.slice(0, at).split('\n').length;

@@ -1,4 +1,5 @@
 /** What is not drawn of an SVG that somebody puts in: whatever lets a few bytes cost minutes or gigabytes, or reaches outside the file. */
+import { tooDeepAt } from '../../core/values/nesting';
 import { isObject, textOf } from '../../core/values/unknown';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 
@@ -17,7 +18,7 @@ export function svgFault(text: string): string | null {
   if (text.length > LONGEST) return 'This drawing is too large: 2 MB at most.';
   if (/<!(DOCTYPE|ENTITY)/i.test(text))
     return 'Drawings that define words of their own (DOCTYPE, ENTITY) are not taken.';
-  if (nestingOf(text) > MOST_DEPTH) return `Its parts are nested too deeply: ${MOST_DEPTH} levels at most.`;
+  if (tooDeepAt(text, MOST_DEPTH) !== null) return `Its parts are nested too deeply: ${MOST_DEPTH} levels at most.`;
   // Its successor is another package, which reads no more than this one.
   // eslint-disable-next-line @typescript-eslint/no-deprecated
   if (XMLValidator.validate(text) !== true) return 'This cannot be read as a drawing.';
@@ -42,17 +43,6 @@ export function svgFault(text: string): string | null {
   if (copies.some((copy) => depthOf(copy, []) > MOST_NESTING + 1))
     return 'This drawing copies its own copies. Save it as a plain picture, PNG for example.';
   return null;
-}
-
-/** How many elements stand inside each other, as the brackets say, before anything reads them by calling itself. */
-function nestingOf(text: string): number {
-  let depth = 0;
-  let deepest = 0;
-  for (const [, end, own] of text.matchAll(/<(\/?)[A-Za-z][^<>]*?(\/?)>/g)) {
-    if (end) depth -= 1;
-    else if (!own) deepest = Math.max(deepest, (depth += 1));
-  }
-  return deepest;
 }
 
 type Element = { name: string; id: string; href: string; copies: Element[] };

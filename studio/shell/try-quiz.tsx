@@ -6,12 +6,17 @@ import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../.
 import { dressOf } from '../../core/look/dress';
 import { type View, viewOf } from '../../core/flow/view';
 import { spokenIn } from '../../visitor/languages';
+import { knowOfResults } from '../../visitor/blocks/late';
+import { ofResults } from '../../visitor/blocks/of-results';
 import { PageView } from '../../visitor/page/page-view';
 import { goFrom, type Values, valuesFrom } from '../../visitor/questions/values';
 import { wordsOf } from '../../visitor/languages/say';
 import { useOwnCss } from '../shared/own-css';
 import { SpokenIn } from '../../visitor/languages/words';
 import { DressedIn } from '../../visitor/look/dressed';
+
+// All pages are shown here, results too.
+knowOfResults(ofResults);
 
 export function useTry(quiz: Quiz) {
   const [sent, setSent] = useState<Sent[]>([]);

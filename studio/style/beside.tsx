@@ -17,20 +17,6 @@ export const Beside = styled.div`
     position: sticky;
     top: 14px;
   }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 20px;
-    align-items: center;
-    justify-content: space-between;
-    margin-bottom: 10px;
-  }
-  .stands {
-    padding: 16px;
-    border: 1px solid var(--line);
-    overflow: auto;
-    max-height: calc(100vh - 220px);
-  }
   .says {
     line-height: 30px;
     margin-bottom: 6px;

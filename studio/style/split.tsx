@@ -15,20 +15,6 @@ export const Split = styled.div`
     top: 0;
     align-self: flex-start;
   }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 24px;
-    align-items: center;
-    justify-content: space-between;
-    margin-bottom: 12px;
-  }
-  .stands {
-    padding: 24px;
-    border: 1px solid var(--line);
-    overflow: auto;
-    max-height: 500px;
-  }
   aside {
     flex: 0 0 352px;
     background: var(--paper);
@@ -59,9 +45,6 @@ export const Split = styled.div`
       align-self: stretch;
       padding: 10px 16px 32px;
       border-inline-start: 0;
-    }
-    .stands {
-      padding: 0;
     }
   }
 `;

@@ -60,7 +60,7 @@ function LookPart() {
   return (
     <Split>
       <div className="quiz">
-        <Shown quiz={quiz} {...shown} />
+        <Shown quiz={quiz} {...shown} large />
         <ReadyLooks />
         <KeptLooks />
       </div>

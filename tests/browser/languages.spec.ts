@@ -128,7 +128,7 @@ test('a language is added, written beside the texts, and not given before it is 
   await expect(page.getByRole('radio', { name: 'To look at again 1' })).toBeVisible();
 });
 
-test('without scripts it is found by the browser and by the address, and stays to the end', async ({ page }) => {
+test('without scripts it is found by the browser or chosen, and stays to the end', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Gravel or tarmac?', ['Gravel', 'Tarmac']);
   await open(page, 'Languages');
@@ -148,6 +148,16 @@ test('without scripts it is found by the browser and by the address, and stays t
   await visitor.getByRole('radio', { name: 'Gravel' }).check();
   await visitor.getByRole('button', { name: 'Voir mon résultat' }).click();
   await expect(visitor.locator('.v-panel')).toHaveAttribute('lang', 'fr');
+  await expect(visitor.locator('html')).toHaveAttribute('lang', 'fr');
+
+  // What was chosen counts for more than what the browser likes best.
+  const other = await somebodyElse(page, { javaScriptEnabled: false, locale: 'en-GB' });
+  await other.goto(address);
+  await other.getByRole('link', { name: 'français' }).click();
+  await other.getByRole('radio', { name: 'Gravel' }).check();
+  await other.getByRole('button', { name: 'Voir mon résultat' }).click();
+  await expect(other.locator('.v-panel')).toHaveAttribute('lang', 'fr');
+  await expect(other.locator('html')).toHaveAttribute('lang', 'fr');
 });
 
 test('a language goes to a translator as XLIFF and comes back, with mistakes told by line', async ({ page }) => {

@@ -147,9 +147,12 @@ test('a look is kept, given to other quizzes, changed for all that wear it; one 
   await expect(panel(page)).toHaveAttribute('data-look', 'ticket');
 });
 
-test('axe finds nothing on a question and a result in any of the ready looks', async ({ page }) => {
+test('axe finds nothing on a question with a contact form and a result in any of the ready looks', async ({ page }) => {
   await signUp(page);
   await startQuiz(page, 'Gravel or tarmac?', ['Gravel', 'Tarmac']);
+  await page.getByRole('button', { name: 'Add to page 1' }).click();
+  await page.getByRole('menuitem', { name: 'Contact form' }).click();
+  await expect(page.getByLabel('Headline of the contact form')).toBeVisible();
   await tab(page, 'Style').click();
   for (const ready of READY) {
     await page.getByRole('radio', { name: new RegExp(`^${readyLooks[ready].name},`) }).click();

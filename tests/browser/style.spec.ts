@@ -71,6 +71,11 @@ test('colours that cannot be told apart are named, told by the check, and mended
   await colour.fill('#999999');
   const row = page.getByRole('row', { name: /Quiet words on the sheet/ });
   await expect(row).toContainText('2.8');
+  // It is named and marked where it stands, too.
+  const view = page.getByRole('region', { name: 'The quiz in its look' });
+  await expect(view.getByText('Hard to read where it is marked: quiet words on the sheet.')).toBeVisible();
+  const outline = () => view.locator('.v-top').evaluate((element) => getComputedStyle(element).outlineStyle);
+  expect(await outline()).toBe('dashed');
   await expect(page.getByRole('row').nth(1)).toContainText('Quiet words on the sheet');
   await page.getByRole('button', { name: /^Check/ }).click();
   const check = page.getByRole('dialog');
@@ -80,6 +85,8 @@ test('colours that cannot be told apart are named, told by the check, and mended
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Mend: Quiet words on the sheet' }).click();
   await expect(row).toContainText(/4\.[5-7]/);
+  await expect(view.getByText('Hard to read')).toHaveCount(0);
+  expect(await outline()).toBe('none');
   await expect(page.getByRole('button', { name: /^Mend/ })).toHaveCount(0);
   await expect(colour).not.toHaveValue('#999999');
   await page.getByRole('button', { name: 'As the ready look has it' }).click();

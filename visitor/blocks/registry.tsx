@@ -1,24 +1,20 @@
 /** The only list of blocks on the visitor's page. */
-import type { ComponentType } from 'react';
+import { type ComponentType, lazy, Suspense } from 'react';
 import type { BlockView, QuestionView } from '../../core/flow/view';
 import { Rich } from '../../ui/rich';
 import { Media } from '../questions/parts';
 import { QuestionOf } from '../questions/registry';
-import { CertificateBlock } from './certificate';
-import { ChartBlock } from './chart';
 import { ContactForm } from './contact-form';
-import { EmbargoBlock } from './embargo';
 import type { BlockProps } from './kind';
-import { AgainBlock, HandOverBlock } from './leads-on';
+import { type Early, fetchOfResults, isEarly, ofResultsKnown } from './late';
+import { NotFetched } from './not-fetched';
 import { OfferBlock } from './offer';
-import { VerdictBlock } from './outcome';
-import { AnswersBlock, LookOverBlock } from './review';
-import { ScoresBlock } from './scores';
-import { ShareBlock } from './share';
 
 type Other = Exclude<BlockView, QuestionView>['kind'];
+/** Of every kind there is one, here or of results. */
+type Late = { [K in Exclude<Other, Early>]: ComponentType<BlockProps<K>> };
 
-const blocks: { [K in Other]: ComponentType<BlockProps<K>> } = {
+const blocks: { [K in Early]: ComponentType<BlockProps<K>> } = {
   contact: ({ block, values, fault, onChange }) => (
     <ContactForm
       block={block}
@@ -38,17 +34,21 @@ const blocks: { [K in Other]: ComponentType<BlockProps<K>> } = {
     </figure>
   ),
   offer: OfferBlock,
-  verdict: VerdictBlock,
-  score: ScoresBlock,
-  topics: ScoresBlock,
-  answers: AnswersBlock,
-  share: ShareBlock,
-  chart: ChartBlock,
-  certificate: CertificateBlock,
-  'hand-over': HandOverBlock,
-  'held-back': EmbargoBlock,
-  'look-over': LookOverBlock,
-  again: AgainBlock,
+};
+
+/** Fetched where nobody has done so yet: on the server, and where a page that was drawn there comes to life. */
+const OfResults = lazy(() =>
+  fetchOfResults().then(() => ({
+    default: (props: BlockProps) => {
+      const Block = ofResult(props.block.kind);
+      return Block ? <Block {...props} /> : <NotFetched />;
+    },
+  })),
+);
+const ofResult = (kind: BlockView['kind']) => {
+  const all: Partial<Late> = ofResultsKnown()?.blocks ?? {};
+  // Each takes blocks of its own kind, by which it was found.
+  return all[kind as keyof Late] as ComponentType<BlockProps> | undefined;
 };
 
 /** A block of any kind: questions, words, and all that stands on a result. */
@@ -63,7 +63,14 @@ export function BlockOf(props: BlockProps) {
         onAnswer={(answer) => onChange({ ...values, answers: { ...values.answers, [block.id]: answer } })}
       />
     );
-  // Each takes blocks of its own kind, by which it was found.
-  const Block = blocks[block.kind] as ComponentType<BlockProps>;
-  return <Block {...props} />;
+  if (isEarly(block.kind)) {
+    const Block = blocks[block.kind] as ComponentType<BlockProps>;
+    return <Block {...props} />;
+  }
+  const Block = ofResult(block.kind) ?? OfResults;
+  return (
+    <Suspense>
+      <Block {...props} />
+    </Suspense>
+  );
 }

@@ -1,4 +1,4 @@
-import type { ReviewLine, View } from '../../core/flow/view';
+import type { ReviewLine } from '../../core/flow/view';
 import { Review } from '../blocks/review';
 import { useWords } from '../languages/words';
 
@@ -12,22 +12,5 @@ export function Explained({ lines }: { lines: ReviewLine[] }) {
       </h2>
       <Review lines={lines} />
     </>
-  );
-}
-
-/** Where there is no page any more: the quiz leads elsewhere, or has no result to show. */
-export function Nothing({ out }: { out: View['out'] }) {
-  const { say } = useWords();
-  const isAway = out && 'url' in out && !out.url.startsWith('/');
-  return (
-    <h2 className="v-prompt" tabIndex={-1} data-heading>
-      {!out && say('thanks')}
-      {out && 'quiz' in out && say('leading')}
-      {out && 'url' in out && (
-        <a href={out.url} target={isAway ? '_top' : undefined}>
-          {say(isAway ? 'leadingOut' : 'leading')}
-        </a>
-      )}
-    </h2>
   );
 }

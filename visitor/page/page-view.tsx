@@ -1,13 +1,15 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
-import { Fragment, type ReactNode, useEffect, useRef, useState } from 'react';
+import { Fragment, lazy, type ReactNode, Suspense, useEffect, useRef, useState } from 'react';
 import type { ContactView, ReviewLine, View } from '../../core/flow/view';
 import type { Refusal } from '../../core/flow/faults';
 import { TRAP } from '../../core/access/oddity';
+import { fetchOfResults, ofResultsKnown } from '../blocks/late';
+import { NotFetched } from '../blocks/not-fetched';
 import { BlockOf } from '../blocks/registry';
 import { isRightToLeft } from '../languages/direction';
 import { buttonFor, isResult } from './button';
-import { Explained, Nothing } from './explained';
+import { Nothing } from './nothing';
 import { fieldToFill } from './field-to-fill';
 import { Foot } from './foot';
 import { Header, ProgressLine, welcomes } from './header';
@@ -96,6 +98,10 @@ function headlineAt(view: View, isExplaining: boolean): number {
   return Math.max(0, view.page?.blocks.findIndex((b) => b.kind !== 'media') ?? 0);
 }
 
+const ExplainedFetched = lazy(() =>
+  fetchOfResults().then(() => ({ default: ofResultsKnown()?.Explained ?? NotFetched })),
+);
+
 /** What stands on top of each page. */
 function Brand() {
   const { band, logo } = useDress();
@@ -138,6 +144,7 @@ export function PageView({
   useEffect(() => setAlive(true), []);
   const page = view.page;
   const panel = useFocusedPanel(explained ? 'explained' : page?.id, faults, takeFocus ?? false);
+  const Explained = ofResultsKnown()?.Explained ?? ExplainedFetched;
   const todo = explained ? null : missing(view, values, say);
   const blocks = explained ? [] : (page?.blocks ?? []);
   const headline = headlineAt(view, explained !== undefined);
@@ -183,7 +190,11 @@ export function PageView({
           clock={clock}
           trouble={trouble}
         />
-        {explained && <Explained lines={explained} />}
+        {explained && (
+          <Suspense>
+            <Explained lines={explained} />
+          </Suspense>
+        )}
         {blocks.map((block, i) => (
           <Fragment key={block.id}>
             {i === headline && <Title className="v-headline">{view.quiz.title}</Title>}

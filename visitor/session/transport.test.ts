@@ -35,7 +35,7 @@ describe('what the server says to a step', () => {
     globalThis.fetch = () => Promise.resolve(Response.json(body, { status }));
     return post('POST /runs/step', sent);
   };
-  const standing = { seq: 1 };
+  const standing = { seq: 1, view: { page: null } };
 
   it.each([
     [200, standing, { is: 'taken', standing }],

@@ -3,6 +3,7 @@ import type { Work } from '../../core/access/work';
 import type { Door } from '../../core/access/door';
 import type { BodyOf } from '../../contract';
 import type { Standing, StepRefused } from '../../contract/visits';
+import { fetchOfResults, needsOfResults } from '../blocks/late';
 
 type Said = { message?: string; details?: Standing };
 export type Answer =
@@ -29,12 +30,21 @@ const send = (url: string, body: unknown, keepalive = false): Promise<Response> 
 /** The one cast at this door: the server holds its answers to the same contract. */
 const said = async <T>(response: Response) => (await response.json()) as T;
 
-/** Sends to one of the two endpoints of a run. @throws where there is no connection */
+/** Sends to one of the two endpoints of a run. What comes back can be drawn. @throws where there is no connection */
 export async function post<E extends 'POST /runs/open' | 'POST /runs/step'>(
   endpoint: E,
   body: BodyOf<E>,
   keepalive = false,
 ): Promise<Answer> {
+  // Somebody who answers comes to a result sooner or later.
+  const coming = endpoint === 'POST /runs/step' ? fetchOfResults() : null;
+  const answer = await ask(endpoint, body, keepalive);
+  const standing = answer.is === 'refused' ? answer.why.standing : 'standing' in answer ? answer.standing : undefined;
+  if (standing && needsOfResults(standing.view)) await (coming ?? fetchOfResults());
+  return answer;
+}
+
+async function ask(endpoint: string, body: unknown, keepalive: boolean): Promise<Answer> {
   const url = endpoint.slice('POST '.length);
   let response = await send(url, body, keepalive);
   if (response.status === 428) {

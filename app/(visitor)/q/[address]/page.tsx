@@ -54,6 +54,8 @@ export default async function VisitorPage({ params, searchParams }: Props) {
         {...(run === undefined ? {} : { passed: true })}
       />
     );
+  const { language: asked, around, try: trial } = others;
+  const along = { language: asked, around, ...(live.isTrial ? { try: trial } : {}) };
   const state = {
     ticket: run,
     explained: told !== undefined,
@@ -74,7 +76,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
       {...(languages ? { languages } : {})}
       run={state}
       isTrial={live.isTrial}
-      params={live.isTrial ? { try: single(others)['try'] ?? '' } : {}}
+      params={single(along)}
     />
   );
 }

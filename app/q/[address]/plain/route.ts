@@ -7,9 +7,9 @@ import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { doorIn, type Key } from '../../../../server/visitor/admission';
 import { answer, readBytes } from '../../../http';
 
-/** The key of a trial goes along from page to page: what is tried may not be live. */
-const tried = (params: Record<string, string>): Record<string, string> =>
-  params['try'] === undefined ? {} : { try: params['try'] };
+/** The key of a trial goes along from page to page, since what is tried may not be live; so does the language that was asked for. */
+const goesAlong = (params: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(Object.entries(params).filter(([name]) => ['try', 'language', 'around'].includes(name)));
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
@@ -23,7 +23,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
     const lead = (to: string) =>
       new Response(null, { status: 303, headers: { Location: to, 'Cache-Control': 'no-store' } });
     const to = (query: Record<string, string>) =>
-      lead(`/q/${encodeURIComponent(address)}?${String(new URLSearchParams({ ...query, ...tried(params) }))}`);
+      lead(`/q/${encodeURIComponent(address)}?${String(new URLSearchParams({ ...query, ...goesAlong(params) }))}`);
     const what = fields.get('do');
     if (what === 'again') return to({});
     let ticket = fields.get('token') ?? '';

@@ -1,0 +1,27 @@
+/** The blocks that stand on results alone, and what is said of a page just left. */
+import { Explained } from '../page/explained';
+import { CertificateBlock } from './certificate';
+import { ChartBlock } from './chart';
+import { EmbargoBlock } from './embargo';
+import { AgainBlock, HandOverBlock } from './leads-on';
+import { VerdictBlock } from './outcome';
+import { AnswersBlock, LookOverBlock } from './review';
+import { ScoresBlock } from './scores';
+import { ShareBlock } from './share';
+
+export const ofResults = {
+  blocks: {
+    verdict: VerdictBlock,
+    score: ScoresBlock,
+    topics: ScoresBlock,
+    answers: AnswersBlock,
+    share: ShareBlock,
+    chart: ChartBlock,
+    certificate: CertificateBlock,
+    'hand-over': HandOverBlock,
+    'held-back': EmbargoBlock,
+    'look-over': LookOverBlock,
+    again: AgainBlock,
+  },
+  Explained,
+};
