@@ -1,6 +1,6 @@
 'use client';
 /** One's own account: name, address, password, where one is signed in, one's data, and leaving for good. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, type SyntheticEvent, useState } from 'react';
 import styled from 'styled-components';

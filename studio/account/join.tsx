@@ -1,6 +1,6 @@
 'use client';
 /** What an invitation's address opens: who invites, to what, and the button that accepts it. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { call } from '../../contract/call';

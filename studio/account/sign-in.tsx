@@ -1,6 +1,6 @@
 'use client';
 /** Where one comes in: sign in, sign up, a new password. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { type ReactNode, type SyntheticEvent, useState } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';

@@ -1,6 +1,6 @@
 'use client';
 /** What a link opens that gives a copy of a quiz away. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { call } from '../../contract/call';

@@ -1,6 +1,6 @@
 'use client';
 /** The handbook as it is read: found by words on one side, a task on the other. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { LineInput } from '../../ui/controls';

@@ -1,7 +1,7 @@
 'use client';
 /** The looks of a workspace: which quizzes wear each, given to many at once, named anew, taken out. */
 import { useState } from 'react';
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
 import { PrimaryButton, TextButton, Toggle } from '../../ui/controls';

@@ -2,7 +2,7 @@
 /** A quiz as a line of the list: its state, a month of runs, and what can be done with it. */
 import { Faint } from '../../ui/text';
 import { MoreHorizontal } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import styled from 'styled-components';
 import { MenuButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';

@@ -1,7 +1,7 @@
 'use client';
 /** The chain of quizzes that this one belongs to, as one journey. */
 import { Muted } from '../../ui/text';
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import styled from 'styled-components';
 import { handOversIn, journeyFrom, leadingTo, type Stop } from '../../core/flow/chain';
 import type { Quiz } from '../../core/schema/quiz';

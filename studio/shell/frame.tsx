@@ -1,6 +1,6 @@
 'use client';
 /** The frame around every screen: the ink column with its index tabs, and the line on top. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { type ReactNode, useEffect, useRef, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Mark, Wordmark } from '../../ui/marks';

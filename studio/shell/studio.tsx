@@ -1,6 +1,6 @@
 'use client';
 /** One open quiz: its document, its rehearsal, and the frame with its tabs. */
-import Link from 'next/link';
+import { Link } from '../../ui/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';

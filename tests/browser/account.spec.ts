@@ -1,9 +1,19 @@
 import { expect, test } from '@playwright/test';
-import { addressIn, alive, enterDemo, holdScripts, saved, signUp, somebodyElse, startQuiz } from './people';
+import {
+  addressIn,
+  alive,
+  enterDemo,
+  holdScripts,
+  saved,
+  signUp,
+  signUpByHand,
+  somebodyElse,
+  startQuiz,
+} from './people';
 import { world } from './servers';
 
 test('somebody signs out, in again, and sets a new password by mail', async ({ page }) => {
-  const { email, password } = await signUp(page);
+  const { email, password } = await signUpByHand(page);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill('wrong and wrong');

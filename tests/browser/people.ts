@@ -29,18 +29,37 @@ export async function holdScripts(page: Page, which = '**/*.js'): Promise<() => 
 }
 
 let people = 0;
-/** Somebody new, with an empty workspace. */
-export async function signUp(page: Page): Promise<{ email: string; password: string }> {
+const somebodyNew = () => {
   people += 1;
-  const email = `creator-${process.pid}-${people}@slowspoke.test`;
-  const password = 'slow and steady';
+  return { name: 'Pia', email: `creator-${process.pid}-${people}@slowspoke.test`, password: 'slow and steady' };
+};
+type Account = { email: string; password: string };
+
+/** Somebody new signs up, and has an empty workspace. */
+export async function signUpByHand(page: Page): Promise<Account> {
+  const { name, email, password } = somebodyNew();
   await page.goto(`${world().app}/sign-up`);
-  await page.getByLabel('Your name').fill('Pia');
+  await page.getByLabel('Your name').fill(name);
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password, at least 10 characters').fill(password);
   await page.getByRole('button', { name: 'Make my account' }).click();
   await expect(page.getByRole('heading', { name: 'Look into your mail' })).toBeVisible();
   await page.goto(await addressIn(email, 'Your account'));
+  await expect(page.getByText('There is no quiz here yet')).toBeVisible();
+  return { email, password };
+}
+
+/** The same by the requests that are sent then: most tests are about what comes after it. */
+export async function signUp(page: Page): Promise<Account> {
+  const { app } = world();
+  const { name, email, password } = somebodyNew();
+  const asked = await page.request.post(`${app}/api/auth/sign-up/email`, {
+    data: { name, email, password, callbackURL: '/quizzes' },
+    headers: { origin: app },
+  });
+  expect(asked.ok()).toBe(true);
+  await page.request.get(await addressIn(email, 'Your account'), { maxRedirects: 0 });
+  await page.goto(`${app}/quizzes`);
   await expect(page.getByText('There is no quiz here yet')).toBeVisible();
   return { email, password };
 }
