@@ -1,5 +1,5 @@
 /** The blocks that stand on results alone, and what is said of a page just left. */
-import { Explained } from '../page/explained';
+import { Explained } from './explained';
 import { CertificateBlock } from './certificate';
 import { ChartBlock } from './chart';
 import { EmbargoBlock } from './embargo';

@@ -1,5 +1,5 @@
 import type { ReviewLine } from '../../core/flow/view';
-import { Review } from '../blocks/review';
+import { Review } from './review';
 import { useWords } from '../languages/words';
 
 /** What is said of the page just left. */
