@@ -8,6 +8,7 @@ import { editing } from './editing';
 import { files } from './files';
 import { hosts } from './hosts';
 import { looks } from './looks';
+import { people } from './people';
 import { quizzes } from './quizzes';
 import { results } from './results';
 import { team } from './team';
@@ -22,6 +23,7 @@ export const contracts = {
   ...files,
   ...hosts,
   ...looks,
+  ...people,
   ...quizzes,
   ...results,
   ...team,

@@ -119,6 +119,9 @@ export const runs = pgTable(
       .on(t.workspaceId, t.quizId, t.person)
       .where(sql`${t.person} is not null`),
     uniqueIndex('runs_token').on(t.workspaceId, t.tokenHash),
+    index('runs_contact')
+      .on(t.workspaceId, t.contactId)
+      .where(sql`${t.contactId} is not null`),
     index('runs_quiz').on(t.workspaceId, t.quizId, t.lastAt, t.runId),
     index('runs_seen').on(t.workspaceId, t.quizId, t.seenAt, t.runId),
     index('runs_uncounted')
@@ -185,8 +188,17 @@ export const contacts = pgTable(
     consent: jsonb('consent').$type<{ text: string; version: number; at: string } | null>(),
     firstAt: at('first_at').notNull().defaultNow(),
     lastAt: at('last_at').notNull().defaultNow(),
+    /** What somebody is searched by: the address, and what they left. Lower case. */
+    words: text('words')
+      .notNull()
+      .generatedAlwaysAs(sql`lower(email || ' ' || jsonb_path_query_array(fields, '$.*')::text)`),
   },
-  (t) => [primaryKey({ columns: [t.workspaceId, t.contactId] }), index('contacts_email').on(t.workspaceId, t.email)],
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.contactId] }),
+    index('contacts_email').on(t.workspaceId, t.email),
+    index('contacts_last').on(t.workspaceId, t.lastAt, t.contactId),
+    index('contacts_words').using('gin', sql`${t.words} gin_trgm_ops`),
+  ],
 );
 /** Letters as they go out: written in the transaction that causes them, sent by a job. */
 export const letters = pgTable(

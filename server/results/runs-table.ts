@@ -1,6 +1,5 @@
 /** The runs of a quiz as a table to be taken out. */
 import type { Offered } from '../../core/questions/kind';
-import Papa from 'papaparse';
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, offeredBy } from '../../core/questions/registry';
 import { quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
@@ -16,6 +15,7 @@ import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, ownQuizOf } from '../publishing/editions';
 import { getQuiz } from '../accounts/own-quiz';
+import { csvLine } from '../platform/csv';
 
 /** A run with everything that its cells are made of. */
 type Read = {
@@ -33,8 +33,6 @@ const TRACES = ['page', 'device', 'region'] as const;
 type Keeps = NonNullable<Access['keeps']>;
 
 const BATCH = 500;
-/** A cell that begins like this is a formula to some spreadsheet, even behind a line break. */
-const FORMULA = /^\s*[=+\-@\uff1d\uff0b\uff0d\uff20]|^[\t\r\n]/;
 const CHOSEN = 1;
 
 const answerIn = ({ run, onWay }: Read, id: string) => {
@@ -124,8 +122,6 @@ async function read(row: RunWithEvents): Promise<Read> {
   return { row, quiz, run, result: resultOf(quiz, run), onWay, contact: contactOf(run) };
 }
 
-const line = (cells: unknown[]): string => `${Papa.unparse([cells], { escapeFormulae: FORMULA })}\r\n`;
-
 /**
  * All started runs that were first seen before now, as CSV, a row each, by when they were first seen: in parts, so that a million of them
  * need no gigabyte, and in an order that no run changes by going on meanwhile.
@@ -136,14 +132,14 @@ export async function* runsAsCsv(member: Membership, quizId: string, until = new
   const quiz = found.liveEdition === null ? found.draft : await editionOf(workspaceId, quizId, found.liveEdition);
   const access = await accessOf(database(), workspaceId, quizId);
   const columns = columnsFor(quiz, access?.settings.keeps ?? {});
-  yield `\ufeff${line(columns.map((c) => c.head))}`;
+  yield `\ufeff${csvLine(columns.map((c) => c.head))}`;
   let after: { seenAt: Date; runId: string } | undefined;
   for (;;) {
     const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until });
     let text = '';
     for (const row of rows) {
       const one = await read(row);
-      text += line(columns.map((c) => c.cell(one)));
+      text += csvLine(columns.map((c) => c.cell(one)));
     }
     if (text) yield text;
     after = rows.at(-1);

@@ -96,7 +96,21 @@ export const handbook: HandbookPage[] = [
     steps: [
       'In Write, press “Add to this page” and choose “Contact form”.',
       'Choose its fields, whether it may be skipped, and the words of the consent.',
-      'Everybody who left an address stands under Findings, People, and in the table of runs.',
+      'Everybody who left an address stands under People, beside the quizzes, and in the table of runs.',
+    ],
+  },
+  {
+    id: 'people',
+    title: 'See who left a contact',
+    also: 'contacts leads list export csv vcard download delete privacy data protection forget person address',
+    says: [
+      'The tab People, outside a quiz, shows everybody who left a contact, each of them once, whatever they took. The same address is the same person.',
+    ],
+    steps: [
+      'Find somebody by a part of their name or address, or say in the sentence on top whom you want to see: who took which quiz, what came out, since when.',
+      'Press a name: what they left, took, got and agreed to, in the words they saw.',
+      'Take those you see out as CSV, for a spreadsheet or a mail program, or as vCards, for an address book.',
+      'Whoever asks what you keep of them gets it as a file. Whoever wants it gone: “Take everything of theirs away” says what goes, and asks once. What they counted for stays as a number.',
     ],
   },
   {

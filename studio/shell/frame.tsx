@@ -10,6 +10,7 @@ export type Tab = { id: string; label: string; href: string; errors?: number; wa
 export const homeTabs: Tab[] = [
   { id: 'quizzes', label: 'Quizzes', href: '/quizzes' },
   { id: 'bank', label: 'Bank', href: '/bank' },
+  { id: 'people', label: 'People', href: '/people' },
   { id: 'looks', label: 'Looks', href: '/looks' },
   { id: 'team', label: 'Team', href: '/team' },
   { id: 'handbook', label: 'Handbook', href: '/handbook' },

@@ -1,28 +1,11 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
+import { axeFinds } from './axe';
 import { alive, enterDemo } from './people';
 import { world } from './servers';
 
 /** @param colours looks at these alone, where all else was looked at already */
-async function axe(page: Page, colours = false): Promise<void> {
-  // A colour on its way to another one is neither.
-  await page.waitForFunction(() =>
-    document
-      .getAnimations()
-      .every((one) => one.playState !== 'running' || one.effect?.getComputedTiming().iterations === Infinity),
-  );
-  const builder = new AxeBuilder({ page });
-  const { violations } = await (
-    colours
-      ? builder.withRules(['color-contrast', 'link-in-text-block'])
-      : builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-  ).analyze();
-  expect(
-    violations.map(
-      (v) => `${v.id}: ${v.nodes.map((n) => `${n.html.slice(0, 160)} ${n.failureSummary ?? ''}`).join(' | ')}`,
-    ),
-  ).toEqual([]);
-}
+const axe = async (page: Page, colours = false): Promise<void> =>
+  expect(await axeFinds(page, colours ? { rules: ['color-contrast', 'link-in-text-block'] } : {})).toEqual([]);
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(colorScheme, () => {
@@ -67,6 +50,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
       for (const [path, heading] of [
         ['team', 'Team'],
+        ['people', 'People'],
         ['handbook/access', 'Say for whom, how often and when'],
       ] as const) {
         await page.goto(`${world().app}/${path}`);

@@ -1,5 +1,5 @@
 /** What is around the questions, colours of a picture, and looks that many quizzes wear. */
-import AxeBuilder from '@axe-core/playwright';
+import { axeFinds } from './axe';
 import { expect, type Page, test } from '@playwright/test';
 import { readyLooks } from '../../core/look/ready';
 import { READY } from '../../core/schema/look';
@@ -53,8 +53,7 @@ test('a background, a logo and a band, numbers, steps and motion are set, seen a
   await expect(sheet.locator('.v-block').first()).toHaveCSS('animation-name', 'none');
   await visitor.emulateMedia({ reducedMotion: 'no-preference' });
   await expect(sheet.locator('.v-block').first()).toHaveCSS('animation-name', 'v-come');
-  const { violations } = await new AxeBuilder({ page: visitor }).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.map((n) => n.html)])).toEqual([]);
+  expect(await axeFinds(visitor)).toEqual([]);
   await visitor.setViewportSize({ width: 320, height: 700 });
   await fits(visitor, 'a dressed page');
 });
@@ -127,8 +126,7 @@ test('a look is kept, given to other quizzes, changed for all that wear it; one 
   await look.getByRole('button', { name: 'Give it to one quiz' }).click();
   await expect(page.getByText('One quiz wears “Of the house” now.')).toBeVisible();
   await expect(look.getByRole('link', { name: 'Tea or soup?' })).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.map((n) => n.html)])).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.setViewportSize({ width: 320, height: 700 });
   await fits(page, 'Looks');
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -160,11 +158,8 @@ test('axe finds nothing on a question with a contact form and a result in any of
     for (const kind of ['Question', 'Result']) {
       await page.getByRole('radio', { name: kind, exact: true }).click();
       // Looks differ in how they are drawn; what is drawn is the same, and looked at once.
-      const look = new AxeBuilder({ page }).include('section .v-panel');
-      const { violations } = await (
-        ready === READY[0] ? look : look.withRules(['color-contrast', 'target-size'])
-      ).analyze();
-      const found = violations.map(({ id, nodes }) => [id, nodes.map((n) => n.html)]);
+      const rules = ready === READY[0] ? {} : { rules: ['color-contrast', 'target-size'] };
+      const found = await axeFinds(page, { within: 'section .v-panel', ...rules });
       expect([ready, kind, found]).toEqual([ready, kind, []]);
     }
   }

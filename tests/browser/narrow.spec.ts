@@ -9,7 +9,7 @@ test('no view of the studio sticks out at 320 px', async ({ page }) => {
   test.setTimeout(240_000);
   await enterDemo(page);
   await fits(page, 'the list of quizzes');
-  for (const path of ['team', 'account', 'handbook', 'handbook/access', 'bank']) {
+  for (const path of ['team', 'people', 'account', 'handbook', 'handbook/access', 'bank']) {
     await page.goto(`${world().app}/${path}`);
     await alive(page);
     await fits(page, path);

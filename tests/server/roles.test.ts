@@ -10,6 +10,7 @@ import { giveAway } from '../../server/editing/gifts';
 import { addComment } from '../../server/editing/comments';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { keepLook } from '../../server/editing/looks';
+import { listContacts } from '../../server/people/people';
 import { listStates } from '../../server/editing/history';
 import { trayOf } from '../../server/letters/mail';
 import { database } from '../../server/platform/database';
@@ -21,7 +22,12 @@ import { contact, go, newToken, published, visit } from './world';
 
 type OfVisitors = keyof typeof visits | keyof typeof browserErrors;
 /** A file has no contract: it is no JSON. */
-type File = 'GET /api/quizzes/{quiz}/runs.csv' | 'GET /api/account/data.json';
+type File =
+  | 'GET /api/quizzes/{quiz}/runs.csv'
+  | 'GET /api/account/data.json'
+  | 'GET /api/people/contacts.csv'
+  | 'GET /api/people/contacts.vcf'
+  | 'GET /api/people/{contact}/data.json';
 type OfStudio = Exclude<Endpoint, OfVisitors> | File;
 type Role = Membership['role'];
 type Row = {
@@ -94,6 +100,12 @@ const rows: Record<OfStudio, Row> = {
   'PUT /api/quizzes/{quiz}/editions/{edition}/note': { role: 'editor', body: { note: 'Before the festival' } },
   'POST /api/quizzes/{quiz}/release': { role: 'editor' },
   'GET /api/templates': { role: 'reader', stranger: 200 },
+  'GET /api/people': { role: 'reader', stranger: 200 },
+  'GET /api/people/contacts.csv': { role: 'reader', stranger: 200 },
+  'GET /api/people/contacts.vcf': { role: 'reader', stranger: 200 },
+  'GET /api/people/{contact}': { role: 'reader' },
+  'GET /api/people/{contact}/data.json': { role: 'reader' },
+  'DELETE /api/people/{contact}': { role: 'editor' },
   'GET /api/looks': { role: 'reader', stranger: 200 },
   'POST /api/looks': { role: 'editor', body: { name: 'Of the house', look: { ready: 'enamel' } }, stranger: 200 },
   'PUT /api/looks/{look}': { role: 'editor', body: { name: 'Of the shop' } },
@@ -187,6 +199,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     session: 'no-such-session',
     host: 'fragen.roles.test',
     look: (await keepLook(owner, 'Of the house', {})).id,
+    contact: (await listContacts(owner, {})).people[0]?.id ?? '',
     revision: String((await listStates(owner, quizId))[0]?.revision),
     invitation: invited[0]?.id ?? '',
     workspace: owner.workspaceId,

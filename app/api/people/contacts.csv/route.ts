@@ -1,0 +1,7 @@
+import { contactsAsCsv, filtersIn } from '../../../../server/people/people';
+import { memberFile } from '../../../endpoint';
+import { download } from '../../../http';
+
+export const GET = memberFile((member, _, request) =>
+  download(contactsAsCsv(member, filtersIn(request.url)), 'text/csv', 'contacts.csv'),
+);

@@ -1,0 +1,7 @@
+import { contactsAsCards, filtersIn } from '../../../../server/people/people';
+import { memberFile } from '../../../endpoint';
+import { download } from '../../../http';
+
+export const GET = memberFile((member, _, request) =>
+  download(contactsAsCards(member, filtersIn(request.url)), 'text/vcard', 'contacts.vcf'),
+);

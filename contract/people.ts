@@ -1,0 +1,92 @@
+/** Everybody who left a contact, over all quizzes of a workspace. */
+import { type Static, Type } from '@sinclair/typebox';
+import { closed, oneOf, optional } from '../core/schema/kit';
+import { contract } from './contract';
+import { Count, Instant } from './kit';
+
+/** A quiz that somebody took, and what it came to. */
+const TakenSchema = closed({
+  run: Type.String(),
+  quiz: Type.String(),
+  title: Type.String(),
+  at: Instant,
+  finished: Type.Boolean(),
+  /** The names of the outcomes that came out. */
+  outcomes: Type.Array(Type.String()),
+});
+
+const ContactLineSchema = closed({
+  id: Type.String(),
+  name: Type.String(),
+  email: Type.String(),
+  lastAt: Instant,
+  agreed: Type.Boolean(),
+  /** The newest ones. */
+  taken: Type.Array(TakenSchema),
+});
+export type ContactLine = Static<typeof ContactLineSchema>;
+
+const ContactSchema = closed({
+  id: Type.String(),
+  name: Type.String(),
+  email: Type.String(),
+  firstAt: Instant,
+  lastAt: Instant,
+  /** What was left, by the label of its field. */
+  fields: Type.Array(closed({ label: Type.String(), value: Type.String() })),
+  /** What was agreed to, in the words that stood there. */
+  consent: Type.Union([closed({ text: Type.String(), version: Type.Integer(), at: Instant }), Type.Null()]),
+  taken: Type.Array(
+    closed({
+      ...TakenSchema.properties,
+      source: Type.String(),
+      /** What came along in the address or from an earlier quiz. */
+      known: Type.Record(Type.String(), Type.String()),
+    }),
+  ),
+  letters: Type.Array(
+    closed({
+      id: Type.String(),
+      quiz: Type.String(),
+      subject: Type.String(),
+      at: Instant,
+      state: oneOf('waiting', 'delivered', 'failed'),
+    }),
+  ),
+  /** On how many lists of those who may take a quiz the address stands. */
+  lists: Count,
+});
+export type Contact = Static<typeof ContactSchema>;
+
+const Short = Type.String({ maxLength: 200 });
+const Filters = {
+  search: optional(Short),
+  quiz: optional(Short),
+  /** `VERDICT OUTCOME` of the quiz. */
+  outcome: optional(Short),
+  agreed: optional(oneOf('yes')),
+  /** A day, YYYY-MM-DD, UTC: who was here on it or later. */
+  since: optional(Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\d$' })),
+};
+
+export const people = {
+  'GET /api/people': contract({
+    query: closed({
+      ...Filters,
+      /** The last one of the page before. */
+      before: optional(Instant),
+      contact: optional(Short),
+    }),
+    answer: closed({
+      people: Type.Array(ContactLineSchema),
+      next: Type.Union([closed({ before: Instant, contact: Type.String() }), Type.Null()]),
+      /** How many there are; no more than 10,000 are counted, and none for a later page. */
+      count: Count,
+      /** Of the quiz that is asked for. */
+      outcomes: Type.Array(closed({ id: Type.String(), name: Type.String() })),
+    }),
+  }),
+  'GET /api/people/{contact}': contract({ answer: ContactSchema }),
+  /** Takes everything of somebody away. What they counted for stays counted. */
+  'DELETE /api/people/{contact}': contract({ answer: closed({ runs: Count, letters: Count, lists: Count }) }),
+};

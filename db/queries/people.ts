@@ -1,0 +1,192 @@
+import { and, desc, eq, exists, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
+import { personKey } from '../../core/access/list';
+import type { Db, Tx } from '../client';
+import { contacts, deliveries, letters, listed, quizzes, runs } from '../schema';
+import { type RunWithEvents, runColumns } from './runs';
+
+export type ContactRow = typeof contacts.$inferSelect;
+
+/**
+ * @property search words that all stand in the address or in what was left
+ * @property quizzes those that somebody may see; all where it is absent
+ * @property outcome the key that a run counts for (`core/stats/counts.ts`)
+ */
+export type Wanted = {
+  search?: string | undefined;
+  quiz?: string | undefined;
+  outcome?: string | undefined;
+  agreed?: boolean;
+  since?: Date | undefined;
+  quizzes?: readonly string[];
+};
+export type After = { lastAt: Date; contactId: string };
+
+const ofContact = and(eq(runs.workspaceId, contacts.workspaceId), eq(runs.contactId, contacts.contactId));
+const escaped = (words: string): string => words.replace(/[\\%_]/g, '\\$&');
+
+function wantedIn(db: Db | Tx, workspaceId: string, wanted: Wanted): SQL | undefined {
+  const { search = '', quiz, outcome, agreed, since, quizzes: own } = wanted;
+  const took = (...which: (SQL | undefined)[]) =>
+    exists(
+      db
+        .select({ one: sql`1` })
+        .from(runs)
+        .where(and(ofContact, ...which)),
+    );
+  return and(
+    eq(contacts.workspaceId, workspaceId),
+    ...search
+      .toLowerCase()
+      .split(/\s+/)
+      .filter(Boolean)
+      .slice(0, 10)
+      .map((word) => sql`${contacts.words} like ${`%${escaped(word)}%`}`),
+    agreed ? sql`${contacts.consent} <> 'null'::jsonb` : undefined,
+    since && gte(contacts.lastAt, since),
+    own && took(inArray(runs.quizId, [...own])),
+    quiz === undefined
+      ? undefined
+      : took(
+          eq(runs.quizId, quiz),
+          outcome === undefined ? undefined : sql`${runs.countedKeys} ? ${`outcome ${outcome}`}`,
+        ),
+  );
+}
+
+/** The newest first. */
+export const peoplePage = (
+  db: Db,
+  workspaceId: string,
+  wanted: Wanted,
+  { after, most }: { after: After | undefined; most: number },
+): Promise<ContactRow[]> =>
+  db
+    .select()
+    .from(contacts)
+    .where(
+      and(
+        wantedIn(db, workspaceId, wanted),
+        after &&
+          or(
+            lt(contacts.lastAt, after.lastAt),
+            and(eq(contacts.lastAt, after.lastAt), lt(contacts.contactId, after.contactId)),
+          ),
+      ),
+    )
+    .orderBy(desc(contacts.lastAt), desc(contacts.contactId))
+    .limit(most);
+
+/** How many there are, counted up to `most`. */
+export async function countPeople(db: Db, workspaceId: string, wanted: Wanted, most: number): Promise<number> {
+  const some = db
+    .select({ one: sql`1`.as('one') })
+    .from(contacts)
+    .where(wantedIn(db, workspaceId, wanted))
+    .limit(most)
+    .as('some');
+  const [row] = await db.select({ count: sql<number>`count(*)::int` }).from(some);
+  return row?.count ?? 0;
+}
+
+export async function findContact(
+  db: Db | Tx,
+  workspaceId: string,
+  contactId: string,
+): Promise<ContactRow | undefined> {
+  return (
+    await db
+      .select()
+      .from(contacts)
+      .where(and(eq(contacts.workspaceId, workspaceId), eq(contacts.contactId, contactId)))
+  )[0];
+}
+
+/** Runs of some contacts without what was sent, the newest first. */
+export const runsOfContacts = (db: Db, workspaceId: string, ids: readonly string[]) =>
+  db
+    .select({
+      workspaceId: runs.workspaceId,
+      contactId: runs.contactId,
+      runId: runs.runId,
+      quizId: runs.quizId,
+      edition: runs.edition,
+      language: runs.language,
+      title: quizzes.title,
+      lastAt: runs.lastAt,
+      finishedAt: runs.finishedAt,
+      source: runs.source,
+      known: runs.known,
+      countedKeys: runs.countedKeys,
+    })
+    .from(runs)
+    .innerJoin(quizzes, and(eq(quizzes.workspaceId, runs.workspaceId), eq(quizzes.quizId, runs.quizId)))
+    .where(and(eq(runs.workspaceId, workspaceId), inArray(runs.contactId, [...ids])))
+    .orderBy(desc(runs.lastAt), desc(runs.runId));
+export type RunOfContact = Awaited<ReturnType<typeof runsOfContacts>>[number];
+
+/** Runs of one contact with all that was sent, locked. */
+export const lockRunsOf = (tx: Tx, workspaceId: string, contactId: string): Promise<RunWithEvents[]> =>
+  tx
+    .select(runColumns)
+    .from(runs)
+    .where(and(eq(runs.workspaceId, workspaceId), eq(runs.contactId, contactId)))
+    .orderBy(runs.runId)
+    .for('update');
+
+const lettersFor = (workspaceId: string, email: string, runIds: readonly string[]) =>
+  and(
+    eq(letters.workspaceId, workspaceId),
+    or(
+      runIds.length > 0 ? inArray(letters.runId, [...runIds]) : undefined,
+      email === '' ? undefined : sql`lower(${letters.recipient}) = ${email}`,
+      sql`false`,
+    ),
+  );
+
+/** Letters to an address or about some runs, the newest first. */
+export const lettersOfContact = (db: Db, workspaceId: string, email: string, runIds: readonly string[]) =>
+  db
+    .select({
+      id: letters.letterId,
+      quiz: letters.quizId,
+      subject: letters.subject,
+      at: letters.writtenAt,
+      state: sql<'waiting' | 'delivered' | 'failed'>`coalesce(${deliveries.state}, 'waiting')`,
+    })
+    .from(letters)
+    .leftJoin(
+      deliveries,
+      and(eq(deliveries.workspaceId, letters.workspaceId), eq(deliveries.letterId, letters.letterId)),
+    )
+    .where(lettersFor(workspaceId, email, runIds))
+    .orderBy(desc(letters.writtenAt))
+    .limit(500);
+
+/** Entries on lists of quizzes that are known by an address. */
+const entriesOf = (workspaceId: string, email: string) =>
+  and(eq(listed.workspaceId, workspaceId), eq(listed.key, personKey(email)));
+
+export async function countEntries(db: Db, workspaceId: string, email: string): Promise<number> {
+  if (email === '') return 0;
+  const [row] = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(listed)
+    .where(entriesOf(workspaceId, email));
+  return row?.count ?? 0;
+}
+
+/** Takes letters, entries of lists and the contact itself away. @returns how many letters and entries */
+export async function removeContact(
+  tx: Tx,
+  { workspaceId, contactId, email }: ContactRow,
+  runIds: readonly string[],
+): Promise<{ letters: number; lists: number }> {
+  const gone = await tx
+    .delete(letters)
+    .where(lettersFor(workspaceId, email, runIds))
+    .returning({ id: letters.letterId });
+  const entries =
+    email === '' ? [] : await tx.delete(listed).where(entriesOf(workspaceId, email)).returning({ id: listed.personId });
+  await tx.delete(contacts).where(and(eq(contacts.workspaceId, workspaceId), eq(contacts.contactId, contactId)));
+  return { letters: gone.length, lists: entries.length };
+}

@@ -1,0 +1,309 @@
+'use client';
+/** People: everybody who left a contact, once, over all quizzes. */
+import { useRef, useState } from 'react';
+import styled from 'styled-components';
+import type { AnswerOf, QueryOf } from '../../contract';
+import { call } from '../../contract/call';
+import type { ContactLine } from '../../contract/people';
+import { Choose, LineInput, TextButton } from '../../ui/controls';
+import { Mark } from '../../ui/marks';
+import { Alarm, Muted, Strong } from '../../ui/text';
+import { SignOut } from '../account/sign-in';
+import { HomePage } from '../shared/home-page';
+import { dayAndTime } from '../shared/time';
+import { messageOf } from '../shared/trouble';
+import { Frame, homeTabs } from '../shell/frame';
+import { OnePerson } from './one-person';
+
+type Answer = AnswerOf<'GET /api/people'>;
+type Filters = {
+  [Name in 'search' | 'quiz' | 'outcome' | 'agreed' | 'since']?: QueryOf<'GET /api/people'>[Name] | undefined;
+};
+/** What of it is asked for. */
+const asksFor = (filters: Filters) =>
+  Object.fromEntries(Object.entries<string | undefined>(filters).filter(([, value]) => value !== undefined)) as {
+    [Name in keyof Filters]: NonNullable<Filters[Name]>;
+  };
+/** The server counts no further. */
+const MOST_COUNTED = 10_000;
+
+const Page = styled(HomePage)`
+  .says {
+    line-height: 32px;
+    margin: 10px 0 4px;
+  }
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 20px;
+    align-items: center;
+    margin-bottom: 14px;
+  }
+  .tools a {
+    color: inherit;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    border-top: 1px solid var(--ink);
+  }
+  th {
+    text-align: start;
+    font-weight: 400;
+    font-size: 13px;
+    color: var(--ink-2);
+    padding: 6px 12px 6px 0;
+  }
+  td {
+    border-top: 1px solid var(--line);
+    padding: 9px 12px 9px 0;
+    vertical-align: top;
+    overflow-wrap: anywhere;
+  }
+  td:first-child {
+    width: 34%;
+  }
+  td:nth-child(3) {
+    white-space: nowrap;
+  }
+  td ul {
+    list-style: none;
+  }
+  tbody tr:hover td {
+    background: var(--saffron-wash);
+  }
+  tbody tr[aria-selected='true'] td {
+    background: var(--saffron-wash);
+  }
+  @media (max-width: 699px) {
+    thead {
+      display: none;
+    }
+    table,
+    tbody {
+      display: block;
+    }
+    tr {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      border-top: 1px solid var(--line);
+      padding: 8px 0;
+    }
+    td,
+    td:first-child {
+      border: 0;
+      padding: 2px 0;
+      width: auto;
+    }
+    td:nth-child(2) {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+    td:nth-child(4) {
+      display: none;
+    }
+  }
+`;
+
+type Props = {
+  first: Answer;
+  quizzes: { id: string; title: string }[];
+  /** Whether whoever looks may take somebody away. */
+  mayForget: boolean;
+};
+
+export function PeopleScreen({ first, quizzes, mayForget }: Props) {
+  const [filters, setFilters] = useState<Filters>({});
+  const [list, setList] = useState(first);
+  const [open, setOpen] = useState<string | null>(null);
+  const [told, setTold] = useState('');
+  const [trouble, setTrouble] = useState('');
+  // The answer to what was asked last is shown, whichever comes last.
+  const asked = useRef(0);
+  const look = async (now: Filters, more?: Answer['next']) => {
+    const mine = (asked.current += 1);
+    setFilters(now);
+    try {
+      const got = await call('GET /api/people', { query: { ...asksFor(now), ...more } });
+      if (asked.current !== mine) return;
+      setTrouble('');
+      setList((old) => (more ? { ...got, count: old.count, people: [...old.people, ...got.people] } : got));
+    } catch (error) {
+      if (asked.current === mine) setTrouble(messageOf(error));
+    }
+  };
+  const { people, next, count } = list;
+  const isFiltered = Object.keys(asksFor(filters)).length > 0;
+  const file = (kind: 'csv' | 'vcf') => `/api/people/contacts.${kind}?${String(new URLSearchParams(asksFor(filters)))}`;
+  return (
+    <Frame paper={false} current="people" tabs={homeTabs} foot={<SignOut />} top={<Strong>People</Strong>}>
+      <Page>
+        <h1>People</h1>
+        <p>
+          <Muted>Everybody who left a contact in one of your quizzes, each of them once.</Muted>
+        </p>
+        <Sentence filters={filters} quizzes={quizzes} outcomes={list.outcomes} onLook={(now) => void look(now)} />
+        <div className="tools">
+          <label>
+            Find{' '}
+            <LineInput
+              type="search"
+              aria-label="Find somebody"
+              style={{ width: 220 }}
+              value={filters.search ?? ''}
+              maxLength={200}
+              onChange={(e) => void look({ ...filters, search: e.target.value || undefined })}
+            />
+          </label>
+          <span role="status">
+            {count === 0 ? 'Nobody' : `${count >= MOST_COUNTED ? 'More than ' : ''}${count.toLocaleString('en')}`}{' '}
+            {count === 1 ? 'person' : count === 0 ? '' : 'people'}
+            {told && `. ${told}`}
+          </span>
+          {count > 0 && (
+            <span>
+              Take them out: <a href={file('csv')}>CSV</a> · <a href={file('vcf')}>vCards</a>
+            </span>
+          )}
+        </div>
+        <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
+        {people.length === 0 ? (
+          <p style={{ marginTop: 20, fontSize: 18 }}>
+            {isFiltered ? (
+              'Nobody is like that.'
+            ) : (
+              <>
+                Nobody has left a contact yet. Put a <Strong>contact form</Strong> on a page of a quiz, and they come
+                here.
+              </>
+            )}
+          </p>
+        ) : (
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Who</th>
+                <th scope="col">Took, and came out as</th>
+                <th scope="col">Last here</th>
+                <th scope="col">Agreed</th>
+              </tr>
+            </thead>
+            <tbody>
+              {people.map((one) => (
+                <Line key={one.id} person={one} isOpen={one.id === open} onOpen={() => setOpen(one.id)} />
+              ))}
+            </tbody>
+          </table>
+        )}
+        {next && (
+          <p style={{ paddingTop: 12 }}>
+            <TextButton onPress={() => void look(filters, next)}>Show older ones</TextButton>
+          </p>
+        )}
+        <OnePerson
+          id={open}
+          mayForget={mayForget}
+          onClose={() => setOpen(null)}
+          onForgotten={(what) => {
+            setOpen(null);
+            setTold(what);
+            void look(filters);
+          }}
+        />
+      </Page>
+    </Frame>
+  );
+}
+
+type SentenceProps = {
+  filters: Filters;
+  quizzes: Props['quizzes'];
+  outcomes: Answer['outcomes'];
+  onLook: (now: Filters) => void;
+};
+
+/** Who is shown, as a sentence whose words are choices. */
+function Sentence({ filters, quizzes, outcomes, onLook }: SentenceProps) {
+  const { quiz, outcome, agreed, since } = filters;
+  return (
+    <div className="says">
+      Who took{' '}
+      <Choose
+        label="Which quiz"
+        value={quiz ?? ''}
+        options={[
+          { id: '', label: 'any quiz' },
+          ...quizzes.map(({ id, title }) => ({ id, label: title || 'a quiz without a name' })),
+        ]}
+        onChange={(to) => onLook({ ...filters, quiz: to || undefined, outcome: undefined })}
+      />
+      {quiz !== undefined && outcomes.length > 0 && (
+        <>
+          {' '}
+          and came out as{' '}
+          <Choose
+            label="Which outcome"
+            value={outcome ?? ''}
+            options={[{ id: '', label: 'anything' }, ...outcomes.map(({ id, name }) => ({ id, label: name }))]}
+            onChange={(to) => onLook({ ...filters, outcome: to || undefined })}
+          />
+        </>
+      )}{' '}
+      and{' '}
+      <Choose
+        label="Whether they agreed"
+        value={agreed ?? ''}
+        options={[
+          { id: '', label: 'agreed or not' },
+          { id: 'yes', label: 'agreed' },
+        ]}
+        onChange={(to) => onLook({ ...filters, agreed: to === 'yes' ? 'yes' : undefined })}
+      />
+      , since{' '}
+      <LineInput
+        type="date"
+        aria-label="Since"
+        style={{ width: 150 }}
+        value={since ?? ''}
+        onChange={(e) => onLook({ ...filters, since: e.target.value || undefined })}
+      />
+    </div>
+  );
+}
+
+function Line({ person, isOpen, onOpen }: { person: ContactLine; isOpen: boolean; onOpen: () => void }) {
+  const { name, email, taken, lastAt, agreed } = person;
+  return (
+    <tr aria-selected={isOpen}>
+      <td>
+        <TextButton onPress={onOpen}>{name || email || 'Somebody'}</TextButton>
+        {name && email && (
+          <div>
+            <Muted>{email}</Muted>
+          </div>
+        )}
+      </td>
+      <td>
+        <ul>
+          {taken.map((one) => (
+            <li key={one.run}>
+              {one.title}
+              {one.outcomes.length > 0 && <Strong> {one.outcomes.join(', ')}</Strong>}
+              {!one.finished && <Muted> not finished</Muted>}
+            </li>
+          ))}
+        </ul>
+      </td>
+      <td suppressHydrationWarning>{dayAndTime(lastAt)}</td>
+      <td>
+        {agreed ? (
+          <>
+            <Mark kind="yes" size={12} /> <span className="v-hidden">yes</span>
+          </>
+        ) : (
+          <span className="v-hidden">no</span>
+        )}
+      </td>
+    </tr>
+  );
+}
