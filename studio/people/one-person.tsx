@@ -37,6 +37,8 @@ const Body = styled.div`
   }
   a {
     color: inherit;
+    display: inline-block;
+    min-height: 24px;
   }
 `;
 

@@ -41,6 +41,8 @@ const Page = styled(HomePage)`
   }
   .tools a {
     color: inherit;
+    display: inline-block;
+    min-height: 24px;
   }
   table {
     width: 100%;
