@@ -20,6 +20,10 @@ const Body = styled.div`
     padding-top: 8px;
     margin-bottom: 4px;
   }
+  section:first-child h3 {
+    border-top: 0;
+    padding-top: 0;
+  }
   dl {
     display: grid;
     grid-template-columns: minmax(90px, auto) minmax(0, 1fr);

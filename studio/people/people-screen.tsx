@@ -28,6 +28,7 @@ const asksFor = (filters: Filters) =>
 const MOST_COUNTED = 10_000;
 
 const Page = styled(HomePage)`
+  max-width: 1080px;
   .says {
     line-height: 32px;
     margin: 10px 0 4px;
@@ -60,10 +61,19 @@ const Page = styled(HomePage)`
     border-top: 1px solid var(--line);
     padding: 9px 12px 9px 0;
     vertical-align: top;
-    overflow-wrap: anywhere;
+    overflow-wrap: break-word;
   }
-  td:first-child {
-    width: 34%;
+  table {
+    table-layout: fixed;
+  }
+  th:first-child {
+    width: 36%;
+  }
+  th:nth-child(3) {
+    width: 140px;
+  }
+  th:nth-child(4) {
+    width: 70px;
   }
   td:nth-child(3) {
     white-space: nowrap;

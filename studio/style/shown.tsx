@@ -30,7 +30,7 @@ const pagesOf = (quiz: Quiz, kind: Kind): Page[] =>
 /** Where the front of a pair that is measured stands on visitors' pages. */
 const STANDS: Partial<Record<Role, string>> = {
   ink: '.v-prompt, .v-headline, .v-outcome h2, .v-option',
-  quiet: '.v-top, .v-hint, .v-todo, .v-said, .v-ends, .v-kicker, .v-field small',
+  quiet: '.v-top, .v-hint, .v-todo, .v-said, .v-ends, .v-kicker, .v-field small, .v-next[data-waiting]',
   onButton: '.v-next, .v-offer a',
   chosen: '.v-disc',
   track: '.v-progress',
@@ -52,6 +52,9 @@ const View = styled.section<{ $large: boolean; $weak: string }>`
     max-height: ${(p) => (p.$large ? '500px' : 'calc(100vh - 220px)')};
   }
   .weak {
+    display: flex;
+    gap: 8px;
+    align-items: center;
     margin-bottom: 10px;
   }
   ${(p) =>
@@ -115,8 +118,8 @@ export function Shown({ quiz, kind, page: chosen, onShow, large = false, childre
       </div>
       {weak.length > 0 && (
         <p className="weak">
-          <Mark kind="maybe" size={11} /> Hard to read where it is marked:{' '}
-          {weak.map(({ name }) => name.toLowerCase()).join(', ')}.
+          <Mark kind="maybe" size={11} />
+          <span>Hard to read where it is marked: {weak.map(({ name }) => name.toLowerCase()).join(', ')}.</span>
         </p>
       )}
       <div className="stands" style={{ background: style['--v-back'] ?? style['--v-ground'] }}>
