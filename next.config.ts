@@ -23,6 +23,14 @@ const config: NextConfig = {
   skipProxyUrlNormalize: true,
   // Kept pages stay in memory, at most so much of it; a process that starts makes them anew.
   cacheMaxMemorySize: 50_000_000,
+  // Their names say what is in them.
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/fonts/:file*',
+        headers: [{ key: 'Cache-Control', value: 'public, max-age=31536000, immutable' }],
+      },
+    ]),
   experimental: { isrFlushToDisk: false, globalNotFound: true },
 };
 

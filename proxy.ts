@@ -26,7 +26,7 @@ import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {
   matcher: [
-    '/((?!_next/|api/|browser-errors|runs/|media/|pictures/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)',
+    '/((?!_next/|api/|browser-errors|runs/|media/|pictures/|fonts/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)',
   ],
 };
 

@@ -11,6 +11,7 @@ import { askedOfAddress } from '../../core/flow/carry';
 import { closedLook, firstLook } from '../../server/visitor/take-step';
 import { spokenIn } from '../../visitor/languages';
 import { type OfLanguages, TakeQuiz } from '../../visitor/take-quiz';
+import { preloadType } from './families';
 import { inLanguage, languagesOf, nameOfLanguage } from '../../core/languages/translate';
 import type { Quiz } from '../../core/schema/quiz';
 
@@ -73,6 +74,7 @@ export function FirstPage({
   const live = { ...shown, quiz: inLanguage(shown.quiz, language) };
   const languages = inTheLanguages(shown.quiz);
   const spoken = spokenIn(language, live.quiz.labels);
+  preloadType(live.quiz.look);
   return (
     <TakeQuiz
       address={address}

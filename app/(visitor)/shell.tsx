@@ -6,7 +6,6 @@ import { EarlyKeeper } from '../../ui/early-keeper';
 import { ErrorReporter } from '../../ui/error-reporter';
 import { isRightToLeft } from '../../visitor/languages/direction';
 import { tellEscape } from '../../visitor/session/tell-escape';
-import { familyNames } from './families';
 import '../../visitor/visitor.css';
 import '../../visitor/look/looks.css';
 
@@ -21,7 +20,7 @@ export async function VisitorShell({ language, children }: { language: string; c
   const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang={language} dir={isRightToLeft(language) ? 'rtl' : 'ltr'}>
-      <body style={{ margin: 0 }} className={familyNames}>
+      <body style={{ margin: 0 }}>
         <script nonce={nonce} dangerouslySetInnerHTML={{ __html: `${keepEarly(false)};${tellEscape}` }} />
         <EarlyKeeper />
         <ErrorReporter share={0.1} />

@@ -57,6 +57,9 @@ export function mendedColour(front: string, back: string, needs: number): string
   return contrast('#000000', back) >= contrast('#FFFFFF', back) ? '#000000' : '#FFFFFF';
 }
 
+/** The least contrast at which a plane is seen beside another; words on it have theirs. */
+const SEEN = 1.5;
+
 /** Words and sheets are nearly grey in the dark: what is strong there glares. */
 const MOST_CHROMA = 0.035;
 
@@ -76,6 +79,8 @@ export function darkened(colours: Colours): Colours {
   for (const role of ['ground', 'paper', 'track'] as const) dark[role] = turned(colours[role], colours.ink);
   dark.ink = turned(colours.ink, colours.ink, 0.93);
   dark.quiet = turned(colours.quiet, colours.ink, 0.8);
+  // A dark button would be lost on a dark sheet.
+  if (contrast(dark.button, dark.paper) < SEEN) [dark.button, dark.onButton] = [dark.ink, dark.paper];
   return allMended(dark);
 }
 

@@ -39,7 +39,7 @@ export async function ensureModules() {
     )
   )
     await run('npm', ['run', '--silent', 'bundle']);
-  const fonts = join(root, 'built/fonts/source-serif-4.woff2');
+  const fonts = join(root, 'built/fonts/families.css');
   if (!isNewer(fonts, join(root, 'scripts/fonts.mjs')) || !isNewer(fonts, join(root, 'package-lock.json')))
     await run('npm', ['run', '--silent', 'fonts']);
 }

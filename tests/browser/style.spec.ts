@@ -1,5 +1,7 @@
 /** Style: a quiz is dressed, its colours are told apart, and visitors get what was seen. */
 import { expect, type Page, test } from '@playwright/test';
+import { fonts } from '../../core/look/fonts';
+import { readyLooks } from '../../core/look/ready';
 import { READY } from '../../core/schema/look';
 import { alive, fits, publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 import { world } from './servers';
@@ -155,7 +157,24 @@ test('nothing shifts while the type of a look arrives, and no look sticks out of
     await alive(visitor);
     await visitor.evaluate(() => document.fonts.ready.then(() => undefined));
     const shifted = await visitor.evaluate(() => Number(Reflect.get(window, 'shifted') ?? 0));
-    expect([ready, shifted < 0.02]).toEqual([ready, true]);
+    expect([ready, shifted < 0.001]).toEqual([ready, true]);
+    // Its two families are there when it is first drawn, and no others come.
+    const loaded = await visitor.evaluate(() =>
+      [...document.fonts].flatMap(({ family, status }) => (status === 'loaded' ? [family.replaceAll('"', '')] : [])),
+    );
+    const { heading, text } = readyLooks[ready];
+    expect([ready, loaded.filter((name) => name in fonts).sort()]).toEqual([
+      ready,
+      [...new Set([heading, text])].sort(),
+    ]);
+    const drawn = await visitor
+      .locator('.v-prompt')
+      .first()
+      .evaluate((element) => {
+        const { fontFamily, fontWeight } = getComputedStyle(element);
+        return document.fonts.check(`${fontWeight} 20px ${fontFamily.split(',')[0] ?? ''}`);
+      });
+    expect([ready, drawn]).toEqual([ready, true]);
     await fits(visitor, ready);
   }
 });

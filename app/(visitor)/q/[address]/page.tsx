@@ -6,6 +6,7 @@ import { doorAt } from '../../../../server/visitor/admission';
 import { findByTicket } from '../../../../server/visitor/take-step';
 import { spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
+import { preloadType } from '../../families';
 import { FirstPage, inTheLanguages, metadataOf, orNotFound } from '../../first-page';
 import { languageShown, shownAt } from '../../shown';
 
@@ -64,6 +65,7 @@ export default async function VisitorPage({ params, searchParams }: Props) {
   // A run goes on in the language that it began in.
   const languages = inTheLanguages(live.quiz);
   const language = languages ? found.standing.view.quiz.language : shown;
+  preloadType(live.quiz.look);
   const spoken = spokenIn(language, inLanguage(live.quiz, language).labels);
   return (
     <TakeQuiz
