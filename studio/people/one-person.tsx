@@ -83,7 +83,7 @@ export function OnePerson({ id, mayForget, onClose, onForgotten }: Props) {
           <Letters person={person} />
           <section aria-label="What is kept of them">
             <h3>What is kept of them</h3>
-            <p>
+            <p style={{ marginBottom: 6 }}>
               <a href={`/api/people/${person.id}/data.json`}>All of it as a file for them</a>
             </p>
             {mayForget && <Forget person={person} onForgotten={onForgotten} />}
