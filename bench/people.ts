@@ -14,11 +14,15 @@ async function workspaceOf(contacts: number): Promise<Membership> {
   const email = `${userId}@slowspoke.test`;
   await database().insert(user).values({ id: userId, name: 'Wren', email });
   await insertWorkspace(database(), { workspaceId, name: 'People', userId });
-  await database().execute(sql`
+  await database().transaction(async (tx) => {
+    // A million rows take longer than anybody's request may.
+    await tx.execute(sql`set local statement_timeout = 0`);
+    await tx.execute(sql`
     insert into contacts (workspace_id, contact_id, email, fields, first_at, last_at)
     select ${workspaceId}, 'c' || i, 'person' || i || '@spoke.test', jsonb_build_object('name', 'Person ' || md5(i::text)),
       timestamptz '2027-01-01' + i * interval '1 second', timestamptz '2027-01-01' + i * interval '1 second'
     from generate_series(1, ${contacts}) as i`);
+  });
   return { workspaceId, workspace: '', userId, name: 'Wren', email, role: 'owner', isLimited: false };
 }
 
@@ -31,7 +35,6 @@ const middle = (all: number[]): number => all.sort((x, y) => x - y)[Math.floor(a
 
 async function people(): Promise<void> {
   const [few, many] = [await workspaceOf(1_000), await workspaceOf(1_000_000)];
-  await database().execute(sql`analyze contacts`);
   const { next } = await listContacts(many, {});
   const questions: [string, (member: Membership) => Promise<unknown>][] = [
     ['first page', (member) => listContacts(member, {})],

@@ -103,6 +103,7 @@ export const handbook: HandbookPage[] = [
     id: 'people',
     title: 'See who left a contact',
     also: 'contacts leads list export csv vcard download delete privacy data protection forget person address',
+    picture: { name: 'contacts', text: 'People: everybody who left a contact, with what they took and what came out' },
     says: [
       'The tab People, outside a quiz, shows everybody who left a contact, each of them once, whatever they took. The same address is the same person.',
     ],
