@@ -2,10 +2,10 @@
 /** People: everybody who left a contact, once, over all quizzes. */
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { AnswerOf, QueryOf } from '../../contract';
+import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
 import type { ContactLine } from '../../contract/people';
-import { Choose, LineInput, TextButton } from '../../ui/controls';
+import { LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { Alarm, Muted, Strong } from '../../ui/text';
 import { SignOut } from '../account/sign-in';
@@ -14,11 +14,9 @@ import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 import { Frame, homeTabs } from '../shell/frame';
 import { OnePerson } from './one-person';
+import { type Filters, Sentence } from './sentence';
 
 type Answer = AnswerOf<'GET /api/people'>;
-type Filters = {
-  [Name in 'search' | 'quiz' | 'outcome' | 'agreed' | 'since']?: QueryOf<'GET /api/people'>[Name] | undefined;
-};
 /** What of it is asked for. */
 const asksFor = (filters: Filters) =>
   Object.fromEntries(Object.entries<string | undefined>(filters).filter(([, value]) => value !== undefined)) as {
@@ -224,62 +222,6 @@ export function PeopleScreen({ first, quizzes, mayForget }: Props) {
         />
       </Page>
     </Frame>
-  );
-}
-
-type SentenceProps = {
-  filters: Filters;
-  quizzes: Props['quizzes'];
-  outcomes: Answer['outcomes'];
-  onLook: (now: Filters) => void;
-};
-
-/** Who is shown, as a sentence whose words are choices. */
-function Sentence({ filters, quizzes, outcomes, onLook }: SentenceProps) {
-  const { quiz, outcome, agreed, since } = filters;
-  return (
-    <div className="says">
-      Who took{' '}
-      <Choose
-        label="Which quiz"
-        value={quiz ?? ''}
-        options={[
-          { id: '', label: 'any quiz' },
-          ...quizzes.map(({ id, title }) => ({ id, label: title || 'a quiz without a name' })),
-        ]}
-        onChange={(to) => onLook({ ...filters, quiz: to || undefined, outcome: undefined })}
-      />
-      {quiz !== undefined && outcomes.length > 0 && (
-        <>
-          {' '}
-          and came out as{' '}
-          <Choose
-            label="Which outcome"
-            value={outcome ?? ''}
-            options={[{ id: '', label: 'anything' }, ...outcomes.map(({ id, name }) => ({ id, label: name }))]}
-            onChange={(to) => onLook({ ...filters, outcome: to || undefined })}
-          />
-        </>
-      )}{' '}
-      and{' '}
-      <Choose
-        label="Whether they agreed"
-        value={agreed ?? ''}
-        options={[
-          { id: '', label: 'agreed or not' },
-          { id: 'yes', label: 'agreed' },
-        ]}
-        onChange={(to) => onLook({ ...filters, agreed: to === 'yes' ? 'yes' : undefined })}
-      />
-      , since{' '}
-      <LineInput
-        type="date"
-        aria-label="Since"
-        style={{ width: 150 }}
-        value={since ?? ''}
-        onChange={(e) => onLook({ ...filters, since: e.target.value || undefined })}
-      />
-    </div>
   );
 }
 
