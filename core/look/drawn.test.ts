@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { contrast } from './contrast';
 import { isDark } from './dress';
 import { setsFrom } from './drawn';
 import { allMended, darkened, isEnough, measured } from './mend';
@@ -38,4 +39,6 @@ test.each(Object.entries(readyLooks))('%s is dark in the dark, and legible', (_,
   const dark = isDark(look.colours) ? look.colours : darkened(look.colours);
   expect(isDark(dark)).toBe(true);
   expect(legible(dark)).toEqual([]);
+  // The button is seen on the sheet.
+  expect(contrast(dark.button, dark.paper)).toBeGreaterThanOrEqual(1.5);
 });
