@@ -30,6 +30,7 @@ import { database } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
 import { editionOf } from '../publishing/editions';
 import { countRuns, countWorkspace } from '../results/count-runs';
+import { countedFor } from '../results/wipe';
 import { csvLine } from '../platform/csv';
 
 const PAGE = 100;
@@ -231,14 +232,7 @@ export async function forgetContact(
       const locked = await lockRunsOf(tx, workspaceId, contactId);
       if (locked.some(({ countedSeq, seq, isTrial }) => !isTrial && countedSeq < seq)) return null;
       for (const [quizId, own] of grouped(locked, (run) => run.quizId))
-        await keepWiped(
-          tx,
-          workspaceId,
-          quizId,
-          own.flatMap(({ seenAt, edition, countedKeys }) =>
-            countedKeys.map((key) => ({ day: seenAt.toISOString().slice(0, 10), edition, key })),
-          ),
-        );
+        await keepWiped(tx, workspaceId, quizId, own.flatMap(countedFor));
       const ids = locked.map(({ runId }) => runId);
       const taken = await removeContact(tx, row, ids);
       if (ids.length) await wipeRuns(tx, workspaceId, ids);

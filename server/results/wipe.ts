@@ -54,7 +54,8 @@ async function wipeQuiz(
   }
 }
 
-const countedFor = ({ seenAt, edition, countedKeys }: RunWithEvents) =>
+/** What a run counts for, by day and edition: it is taken note of before the run goes. */
+export const countedFor = ({ seenAt, edition, countedKeys }: RunWithEvents) =>
   countedKeys.map((key) => ({ day: seenAt.toISOString().slice(0, 10), edition, key }));
 
 /** The events of a run that carried who they are of, without it. */
