@@ -26,13 +26,13 @@ import { languageFor, likedBest } from './visitor/languages';
 
 export const config = {
   matcher: [
-    '/((?!_next/|api/|browser-errors|runs/|media/|pictures/|fonts/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)',
+    '/((?!_next/|api/|browser-errors|letters/|runs/|media/|pictures/|fonts/|embed\\.js|oembed|quiz\\.schema\\.json|icon\\.svg).*)',
   ],
 };
 
 /** What makes a page one visitor's own. What the page around a frame has in its address is read by our script, which always runs there. */
 function bringsAlong(query: URLSearchParams): boolean {
-  const own = ['run', 'told', 'wrong', 'shared', 'try'].some((key) => query.has(key));
+  const own = ['run', 'mine', 'told', 'wrong', 'shared', 'try'].some((key) => query.has(key));
   const isKept = (key: string) => key === 'language' || key === 'around';
   return own || (!query.has('in') && [...query.keys()].some((key) => !isKept(key)));
 }

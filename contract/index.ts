@@ -7,6 +7,7 @@ import { comments } from './comments';
 import { editing } from './editing';
 import { files } from './files';
 import { hosts } from './hosts';
+import { letters } from './letters';
 import { looks } from './looks';
 import { people } from './people';
 import { quizzes } from './quizzes';
@@ -22,6 +23,7 @@ export const contracts = {
   ...editing,
   ...files,
   ...hosts,
+  ...letters,
   ...looks,
   ...people,
   ...quizzes,

@@ -1,6 +1,6 @@
 /** What contracts are put together from. */
 import { Type } from '@sinclair/typebox';
-import type { Question, Quiz, RichDoc } from '../core/schema/quiz';
+import type { Question, Quiz } from '../core/schema/quiz';
 
 /** The largest integer that a column holds. */
 export const LARGEST_INTEGER = 2 ** 31 - 1;
@@ -16,4 +16,3 @@ export const QuizDocument = Type.Unsafe<Quiz>({ type: 'object', required: ['form
 export const QuestionDocument = Type.Unsafe<Question>({ type: 'object', required: ['id', 'kind'] });
 /** Held to the schema of the quiz by whoever takes one in. */
 export const LookDocument = Type.Unsafe<Quiz['look']>({ type: 'object' });
-export const RichDocument = Type.Unsafe<RichDoc>({ type: 'object', required: ['type'] });

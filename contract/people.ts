@@ -3,6 +3,7 @@ import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
 import { Count, Instant } from './kit';
+import { StateSchema } from './letters';
 
 /** A quiz that somebody took, and what it came to. */
 const TakenSchema = closed({
@@ -50,7 +51,7 @@ const ContactSchema = closed({
       quiz: Type.String(),
       subject: Type.String(),
       at: Instant,
-      state: oneOf('waiting', 'delivered', 'failed'),
+      state: StateSchema,
     }),
   ),
   /** On how many lists of those who may take a quiz the address stands. */

@@ -1,9 +1,9 @@
-/** What came of a quiz: figures, people, letters. */
+/** What came of a quiz: figures, people. */
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
 import type { QuestionKind } from '../core/schema/quiz';
 import { contract } from './contract';
-import { Count, Instant, RichDocument } from './kit';
+import { Count, Instant } from './kit';
 
 /** A count as a share, with the bounds of its 95 % interval. */
 const ShareSchema = closed({
@@ -108,22 +108,6 @@ const PersonSchema = closed({
 /** One run, read out. */
 export type Person = Static<typeof PersonSchema>;
 
-const LetterSchema = closed({
-  id: Type.String(),
-  recipient: Type.String(),
-  subject: Type.String(),
-  body: RichDocument,
-  writtenAt: Instant,
-  state: oneOf('waiting', 'delivered', 'failed'),
-  tries: Count,
-  trouble: Type.String(),
-  changedAt: Instant,
-});
-/** A letter in the tray, as it went out or will. */
-export type TrayLetter = Static<typeof LetterSchema>;
-const TraySchema = closed({ letters: Type.Array(LetterSchema), counts: Type.Record(Type.String(), Count) });
-export type Tray = Static<typeof TraySchema>;
-
 export const results = {
   /** Null before it is published. */
   'GET /api/quizzes/{quiz}/findings': contract({
@@ -135,12 +119,4 @@ export const results = {
     answer: PeopleSchema,
   }),
   'GET /api/quizzes/{quiz}/people/{run}': contract({ answer: PersonSchema }),
-  'GET /api/quizzes/{quiz}/letters': contract({ answer: TraySchema }),
-  /** Sends a test of a letter. */
-  'POST /api/quizzes/{quiz}/letters': contract({
-    body: closed({ message: Type.String({ maxLength: 60 }), to: Type.String({ maxLength: 300 }) }),
-    answer: closed({ sent: Type.String() }),
-  }),
-  /** Sends a letter again that has not arrived. */
-  'POST /api/quizzes/{quiz}/letters/{letter}': contract({ answer: closed({ queued: Type.String() }) }),
 };

@@ -105,10 +105,4 @@ export const visits = {
     largest: 64_000,
     answer: StandingSchema,
   }),
-  /** A certificate as a PDF. */
-  'POST /q/{address}/certificate': contract({
-    body: closed({ token: run.token, block: Type.String({ maxLength: 60 }) }),
-    largest: 4_000,
-    answer: Type.Unknown(),
-  }),
 };

@@ -3,7 +3,8 @@ import type { Oddness } from '../core/access/oddity';
 import type { Traces } from '../core/access/traces';
 import type { Access } from '../core/schema/access';
 import type { Sent } from '../core/flow/run';
-import type { RichDoc } from '../core/schema/quiz';
+import type { Sheet } from '../core/flow/letter';
+import type { Quiet } from '../core/mailing/quiet';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -213,16 +214,77 @@ export const letters = pgTable(
     runId: text('run_id'),
     messageId: text('message_id').notNull(),
     recipient: text('recipient').notNull(),
+    /** Makers get what they asked for, whoever has unsubscribed. */
+    audience: text('audience').$type<'visitor' | 'makers'>().notNull().default('visitor'),
     language: text('language').notNull().default('en'),
     subject: text('subject').notNull(),
-    body: jsonb('body').$type<RichDoc>().notNull(),
+    sheet: jsonb('sheet').$type<Sheet>().notNull(),
     writtenAt: at('written_at').notNull().defaultNow(),
+    /** It is not sent before. */
+    dueAt: at('due_at'),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.letterId] }),
-    uniqueIndex('letters_once').on(t.workspaceId, t.runId, t.messageId),
+    uniqueIndex('letters_once').on(t.workspaceId, t.runId, t.messageId, t.recipient),
     index('letters_quiz').on(t.workspaceId, t.quizId, t.writtenAt),
+    index('letters_recipient').on(t.workspaceId, sql`lower(${t.recipient})`),
     ofQuiz(t),
+  ],
+);
+/** Letters about many runs that are due, one for each cause; gone when they are written. */
+export const gatherings = pgTable(
+  'gatherings',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    messageId: text('message_id').notNull(),
+    dueAt: at('due_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.messageId, t.dueAt] }), ofQuiz(t)],
+);
+/** What holds for all letters of a workspace; none where all is as usual. */
+export const mailing = pgTable('mailing', {
+  workspaceId: text('workspace_id')
+    .primaryKey()
+    .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+  /** Nothing goes out to visitors since then. */
+  stoppedAt: at('stopped_at'),
+  /** Letters to visitors in a minute; null for as many as the post office takes. */
+  perMinute: integer('per_minute'),
+  /** When nothing goes out to visitors: hours of a day in a time zone. */
+  quiet: jsonb('quiet').$type<Quiet>(),
+  /** When the next letter may go, where they go at a pace. */
+  nextAt: at('next_at'),
+});
+/** Who gets no more letters, as a hash of the address: it outlives everything else that is known of them. */
+export const unsubscribed = pgTable(
+  'unsubscribed',
+  {
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
+    personHash: text('person_hash').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.personHash] })],
+);
+/** Certificates that somebody has fetched, by the number that stands on them. */
+export const certificates = pgTable(
+  'certificates',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    blockId: text('block_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    number: text('number').notNull(),
+    issuedAt: at('issued_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId, t.blockId] }),
+    uniqueIndex('certificates_number').on(t.workspaceId, t.quizId, t.number),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
   ],
 );
 /** What became of a letter. */
@@ -234,14 +296,17 @@ export const deliveries = pgTable(
     // Of the letter, so that the tray is read from one index.
     quizId: text('quiz_id').notNull().default(''),
     writtenAt: at('written_at').notNull().defaultNow(),
-    state: text('state').$type<'waiting' | 'delivered' | 'failed'>().notNull(),
+    state: text('state').$type<'waiting' | 'delivered' | 'failed' | 'held' | 'unsubscribed'>().notNull(),
     tries: integer('tries').notNull().default(0),
     trouble: text('trouble').notNull().default(''),
     changedAt: at('changed_at').notNull().defaultNow(),
+    /** Its turn, where letters go at a pace. */
+    turnAt: at('turn_at'),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.letterId] }),
     index('deliveries_tray').on(t.workspaceId, t.quizId, t.state, t.writtenAt, t.letterId),
+    index('deliveries_newest').on(t.workspaceId, t.quizId, t.writtenAt, t.letterId),
     foreignKey({
       columns: [t.workspaceId, t.letterId],
       foreignColumns: [letters.workspaceId, letters.letterId],

@@ -9,7 +9,7 @@ import type { Op } from '../core/document/edits';
 import { isContact, isQuestion } from '../core/document/lookup';
 import type { Sent } from '../core/flow/run';
 import { randomOf } from '../core/values/random';
-import { newestLetters } from '../db/queries/letters';
+import { lettersOf } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace, setVerified } from '../db/queries/members';
 import { auth } from '../server/accounts/auth';
 import { readConfig } from '../server/platform/config';
@@ -276,7 +276,7 @@ async function takeQuiz(quiz: Quiz, visitor: Visitor, number: number, seen: Date
 
 /** Sends the letters that the runs caused, each as of the moment it was written. */
 async function deliver(workspaceId: string, quizId: string): Promise<void> {
-  for (const letter of await newestLetters(database(), workspaceId, quizId, 'waiting', 10_000)) {
+  for (const letter of await lettersOf(database(), workspaceId, quizId, { state: 'waiting', most: 10_000 })) {
     await sendLetter(
       { workspaceId, letterId: letter.letterId },
       { now: () => new Date(letter.writtenAt.getTime() + 2_000) },

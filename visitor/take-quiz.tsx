@@ -11,7 +11,6 @@ import type { Key } from './languages/phrases';
 import { DressedIn } from './look/dressed';
 import { PageView } from './page/page-view';
 import { opening, pageOf, type State, type Trouble } from './session/state';
-import { download } from './session/transport';
 import { inAnother, useSession } from './session/use-session';
 import { answersIn, goFrom } from './questions/values';
 import { wordsOf } from './languages/say';
@@ -113,13 +112,6 @@ export function TakeQuiz({
               onBack={() => void session.send({ do: 'back', page })}
               onAgain={session.again}
               onRevise={(to) => void session.send({ do: 'change', page: to })}
-              onCertificate={(block) =>
-                download(
-                  `/q/${address}/certificate`,
-                  { token: session.token, block },
-                  `${words.say('certificateFor')} – ${view.quiz.title}.pdf`,
-                )
-              }
               {...(state.is === 'explaining' ? { explained: state.lines } : {})}
               onGoOn={session.goOn}
               plain={{ home: `/q/${address}`, token: run?.ticket ?? '', params }}

@@ -74,7 +74,8 @@ export type OtherBlockView =
   | { kind: 'share'; id: string; text: string; button: string; outcome?: string; shared?: string }
   /** How others answered; whoever shows it adds the figures, which the core does not have. */
   | ChartView
-  | { kind: 'certificate'; id: string; title: string; body: RichText; button: string }
+  /** `url`, where its sheet is fetched, is added by whoever has the run. */
+  | { kind: 'certificate'; id: string; title: string; body: RichText; button: string; url?: string }
   /** `url` is added by whoever knows where that quiz stands. */
   | { kind: 'hand-over'; id: string; quiz: string; button: string; url?: string }
   | { kind: 'again'; id: string; button: string };

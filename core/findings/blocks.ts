@@ -3,6 +3,7 @@ import { blockKind } from '../blocks/registry';
 import { unspoken } from '../questions/found';
 import { isKeyed, isReviewed, kindOf } from '../questions/registry';
 import type { Page, Question, Quiz } from '../schema/quiz';
+import { textsOfLetter } from '../document/letters';
 import { isContact, isQuestion, nameOf, questionsOf } from '../document/lookup';
 import { drawnCount, poolOf } from '../flow/draw';
 import { measuresOfQuestion } from '../scoring/weights';
@@ -113,6 +114,9 @@ function keysMissing(quiz: Quiz): Finding[] {
   });
 }
 
+/** Values that not every visitor has. */
+const MAY_BE_EMPTY = new Set(['answer', 'known', 'contact', 'certificateLink']);
+
 /** Values that a text needs but a visitor may not have given. */
 export function insertFindings(quiz: Quiz): Finding[] {
   const asked = new Set(
@@ -124,7 +128,7 @@ export function insertFindings(quiz: Quiz): Finding[] {
       const names = insert.value === 'name' || insert.value === 'firstName';
       if (names && !asked.has('name'))
         found.push(warning('contact-never-asked', tab, where, `A name stands in ${what}, but no page asks for one.`));
-      if ((names || insert.value === 'answer' || insert.value === 'known') && !insert.fallback.trim()) {
+      if ((names || MAY_BE_EMPTY.has(insert.value)) && !insert.fallback.trim()) {
         found.push(
           warning(
             'insert-empty-possible',
@@ -146,7 +150,7 @@ export function insertFindings(quiz: Quiz): Finding[] {
     for (const o of verdict.outcomes) look('write', [verdict.id, o.id], o.body, `“${o.name}”`);
   for (const letter of quiz.messages) {
     look('mail', [letter.id], letter.subject, `the subject of “${letter.name}”`);
-    look('mail', [letter.id], letter.body, `“${letter.name}”`);
+    for (const text of textsOfLetter(letter).slice(1)) look('mail', [letter.id], text, `“${letter.name}”`);
   }
   return found;
 }

@@ -1,9 +1,9 @@
 import { isKeyed, isReviewed } from '../questions/registry';
 import type { Op } from '../document/edits';
 import type { Page, Quiz } from '../schema/quiz';
-import { quizIndex, isContact, questionsOf } from '../document/lookup';
+import { quizIndex, questionsOf } from '../document/lookup';
 import { differences } from '../flow/examples';
-import { isBlank, plainText } from '../text/rich';
+import { plainText } from '../text/rich';
 import type { Odds } from '../rehearsal/odds';
 import { blockFindings, insertFindings } from './blocks';
 import { coloursOf } from '../look/dress';
@@ -13,6 +13,7 @@ import { error, type Finding, placeOf, warning } from '../schema/finding';
 import { type Around, referenceFindings } from './references';
 import { type Budget, newBudget } from './budget';
 import { languageFindings } from './languages';
+import { letterFindings } from './letters';
 import { reachOf } from './reach';
 import { rehearsedFindings, verdictFindings } from './verdicts';
 
@@ -29,13 +30,13 @@ export function checkQuiz(quiz: Quiz, odds?: Odds, around: Around = {}): Finding
     ...referenceFindings(quiz, around),
     ...insertFindings(quiz),
     ...verdictFindings(quiz),
-    ...letters(quiz),
     ...looks(quiz),
     ...languageFindings(quiz),
   ];
   const whole = !findings.some((f) =>
     ['no-questions', 'no-pages', 'unknown-reference', 'route-target-missing'].includes(f.code),
   );
+  findings.push(...letterFindings(quiz, whole));
   // Skip reachability while references dangle: every finding would repeat the broken reference.
   if (whole) findings.push(...reachability(quiz));
   if (whole) findings.push(...examples(quiz));
@@ -185,26 +186,6 @@ function withoutRule(page: Page, i: number): Op {
 }
 
 const ordinal = (i: number): string => ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][i] ?? `${i + 1}th`;
-
-function letters(quiz: Quiz): Finding[] {
-  const asks = quiz.pages.some((p) => p.blocks.some((b) => isContact(b) && b.fields.some((f) => f.format === 'email')));
-  return quiz.messages.flatMap((letter) => {
-    const at = [letter.id];
-    const found: Finding[] = [];
-    if (!asks)
-      found.push(
-        error(
-          'mail-without-address',
-          'mail',
-          at,
-          `“${letter.name}” can never be sent: no page asks for an e-mail address.`,
-        ),
-      );
-    if (isBlank(letter.subject)) found.push(error('empty-text', 'mail', at, `“${letter.name}” has no subject.`));
-    if (isBlank(letter.body)) found.push(error('empty-text', 'mail', at, `“${letter.name}” has no text.`));
-    return found;
-  });
-}
 
 const looks = (quiz: Quiz): Finding[] => [
   ...ownCss(quiz.look.css ?? '').refused.map(({ line, reason }) =>

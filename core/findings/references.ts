@@ -7,6 +7,7 @@ import { kindOf } from '../questions/registry';
 import type { Carry, Condition, Page, Question, Quiz, Target, Verdict } from '../schema/quiz';
 import { quizIndex, isQuestion, nameOf } from '../document/lookup';
 import { isWebAddress } from '../schema/address';
+import { textsOfLetter } from '../document/letters';
 import { insertsIn } from '../text/rich';
 import { type Test, testsIn } from '../conditions/evaluate';
 import { namesIn, parseFormula } from '../scoring/formula';
@@ -83,7 +84,8 @@ class References {
 
   ofLetter(letter: Quiz['messages'][number]): void {
     this.condition('mail', [letter.id], letter.when);
-    for (const insert of [...insertsIn(letter.subject), ...insertsIn(letter.body)])
+    for (const part of letter.parts ?? []) this.condition('mail', [letter.id, part.id], part.showIf);
+    for (const insert of textsOfLetter(letter).flatMap(insertsIn))
       if (this.isGone(insert)) this.gone('mail', [letter.id], `“${letter.name}” puts in a value that is gone.`);
   }
 
@@ -157,6 +159,7 @@ class References {
       percent: this.there.scale,
       outcome: this.there.verdict,
       right: this.there.topic,
+      contact: (id) => this.index.contactOf.has(id),
     };
     // These may omit the reference; then the first is meant, or all.
     if (ref !== undefined && isThere[value]?.(ref) === false) return true;
@@ -166,9 +169,7 @@ class References {
   }
 
   private carry(tab: Tab, where: string[], name: string, values: Carry = []): void {
-    const { contactOf } = this.index;
-    if (values.some((v) => this.isGone(v) || (v.value === 'contact' && !contactOf.has(v.ref ?? ''))))
-      this.gone(tab, where, `${name} takes along a value that is gone.`);
+    if (values.some((v) => this.isGone(v))) this.gone(tab, where, `${name} takes along a value that is gone.`);
   }
 
   private target(where: string[], to: Target | undefined): void {

@@ -95,13 +95,35 @@ export function contactOf(run: Run): Record<string, string> {
   );
 }
 
-/** The value of each insert for this run, as it stands in pages and letters. */
-export function fillFor(quiz: Quiz, run: Run, result: Result = resultOf(quiz, run)): Fill {
-  const name = (contactOf(run)['name'] ?? '').trim();
+/**
+ * What is known of a run beside what was sent in it.
+ * @property day on which it finished, YYYY-MM-DD @property links addresses that lead to what is its own
+ */
+export type Beside = {
+  day?: string;
+  edition?: number;
+  links?: Partial<Record<'result' | 'certificate' | 'quiz', string>>;
+};
+
+/** The value of each insert for this run, as it stands in pages, letters and certificates. */
+export function fillFor(
+  quiz: Quiz,
+  run: Run,
+  result: Result = resultOf(quiz, run),
+  { day, edition, links = {} }: Beside = {},
+): Fill {
+  const contact = contactOf(run);
+  const name = (contact['name'] ?? '').trim();
   const values: Record<Insert['attrs']['value'], (ref: string | undefined) => string | null> = {
     name: () => name,
     firstName: () => name.split(/\s+/)[0] ?? '',
     title: () => quiz.title,
+    contact: (ref) => contact[ref ?? '']?.trim() ?? null,
+    date: () => (day === undefined ? null : dayIn(quiz.language, day)),
+    edition: () => (edition === undefined ? null : String(edition)),
+    resultLink: () => links.result ?? null,
+    certificateLink: () => links.certificate ?? null,
+    quizLink: () => links.quiz ?? null,
     known: (ref) => run.known[ref ?? ''] ?? null,
     answer: (ref) => answerFill(quiz, run, ref),
     outcome: (ref) => outcomeFill(quiz, result, ref),

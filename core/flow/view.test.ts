@@ -576,9 +576,10 @@ describe('values in a text', () => {
       subject: line({ type: 'text', text: 'For\n ' }, name),
       body: line(name),
     };
-    expect(composeLetter(q, run, letter)).toEqual({ subject: 'For Pia', body: line({ type: 'text', text: 'Pia' }) });
+    const text = (words: string) => [{ kind: 'words', text: line({ type: 'text', text: words }) }];
+    expect(composeLetter(q, run, letter)).toMatchObject({ subject: 'For Pia', sheet: { blocks: text('Pia') } });
     const nobody = startRun(q, { seed: 1 });
-    expect(composeLetter(q, nobody, letter)).toEqual({ subject: 'For you', body: line({ type: 'text', text: 'you' }) });
+    expect(composeLetter(q, nobody, letter)).toMatchObject({ subject: 'For you', sheet: { blocks: text('you') } });
     expect(composeLetter(q, nobody, { ...letter, subject: 'x'.repeat(400) }).subject).toHaveLength(300);
   });
 });

@@ -11,7 +11,7 @@ import type { Block, Page, Quiz, RichText } from '../schema/quiz';
 import { quizIndex, isQuestion, wordingOf } from '../document/lookup';
 import { fillRich } from '../text/rich';
 import type { Answer } from '../values/answer';
-import { fillFor, provisionalVerdicts, resultOf, type Result } from './result';
+import { type Beside, fillFor, provisionalVerdicts, resultOf, type Result } from './result';
 import { addressWith, carried } from './carry';
 import { besideIt, EMBARGO_PAGE, type Embargo } from './embargo';
 import { LOOK_OVER } from './look-over';
@@ -55,8 +55,9 @@ export type View = {
 /**
  * The view of the page a run stands on.
  * @param held until when its result is kept back, where it is
+ * @param beside what is known of the run beside what was sent: its day, its links
  */
-export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View {
+export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null, beside: Beside = {}): View {
   const page = run.looking || run.left ? undefined : currentPage(quiz, run);
   const away = held !== null && run.finished;
   const all = page ? shownBlocks(quiz, run, page) : [];
@@ -70,7 +71,11 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null): View 
       progress: quiz.delivery.progress ?? true,
       looksOver: quiz.delivery.lookOver ?? false,
     },
-    page: run.looking ? lookOverPage(quiz, run) : page ? pageShown(quiz, run, page, shown, away ? held : null) : null,
+    page: run.looking
+      ? lookOverPage(quiz, run)
+      : page
+        ? pageShown(quiz, run, page, shown, { held: away ? held : null, beside })
+        : null,
     progress: progressOf(quiz, run),
     ...(quiz.look.layout?.numbers ? { asked: askedBefore(quiz, run) } : {}),
     back: turnsBack(quiz) && !run.finished && (run.looking === true || run.way.length > 1),
@@ -92,13 +97,19 @@ function askedBefore(quiz: Quiz, run: Run): number {
 }
 
 /** @param held until when what it tells is kept back; null where nothing is */
-const pageShown = (quiz: Quiz, run: Run, page: Page, shown: Block[], held: Embargo | null): View['page'] => ({
+const pageShown = (
+  quiz: Quiz,
+  run: Run,
+  page: Page,
+  shown: Block[],
+  { held, beside }: { held: Embargo | null; beside: Beside },
+): View['page'] => ({
   id: held ? EMBARGO_PAGE : page.id,
   stage: page.stage,
   button: held ? '' : (page.button ?? ''),
   blocks: [
     ...(held ? [{ kind: 'held-back' as const, id: EMBARGO_PAGE, until: held }] : []),
-    ...projectAll(quiz, run, page, shown),
+    ...projectAll(quiz, run, page, { shown, beside }),
   ],
 });
 
@@ -150,14 +161,19 @@ function outOf(quiz: Quiz, run: Run): View['out'] {
   return url === null ? undefined : { url };
 }
 
-function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView[] {
+function projectAll(
+  quiz: Quiz,
+  run: Run,
+  page: Page,
+  { shown, beside }: { shown: Block[]; beside: Beside },
+): BlockView[] {
   // Most pages show no value of the run; its result is worked out only where one does.
   let result: Result | undefined;
   const resultNow = () => (result ??= resultOf(quiz, run));
   const provisional = () => provisionalVerdicts(quiz, run, resultNow());
   const reached: Reached = {
     quiz,
-    fill: filler(quiz, run, resultNow),
+    fill: filler(quiz, run, resultNow, beside),
     known: (id) => run.known[id],
     outcomes: (id) => (resultNow().verdicts[id]?.outcomes ?? []).flatMap((o) => outcomeView(o, reached)),
     waiting: (id) => (provisional().has(id) ? resultNow().marks.pending : undefined),
@@ -177,9 +193,9 @@ function projectAll(quiz: Quiz, run: Run, page: Page, shown: Block[]): BlockView
 }
 
 const filler =
-  (quiz: Quiz, run: Run, result: () => Result) =>
+  (quiz: Quiz, run: Run, result: () => Result, beside?: Beside) =>
   (text: RichText): RichText =>
-    typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, result())(insert));
+    typeof text === 'string' ? text : fillRich(text, (insert) => fillFor(quiz, run, result(), beside)(insert));
 
 function reviewOf(
   id: string,

@@ -53,6 +53,8 @@ const FIELDS: Record<string, string> = {
   body: 'text',
   headline: 'headline',
   subject: 'subject',
+  preview: 'line in the inbox',
+  signature: 'signature',
   right: 'told when right',
   wrong: 'told when wrong',
   always: 'explanation',

@@ -49,7 +49,7 @@ const WIDTH = { narrow: '540px', ordinary: '688px', wide: '860px' };
 const wrongOn = (paper: string): string => mendedColour('#B23A2A', paper, 4.5);
 
 /** What of the look's own colours is read best on a ground; black or white where none of them can be. */
-function readableOn(ground: string, { ink, paper }: Colours): string {
+export function readableOn(ground: string, { ink, paper }: Pick<Colours, 'ink' | 'paper'>): string {
   const better = (a: string, b: string) => (contrast(b, ground) > contrast(a, ground) ? b : a);
   const own = better(ink, paper);
   return contrast(own, ground) >= 4.5 ? own : better('#000000', '#FFFFFF');

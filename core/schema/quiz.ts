@@ -24,6 +24,7 @@ import {
 } from './questions';
 import { TYPED_ADDRESS } from './address';
 import { type Access, AccessSchema } from './access';
+import { Letter } from './letter';
 import { VERSION } from './version';
 import { Inline, Insert, media, Picture, RichDoc, RichText } from './text';
 
@@ -84,7 +85,14 @@ const Block = byField(
   }),
   /** How others answered a question, or did in a topic. */
   closed({ ...block, kind: oneOf('chart'), ...title, question: optional(Id), topic: optional(Id) }),
-  closed({ ...block, kind: oneOf('certificate'), ...title, body: optional(RichText), button: optional(Line) }),
+  closed({
+    ...block,
+    kind: oneOf('certificate'),
+    ...title,
+    picture: optional(Picture),
+    body: optional(RichText),
+    button: optional(Line),
+  }),
   closed({ ...block, kind: oneOf('share'), text: optional(RichText), button: optional(Line) }),
   closed({ ...block, kind: oneOf('again'), button: optional(Line) }),
   closed({ ...block, kind: oneOf('hand-over'), quiz: Id, button: optional(Line), carry: optional(Carry) }),
@@ -228,14 +236,6 @@ const Known = closed({
   param: optional(Line),
   default: optional(Line),
 });
-const Letter = closed({
-  id: Id,
-  name: Line,
-  to: oneOf('visitor'),
-  subject: RichText,
-  body: RichText,
-  when: optional(Condition),
-});
 
 export const QuizSchema = Type.Object(
   {
@@ -321,6 +321,7 @@ export type Scale = Static<typeof Scale>;
 export type Outcome = Static<typeof Outcome>;
 export type Verdict = Static<typeof Verdict>;
 export type Letter = Static<typeof Letter>;
+export type LetterPart = NonNullable<Letter['parts']>[number];
 export type Target = Static<typeof Target>;
 export type RichText = Static<typeof RichText>;
 export type RichDoc = Static<typeof RichDoc>;

@@ -16,8 +16,24 @@ export const Mark = byField(
 export const Insert = closed({
   type: oneOf('insert'),
   attrs: closed({
-    value: oneOf('firstName', 'name', 'outcome', 'points', 'percent', 'right', 'answer', 'known', 'title'),
-    /** The scale, verdict, question or known value that is meant. */
+    value: oneOf(
+      'firstName',
+      'name',
+      'contact',
+      'outcome',
+      'points',
+      'percent',
+      'right',
+      'answer',
+      'known',
+      'title',
+      'date',
+      'edition',
+      'resultLink',
+      'certificateLink',
+      'quizLink',
+    ),
+    /** The scale, verdict, question, contact field or known value that is meant. */
     ref: optional(Id),
     /** Stands where the value is empty. */
     fallback: Line,

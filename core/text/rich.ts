@@ -122,13 +122,21 @@ export function gapsIn(rich: RichText): string[] {
   );
 }
 
+/** Whether what an insert stands for is an address that one follows. */
+const isAddress = ({ value }: Insert['attrs']): boolean =>
+  value === 'resultLink' || value === 'certificateLink' || value === 'quizLink';
+
 /** The same text with every insert replaced by words, as it is kept in a letter or shown to a visitor. */
 export function fillRich(rich: RichText, fill: Fill): RichDoc {
   const inline = (nodes: Inline[] | undefined): Inline[] =>
     (nodes ?? []).flatMap((node): Inline[] => {
       if (node.type !== 'insert') return [node];
-      const text = inlineText(node, fill);
-      return text ? [{ type: 'text', text }] : [];
+      const filled = fill(node.attrs);
+      const text = filled || node.attrs.fallback;
+      if (!text) return [];
+      return filled && isAddress(node.attrs)
+        ? [{ type: 'text', text, marks: [{ type: 'link', attrs: { href: filled } }] }]
+        : [{ type: 'text', text }];
     });
   const paragraph = <P extends { type: 'paragraph'; content?: Inline[] }>(p: P): P => ({
     ...p,

@@ -1,7 +1,7 @@
-import { and, desc, eq, gte, lt, max, ne, not, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, lt, max, ne, not, sql } from 'drizzle-orm';
 import type { Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../client';
-import { editions } from '../schema';
+import { editions, members, user } from '../schema';
 
 /** Numbers from here on are states of the draft that somebody tried, kept beside the editions. No quiz is published so often. */
 const DRAFTS = 1_000_000_000;
@@ -78,4 +78,26 @@ export async function setNote(
 ): Promise<boolean> {
   const where = and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), eq(editions.edition, edition));
   return (await db.update(editions).set({ note }).where(where).returning({ edition: editions.edition })).length > 0;
+}
+
+/** The address of who published an edition, if they are still here; else of whoever owns the workspace. */
+export async function publisherOf(
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  edition: number,
+): Promise<string | undefined> {
+  const by = await db
+    .select({ by: editions.publishedBy })
+    .from(editions)
+    .where(and(eq(editions.workspaceId, workspaceId), eq(editions.quizId, quizId), eq(editions.edition, edition)));
+  const rows = await db
+    .select({ email: user.email, name: user.name, role: members.role })
+    .from(members)
+    .innerJoin(user, eq(user.id, members.userId))
+    .where(eq(members.workspaceId, workspaceId))
+    .orderBy(asc(members.joinedAt), asc(members.userId));
+  // Editions say the name.
+  const publisher = rows.find(({ name }) => name === by[0]?.by);
+  return (publisher ?? rows.find(({ role }) => role === 'owner'))?.email;
 }

@@ -1,4 +1,4 @@
-import { and, eq, gte, sql } from 'drizzle-orm';
+import { and, eq, gte, lt, sql } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
 import { figures, runs } from '../schema';
 
@@ -97,4 +97,26 @@ export async function forgetFigures(tx: Tx, workspaceId: string, quizId: string)
     .update(runs)
     .set({ countedSeq: -1, countedKeys: [] })
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId)));
+}
+
+/** Figures of some days of a quiz, over all editions. @param until a day that is not itself among them */
+export async function figuresWithin(
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  { since, until }: { since: string; until: string },
+): Promise<Map<string, number>> {
+  const rows = await db
+    .select({ key: figures.key, count: sql<number>`sum(${figures.count})::int` })
+    .from(figures)
+    .where(
+      and(
+        eq(figures.workspaceId, workspaceId),
+        eq(figures.quizId, quizId),
+        gte(figures.day, since),
+        lt(figures.day, until),
+      ),
+    )
+    .groupBy(figures.key);
+  return new Map(rows.map(({ key, count }) => [key, count]));
 }

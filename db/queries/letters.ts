@@ -2,10 +2,11 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
 import { deliveries, letters } from '../schema';
 
-export type DeliveryState = 'waiting' | 'delivered' | 'failed';
+export type DeliveryState = (typeof deliveries.$inferSelect)['state'];
+export type NewLetter = typeof letters.$inferInsert;
 
-/** Writes a letter down as waiting. A run gets each letter once: a second one is not written. */
-export async function insertLetter(tx: Tx, row: typeof letters.$inferInsert): Promise<boolean> {
+/** Writes a letter down. A run gets each letter once: a second one is not written. @param state what becomes of it */
+export async function insertLetter(tx: Tx, row: NewLetter, state: DeliveryState = 'waiting'): Promise<boolean> {
   const written = await tx.insert(letters).values(row).onConflictDoNothing().returning({ id: letters.letterId });
   if (written.length === 0) return false;
   await tx.insert(deliveries).values({
@@ -13,7 +14,7 @@ export async function insertLetter(tx: Tx, row: typeof letters.$inferInsert): Pr
     letterId: row.letterId,
     quizId: row.quizId,
     ...(row.writtenAt ? { writtenAt: row.writtenAt, changedAt: row.writtenAt } : {}),
-    state: 'waiting',
+    state,
   });
   return true;
 }
@@ -24,37 +25,69 @@ const columns = {
   quizId: letters.quizId,
   messageId: letters.messageId,
   recipient: letters.recipient,
+  audience: letters.audience,
   language: letters.language,
   subject: letters.subject,
-  body: letters.body,
+  sheet: letters.sheet,
   writtenAt: letters.writtenAt,
+  dueAt: letters.dueAt,
   state: deliveries.state,
   tries: deliveries.tries,
   trouble: deliveries.trouble,
   changedAt: deliveries.changedAt,
+  turnAt: deliveries.turnAt,
 };
-export type LetterRow = { [K in keyof typeof columns]: (typeof columns)[K]['_']['data'] };
+export type LetterRow = typeof letters.$inferSelect extends infer L
+  ? Pick<L & typeof deliveries.$inferSelect, keyof typeof columns & keyof (L & typeof deliveries.$inferSelect)>
+  : never;
 
 export async function findLetter(db: Db | Tx, workspaceId: string, letterId: string) {
   const where = and(eq(letters.workspaceId, workspaceId), eq(letters.letterId, letterId));
   return (await db.select(columns).from(letters).innerJoin(deliveries, joined).where(where))[0];
 }
 
-/** The newest letters in a state. */
-export const newestLetters = (
+export type WantedLetters = {
+  state?: DeliveryState | undefined;
+  /** Words that stand in the address or in the subject. */
+  search?: string | undefined;
+  after?: { writtenAt: Date; letterId: string } | undefined;
+  most: number;
+};
+
+/** Letters of a quiz, the newest first. */
+export const lettersOf = (
   db: Db | Tx,
   workspaceId: string,
   quizId: string,
-  state: DeliveryState,
-  most: number,
+  { state, search, after, most }: WantedLetters,
 ): Promise<LetterRow[]> =>
   db
     .select(columns)
     .from(deliveries)
     .innerJoin(letters, joined)
-    .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.quizId, quizId), eq(deliveries.state, state)))
+    .where(
+      and(
+        eq(deliveries.workspaceId, workspaceId),
+        eq(deliveries.quizId, quizId),
+        state && eq(deliveries.state, state),
+        search
+          ? sql`position(${search.toLowerCase()} in lower(${letters.recipient} || ' ' || ${letters.subject})) > 0`
+          : undefined,
+        after && sql`(${deliveries.writtenAt}, ${deliveries.letterId}) < (${after.writtenAt}, ${after.letterId})`,
+      ),
+    )
     .orderBy(desc(deliveries.writtenAt), desc(deliveries.letterId))
     .limit(most);
+
+/** All failed letters of a quiz wait again. @returns their ids */
+export async function failedToWaiting(tx: Tx, workspaceId: string, quizId: string, now: Date): Promise<string[]> {
+  const rows = await tx
+    .update(deliveries)
+    .set({ state: 'waiting', trouble: '', turnAt: null, changedAt: now })
+    .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.quizId, quizId), eq(deliveries.state, 'failed')))
+    .returning({ letterId: deliveries.letterId });
+  return rows.map(({ letterId }) => letterId);
+}
 
 export async function letterCounts(db: Db | Tx, workspaceId: string, quizId: string): Promise<Record<string, number>> {
   const rows = await db

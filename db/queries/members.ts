@@ -56,6 +56,14 @@ export async function insertWorkspace(
   });
 }
 
+export async function workspaceName(db: Db, workspaceId: string): Promise<string> {
+  const rows = await db
+    .select({ name: workspaces.name })
+    .from(workspaces)
+    .where(eq(workspaces.workspaceId, workspaceId));
+  return rows[0]?.name ?? '';
+}
+
 export async function renameWorkspace(db: Db, workspaceId: string, name: string): Promise<void> {
   await db.update(workspaces).set({ name }).where(eq(workspaces.workspaceId, workspaceId));
 }

@@ -1,7 +1,8 @@
-import { and, desc, eq, exists, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
+import { and, desc, eq, exists, gte, inArray, isNull, lt, or, type SQL, sql } from 'drizzle-orm';
 import { personKey } from '../../core/access/list';
 import type { Db, Tx } from '../client';
 import { contacts, deliveries, letters, listed, quizzes, runs } from '../schema';
+import type { DeliveryState } from './letters';
 import { type RunWithEvents, runColumns } from './runs';
 
 export type ContactRow = typeof contacts.$inferSelect;
@@ -139,6 +140,14 @@ const lettersFor = (workspaceId: string, email: string, runIds: readonly string[
     or(
       runIds.length > 0 ? inArray(letters.runId, [...runIds]) : undefined,
       email === '' ? undefined : sql`lower(${letters.recipient}) = ${email}`,
+      // Letters to makers that tell of many name them among others.
+      email === ''
+        ? undefined
+        : and(
+            eq(letters.audience, 'makers'),
+            isNull(letters.runId),
+            sql`position(${email} in lower(${letters.sheet}::text)) > 0`,
+          ),
       sql`false`,
     ),
   );
@@ -151,7 +160,7 @@ export const lettersOfContact = (db: Db, workspaceId: string, email: string, run
       quiz: letters.quizId,
       subject: letters.subject,
       at: letters.writtenAt,
-      state: sql<'waiting' | 'delivered' | 'failed'>`coalesce(${deliveries.state}, 'waiting')`,
+      state: sql<DeliveryState>`coalesce(${deliveries.state}, 'waiting')`,
     })
     .from(letters)
     .leftJoin(

@@ -261,6 +261,17 @@ export async function findState(
   return (await db.select({ document: states.document }).from(states).where(where))[0]?.document;
 }
 
+export async function titleOf(db: Db | Tx, workspaceId: string, quizId: string): Promise<string> {
+  const rows = await db.select({ title: quizzes.title }).from(quizzes).where(own(workspaceId, quizId));
+  return rows[0]?.title ?? '';
+}
+
+/** The address of a quiz, whether it is live or not. */
+export async function addressOf(db: Db | Tx, workspaceId: string, quizId: string): Promise<string> {
+  const rows = await db.select({ address: quizzes.address }).from(quizzes).where(own(workspaceId, quizId));
+  return rows[0]?.address ?? '';
+}
+
 /** Where a quiz of this workspace stands; undefined where it is not live. */
 export async function liveAddress(db: Db, workspaceId: string, quizId: string): Promise<string | undefined> {
   const rows = await db

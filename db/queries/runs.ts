@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, or, type SQL, sql } from 'drizzle-orm';
 import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
 import type { Db, Tx } from '../client';
@@ -40,22 +40,22 @@ export const runColumns = {
 /** No trial, and no machine by all signs: what figures and tables hold. */
 const counted = and(eq(runs.isTrial, false), or(isNull(runs.odd), eq(runs.odd, 'proven')));
 
-/** The run that a visitor's token opens, at this address only. */
-export async function runByToken(db: Db | Tx, address: string, tokenHash: string): Promise<RunWithEvents | undefined> {
+/** A run of the quiz that an address leads to. */
+async function oneAt(db: Db | Tx, address: string, which: SQL): Promise<RunWithEvents | undefined> {
   const rows = await db
     .select(runColumns)
     .from(addresses)
-    .innerJoin(
-      runs,
-      and(
-        eq(runs.workspaceId, addresses.workspaceId),
-        eq(runs.quizId, addresses.quizId),
-        eq(runs.tokenHash, tokenHash),
-      ),
-    )
+    .innerJoin(runs, and(eq(runs.workspaceId, addresses.workspaceId), eq(runs.quizId, addresses.quizId), which))
     .where(eq(addresses.address, address));
   return rows[0];
 }
+
+/** The run that a visitor's token opens, at this address only. */
+export const runByToken = (db: Db | Tx, address: string, tokenHash: string) =>
+  oneAt(db, address, eq(runs.tokenHash, tokenHash));
+
+/** A run by its id, at this address only. */
+export const runAt = (db: Db | Tx, address: string, runId: string) => oneAt(db, address, eq(runs.runId, runId));
 
 export async function runById(db: Db, workspaceId: string, runId: string): Promise<RunWithEvents | undefined> {
   const where = and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId));
@@ -211,19 +211,50 @@ export const timedEvents = (db: Db, workspaceId: string, runId: string) =>
     .where(and(eq(runEvents.workspaceId, workspaceId), eq(runEvents.runId, runId)))
     .orderBy(asc(runEvents.seq));
 
-export async function finishedWithContact(
+/** Runs that finished in a stretch of time and count, the first ones first. @param until not itself in it */
+export const finishedIn = (
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  { since, until, most }: { since: Date; until: Date; most: number },
+): Promise<RunWithEvents[]> =>
+  db
+    .select(runColumns)
+    .from(runs)
+    .where(
+      and(
+        eq(runs.workspaceId, workspaceId),
+        eq(runs.quizId, quizId),
+        gte(runs.finishedAt, since),
+        lt(runs.finishedAt, until),
+        // A run goes on after it has finished, never before.
+        gte(runs.lastAt, since),
+        counted,
+      ),
+    )
+    .orderBy(asc(runs.finishedAt), asc(runs.runId))
+    .limit(most);
+
+/** Finished runs of somebody who left a contact, the newest first. */
+export const newestWithContact = (
   db: Db,
   workspaceId: string,
   quizId: string,
-): Promise<RunWithEvents | undefined> {
-  const where = and(
-    eq(runs.workspaceId, workspaceId),
-    eq(runs.quizId, quizId),
-    isNotNull(runs.finishedAt),
-    isNotNull(runs.contactId),
-  );
-  return (await db.select(runColumns).from(runs).where(where).orderBy(desc(runs.lastAt)).limit(1))[0];
-}
+  most: number,
+): Promise<RunWithEvents[]> =>
+  db
+    .select(runColumns)
+    .from(runs)
+    .where(
+      and(
+        eq(runs.workspaceId, workspaceId),
+        eq(runs.quizId, quizId),
+        isNotNull(runs.finishedAt),
+        isNotNull(runs.contactId),
+      ),
+    )
+    .orderBy(desc(runs.lastAt), desc(runs.runId))
+    .limit(most);
 
 /** Finished runs whose result is still kept back, by what their edition says. */
 export async function countHeldBack(db: Db | Tx, workspaceId: string, quizId: string, now: Date): Promise<number> {

@@ -1,5 +1,6 @@
 /** Letters to those on a quiz's list who have not answered, each with their own link. */
 import { looksLikeEmail } from '../../core/flow/faults';
+import { letterDress, oneLine } from '../../core/flow/letter';
 import type { RichDoc } from '../../core/schema/quiz';
 import { listedWaiting } from '../../db/queries/access';
 import { insertLetter } from '../../db/queries/letters';
@@ -52,8 +53,11 @@ export async function writeToList(
         const letter = { workspaceId, letterId, quizId, runId: null, messageId: 'list', recipient: says.trim() };
         const wording = {
           language: draft.language,
-          subject: subject.replace(/\s+/g, ' ').trim(),
-          body: bodyOf(name, words, link),
+          subject: oneLine(subject),
+          sheet: {
+            blocks: [{ kind: 'words' as const, text: bodyOf(name, words, link) }],
+            dress: letterDress(draft.look),
+          },
         };
         if (!(await insertLetter(tx, { ...letter, ...wording, writtenAt: now }))) continue;
         await enqueueLetter(tx, { workspaceId, letterId });

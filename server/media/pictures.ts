@@ -151,3 +151,14 @@ function smaller(bytes: Buffer, part?: Part): Promise<Opened> {
 /** A picture as it is served; undefined where there is none. */
 export const pictureOf = (workspaceId: string, pictureId: string): Promise<PictureRow | undefined> =>
   findPicture(database(), workspaceId, pictureId);
+
+/** A picture that is ours: drawn for the product, or kept in the database. Other addresses are not asked. */
+export async function ownBytes(src: string): Promise<Buffer | null> {
+  const [, workspace, picture] = /^\/media\/([\w-]+)\/([\w-]+)$/.exec(src) ?? [];
+  if (workspace && picture) {
+    const kept = await pictureOf(workspace, picture);
+    return kept?.type.startsWith('image/') ? Buffer.from(kept.bytes) : null;
+  }
+  const [, drawn] = /^\/pictures\/([\w-]+\.svg)$/.exec(src) ?? [];
+  return drawn ? readFile(join(process.cwd(), 'public/pictures', drawn)).catch(() => null) : null;
+}

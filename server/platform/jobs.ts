@@ -8,6 +8,10 @@ export const SEND_LETTER = 'send-letter';
 export const COUNT_RUNS = 'count-runs';
 export const WIPE = 'wipe';
 export const RELEASE = 'release-results';
+export const GATHER = 'gather';
+
+/** A letter about many runs that is due. @property dueAt ISO 8601 */
+export type Gathering = { workspaceId: string; quizId: string; messageId: string; dueAt: string };
 
 /** Results to be released: of one run, or of all finished runs of a quiz. */
 export type Release = { workspaceId: string; quizId: string; runId?: string };
@@ -41,6 +45,7 @@ export async function prepareQueue(url: string): Promise<void> {
   });
   await queue.createQueue(COUNT_RUNS);
   await queue.createQueue(WIPE);
+  await queue.createQueue(GATHER, { name: GATHER, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.createQueue(RELEASE, { name: RELEASE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.stop({ graceful: false, wait: true, timeout: 5_000 });
 }
@@ -56,9 +61,18 @@ export const boss = (): Promise<PgBoss> =>
     throw error;
   }));
 
-/** Asks for a letter to be sent; the job exists if and only if the transaction ends well. */
-export async function enqueueLetter(tx: Tx, job: { workspaceId: string; letterId: string }): Promise<void> {
-  await (await boss()).send(SEND_LETTER, job, within(tx));
+/** Asks for a letter to be sent, at a moment or now; the job exists if and only if the transaction ends well. */
+export async function enqueueLetter(tx: Tx, job: { workspaceId: string; letterId: string }, at?: Date): Promise<void> {
+  await (await boss()).send(SEND_LETTER, job, { ...within(tx), ...(at ? { startAfter: at } : {}) });
+}
+
+/** Asks for a letter about many runs to be written when it is due; the job exists if and only if the transaction ends well. */
+export async function enqueueGathering(
+  tx: Tx,
+  { dueAt, ...due }: Omit<Gathering, 'dueAt'> & { dueAt: Date },
+): Promise<void> {
+  const job: Gathering = { ...due, dueAt: dueAt.toISOString() };
+  await (await boss()).send(GATHER, job, { ...within(tx), startAfter: dueAt });
 }
 
 /** Asks for the letters about results to be written, at a moment or now; the job exists if and only if the transaction ends well. */

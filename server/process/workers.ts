@@ -1,8 +1,9 @@
 import { countEverything } from '../results/count-runs';
-import { boss, COUNT_RUNS, RELEASE, type Release, SEND_LETTER, WIPE } from '../platform/jobs';
+import { boss, COUNT_RUNS, GATHER, type Gathering, RELEASE, type Release, SEND_LETTER, WIPE } from '../platform/jobs';
 import { wipeEverything } from '../results/wipe';
 import { writeReleased } from '../results/release-results';
 import { sendLetter } from '../letters/send-letters';
+import { writeGathered } from '../results/gathered';
 
 /** Works on what is queued, until the process ends. */
 export async function startWorkers(): Promise<void> {
@@ -18,13 +19,19 @@ export async function startWorkers(): Promise<void> {
       for (const [i, outcome] of outcomes.entries()) {
         const job = jobs[i];
         if (!job) continue;
-        if (outcome.status === 'fulfilled') await queue.complete(SEND_LETTER, job.id);
-        else await queue.fail(SEND_LETTER, job.id, { message: String(outcome.reason) });
+        if (outcome.status === 'fulfilled') {
+          // Asked for before this one is over, so that a restart between the two loses none; sent twice it goes once.
+          if (outcome.value) await queue.send(SEND_LETTER, job.data, { startAfter: outcome.value });
+          await queue.complete(SEND_LETTER, job.id);
+        } else await queue.fail(SEND_LETTER, job.id, { message: String(outcome.reason) });
       }
     },
   );
   await queue.work<Release>(RELEASE, { pollingIntervalSeconds: 2 }, async (jobs) => {
     for (const job of jobs) await writeReleased(job.data);
+  });
+  await queue.work<Gathering>(GATHER, { pollingIntervalSeconds: 2 }, async (jobs) => {
+    for (const job of jobs) await writeGathered(job.data);
   });
   await queue.work(COUNT_RUNS, async () => countEverything());
   await queue.schedule(COUNT_RUNS, '* * * * *');

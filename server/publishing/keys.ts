@@ -36,3 +36,12 @@ export function personOfEntry(quizId: string, entry: string): string | null {
   const [personId = ''] = entry.split('.');
   return isSameText(entryOf(quizId, personId), entry) ? personId : null;
 }
+
+const MARK = 22;
+/** A token of a run that only this installation can have made: it opens the run on whatever device a letter to its visitor is read. */
+export const lastingToken = (runId: string): string => `${runId}_${keyedHash('run', runId).slice(0, MARK)}`;
+/** The run that a lasting token is of; null where it is none. */
+export function runOfLasting(token: string): string | null {
+  const runId = token.slice(0, -MARK - 1);
+  return isSameText(lastingToken(runId), token) ? runId : null;
+}

@@ -7,7 +7,8 @@ import { database } from '../platform/database';
 import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
-import { whatWasLeft, writeLetters } from '../visitor/keep-contact';
+import { writeToVisitor } from '../letters/write-letters';
+import { whatWasLeft } from '../visitor/keep-contact';
 import { notFound } from '../platform/http-error';
 
 /** How many results of a quiz wait to be released. */
@@ -56,6 +57,7 @@ async function writeLettersOf(workspaceId: string, runId: string, now: Date): Pr
   const left = whatWasLeft(quiz, run, now);
   if (!left?.mayWrite) return;
   await database().transaction(async (tx) => {
-    if ((await heldUntil(tx, quiz, row, now)) === null) await writeLetters(tx, quiz, row, run, { to: left.email, now });
+    if ((await heldUntil(tx, quiz, row, now)) === null)
+      await writeToVisitor(tx, quiz, row, run, { to: left.email, now });
   });
 }

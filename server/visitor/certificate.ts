@@ -1,19 +1,41 @@
-/** The certificate of a run that has reached its result, as a sheet to print: the creator's own words, with what the visitor reached put in. */
+/**
+ * The certificate of a run that has reached its result, as a sheet to print: the creator's own words, with what the visitor reached put in. It is
+ * tagged, so that it can be read aloud, and has a number by which anybody finds out whether it is genuine.
+ */
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, type PDFFont, type PDFPage, type RGB, rgb } from 'pdf-lib';
+import {
+  PDFDocument,
+  type PDFFont,
+  PDFHexString,
+  PDFName,
+  PDFOperator,
+  PDFOperatorNames,
+  type PDFPage,
+  type PDFRef,
+  type RGB,
+  rgb,
+} from 'pdf-lib';
+import sharp from 'sharp';
+import { quizIndex } from '../../core/document/lookup';
 import { coloursOf, typeOf } from '../../core/look/dress';
 import type { FontId } from '../../core/look/fonts';
 import type { Colours } from '../../core/look/ready';
-import type { RichText } from '../../core/schema/quiz';
+import type { Quiz, RichText } from '../../core/schema/quiz';
 import { foldRun } from '../../core/flow/run';
 import { viewOf } from '../../core/flow/view';
 import { plainText } from '../../core/text/rich';
-import { runByToken } from '../../db/queries/runs';
+import { certificateAt, numberOf } from '../../db/queries/certificates';
+import type { RunWithEvents } from '../../db/queries/runs';
+import { besideRun } from '../letters/links';
+import { filledIn, letterWords } from '../letters/words';
 import { type Face, familyFace, wideFace } from '../media/faces';
+import { ownBytes } from '../media/pictures';
+import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
+import { newId } from '../platform/ids';
 import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
-import { hashToken } from '../platform/ids';
+import { runOfToken } from './run-of-token';
 import { notFound } from '../platform/http-error';
 
 /** A4, lying. Points. */
@@ -35,6 +57,8 @@ async function setIn(pdf: PDFDocument, { bytes, has }: Face, wide: PDFFont): Pro
 }
 
 type Line = { text: string; font: PDFFont; size: number; leading: number };
+/** Lines that belong together, as the structure of the sheet names them (ISO 32000-1, 14.8.4). */
+type Group = { tag: 'H1' | 'P'; lines: Line[]; after: number };
 
 /** Words of a paragraph in lines no wider than the sheet. */
 function lines(text: string, { of }: Setting, size: number, leading: number): Line[] {
@@ -51,34 +75,99 @@ function lines(text: string, { of }: Setting, size: number, leading: number): Li
   return [...made, line].map((one) => ({ text: one, font, size, leading }));
 }
 
-function draw(page: PDFPage, { text, font, size }: Line, y: number, color: RGB) {
-  page.drawText(text, { x: (WIDTH - font.widthOfTextAtSize(text, size)) / 2, y, size, font, color });
+/**
+ * The structure of a page, by which it is read aloud: what is drawn within `tagged` is a part of it, with its words or what it shows; what
+ * is drawn within `beside` is decoration.
+ */
+class Structure {
+  private readonly parts: PDFRef[] = [];
+  private readonly root: PDFRef;
+  private readonly whole: PDFRef;
+
+  constructor(
+    private readonly pdf: PDFDocument,
+    private readonly page: PDFPage,
+  ) {
+    const { context, catalog } = pdf;
+    this.root = context.nextRef();
+    this.whole = context.nextRef();
+    catalog.set(PDFName.of('MarkInfo'), context.obj({ Marked: true }));
+    catalog.set(PDFName.of('StructTreeRoot'), this.root);
+    catalog.set(PDFName.of('ViewerPreferences'), context.obj({ DisplayDocTitle: true }));
+    page.node.set(PDFName.of('StructParents'), context.obj(0));
+    page.node.set(PDFName.of('Tabs'), PDFName.of('S'));
+  }
+
+  tagged(tag: 'H1' | 'P' | 'Figure', draw: () => void, shows?: string): void {
+    const id = this.parts.length;
+    const { context } = this.pdf;
+    const part = context.obj({
+      Type: 'StructElem',
+      S: tag,
+      P: this.whole,
+      Pg: this.page.ref,
+      K: id,
+    });
+    if (shows !== undefined) part.set(PDFName.of('Alt'), PDFHexString.fromText(shows));
+    this.parts.push(context.register(part));
+    const properties = context.obj({ MCID: id });
+    this.within(
+      PDFOperator.of(PDFOperatorNames.BeginMarkedContentSequence, [PDFName.of(tag), properties.toString()]),
+      draw,
+    );
+  }
+
+  beside(draw: () => void): void {
+    this.within(PDFOperator.of(PDFOperatorNames.BeginMarkedContent, [PDFName.of('Artifact')]), draw);
+  }
+
+  private within(begin: PDFOperator, draw: () => void): void {
+    this.page.pushOperators(begin);
+    draw();
+    this.page.pushOperators(PDFOperator.of(PDFOperatorNames.EndMarkedContent));
+  }
+
+  end(): void {
+    const { context } = this.pdf;
+    const { parts, root, whole } = this;
+    context.assign(whole, context.obj({ Type: 'StructElem', S: 'Document', P: root, K: parts }));
+    const pages = context.register(context.obj({ Nums: [0, parts] }));
+    context.assign(root, context.obj({ Type: 'StructTreeRoot', K: [whole], ParentTree: pages, ParentTreeNextKey: 1 }));
+  }
 }
 
-/** @property colours and type of the quiz's look */
+/** @property picture above the title @property colours and type of the quiz's look @property number by which it can be looked up, and where */
 export type Certificate = {
   title: string;
   body: RichText;
+  picture?: { png: Buffer; text: string };
   quiz: string;
   day: Date;
   language: string;
+  number: string;
+  lookUp: string;
   colours: Colours;
   type: { heading: FontId; text: FontId };
 };
+
+/** The tallest picture. Points. */
+const PICTURE = 90;
 
 /** @returns the bytes of a PDF of one page; text that does not fit is set smaller */
 export async function certificatePdf({
   title,
   body,
+  picture,
   quiz,
   day,
   language,
+  number,
+  lookUp,
   colours,
   type,
 }: Certificate): Promise<Uint8Array> {
   const ink = colourOf(colours.ink);
   const soft = colourOf(colours.quiet);
-  const mark = colourOf(colours.chosen);
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
   pdf.setTitle(`${title} – ${quiz}`);
@@ -87,53 +176,129 @@ export async function certificatePdf({
   const wide = await pdf.embedFont((await wideFace()).bytes, { subset: true });
   const heading = await setIn(pdf, await familyFace(type.heading, 'bold'), wide);
   const text = await setIn(pdf, await familyFace(type.text, 'regular'), wide);
+  const image = picture && (await pdf.embedPng(picture.png));
   const page = pdf.addPage([WIDTH, HEIGHT]);
-  page.drawRectangle({ x: 0, y: 0, width: WIDTH, height: HEIGHT, color: colourOf(colours.paper) });
-  page.drawRectangle({ x: 28, y: 28, width: WIDTH - 56, height: HEIGHT - 56, borderColor: ink, borderWidth: 1.5 });
-  page.drawRectangle({ x: 36, y: 36, width: WIDTH - 72, height: HEIGHT - 72, borderColor: mark, borderWidth: 3 });
+  const structure = new Structure(pdf, page);
+  structure.beside(() => {
+    const frame = (inset: number, colour: string, borderWidth: number) =>
+      page.drawRectangle({
+        x: inset,
+        y: inset,
+        width: WIDTH - 2 * inset,
+        height: HEIGHT - 2 * inset,
+        borderColor: colourOf(colour),
+        borderWidth,
+      });
+    page.drawRectangle({ x: 0, y: 0, width: WIDTH, height: HEIGHT, color: colourOf(colours.paper) });
+    frame(28, colours.ink, 1.5);
+    frame(36, colours.chosen, 3);
+  });
 
-  const room = HEIGHT - 2 * MARGIN - 60;
-  const set = (scale: number): Line[] => [
-    ...lines(title, heading, 40 * scale, 48 * scale),
-    { text: '', font: wide, size: 12, leading: 20 * scale },
+  const shown = image?.scaleToFit(WIDTH - 4 * MARGIN, PICTURE);
+  const above = shown ? shown.height + 20 : 0;
+  const room = HEIGHT - 2 * MARGIN - 60 - above;
+  const set = (scale: number): Group[] => [
+    { tag: 'H1', lines: lines(title, heading, 40 * scale, 48 * scale), after: 20 * scale },
     ...plainText(body)
       .split(/\n+/)
-      .flatMap((p) => [
-        ...lines(p, text, 20 * scale, 29 * scale),
-        { text: '', font: wide, size: 12, leading: 12 * scale },
-      ]),
+      .filter(Boolean)
+      .map((p): Group => ({ tag: 'P', lines: lines(p, text, 20 * scale, 29 * scale), after: 12 * scale })),
   ];
-  const heightOf = (all: Line[]) => all.reduce((sum, line) => sum + line.leading, 0);
+  const heightOf = (all: Group[]) =>
+    all.reduce((sum, group) => sum + group.after + group.lines.reduce((n, line) => n + line.leading, 0), 0);
   const scale = [1, 0.8, 0.64, 0.5, 0.4, 0.3].find((s) => heightOf(set(s)) <= room) ?? 0.2;
-  const all = set(scale);
-  let y = HEIGHT / 2 + 24 + heightOf(all) / 2;
-  for (const line of all) {
-    y -= line.leading;
-    if (line.text) draw(page, line, y, ink);
+  const groups = set(scale);
+  let y = HEIGHT / 2 + 24 + (heightOf(groups) + above) / 2;
+  if (image && shown) {
+    const at = { x: (WIDTH - shown.width) / 2, y: y - shown.height, width: shown.width, height: shown.height };
+    structure.tagged('Figure', () => page.drawImage(image, at), picture.text);
+    y -= above;
+  }
+  const draw = ({ text: words, font, size }: Line, at: number, color: RGB) =>
+    page.drawText(words, { x: (WIDTH - font.widthOfTextAtSize(words, size)) / 2, y: at, size, font, color });
+  for (const group of groups) {
+    structure.tagged(group.tag, () => {
+      for (const line of group.lines) {
+        y -= line.leading;
+        if (line.text) draw(line, y, ink);
+      }
+    });
+    y -= group.after;
   }
   const date = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(day);
-  const foot = `${quiz}  ·  ${date}`;
-  draw(page, { text: foot, font: text.of(foot), size: 12, leading: 0 }, MARGIN, soft);
+  const small = (words: string, at: number, size: number) =>
+    structure.tagged('P', () => draw({ text: words, font: text.of(words), size, leading: 0 }, at, soft));
+  small(`${quiz}  ·  ${date}`, MARGIN + 6, 12);
+  small(`${number}  ·  ${lookUp}`, MARGIN - 12, 9);
+  structure.end();
   return pdf.save();
 }
 
-/** The certificate that stands on the result of a visitor's run. */
+/** Letters that are not mistaken for each other, in groups of four. */
+const newNumber = (): string =>
+  newId('', 12)
+    .toUpperCase()
+    .replace(/(.{4})(?=.)/g, '$1-');
+
+/** The certificate that stands on the result of a visitor's run. @param block of the page; the first one where none is named */
 export async function certificateOf(address: string, token: string, block: string): Promise<Uint8Array> {
-  const row = await runByToken(database(), address, hashToken(token));
+  const row = await runOfToken(address, token);
   if (!row?.finishedAt) throw notFound('This certificate');
   const quiz = await quizOf(row);
-  const held = await heldUntil(database(), quiz, row, new Date());
-  const { page } = viewOf(quiz, foldRun(quiz, row, row.events), held);
-  const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);
-  if (found?.kind !== 'certificate') throw notFound('This certificate');
-  const { title, body } = found;
+  const { title, body } = await certificateIn(quiz, row, block);
+  const drawn = quizIndex(quiz).blocks.get(block);
+  const picture = (drawn?.kind === 'certificate' ? drawn.picture : undefined) ?? quiz.look.header?.logo;
+  const bytes = picture && (await ownBytes(picture.src));
+  const { workspaceId, runId, quizId } = row;
+  const number = await numberOf(database(), { workspaceId, runId, quizId, blockId: block, number: newNumber() });
   return certificatePdf({
     title: title || quiz.title,
     body,
+    ...(picture && bytes
+      ? {
+          picture: {
+            png: await sharp(bytes)
+              .resize({ height: 4 * PICTURE })
+              .png()
+              .toBuffer(),
+            text: picture.text,
+          },
+        }
+      : {}),
     quiz: quiz.title,
     day: row.finishedAt,
     language: quiz.language,
+    number: filledIn(letterWords(quiz.language).number, { number }),
+    lookUp: `${readConfig().publicUrl}/q/${address}/certificate/${number}`,
     colours: coloursOf(quiz.look),
     type: typeOf(quiz.look),
   });
+}
+
+async function certificateIn(quiz: Quiz, row: RunWithEvents, block: string) {
+  const held = await heldUntil(database(), quiz, row, new Date());
+  const beside = await besideRun(database(), quiz, row, new Date());
+  const { page } = viewOf(quiz, foldRun(quiz, row, row.events), held, beside);
+  const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);
+  if (found?.kind !== 'certificate') throw notFound('This certificate');
+  return found;
+}
+
+/** What stands on a certificate, for whoever has its number. */
+export type Genuine = { language: string; title: string; words: string; quiz: string; day: Date };
+
+/** @returns null where there is none with this number at this address, or its run is gone */
+export async function certificateByNumber(address: string, number: string): Promise<Genuine | null> {
+  const found = await certificateAt(database(), address, number.toUpperCase());
+  if (!found?.run.finishedAt) return null;
+  const { run, blockId } = found;
+  const quiz = await quizOf(run);
+  const { title, body } = await certificateIn(quiz, run, blockId);
+  return {
+    language: quiz.language,
+    title: title || quiz.title,
+    words: plainText(body),
+    quiz: quiz.title,
+    day: found.run.finishedAt,
+  };
 }

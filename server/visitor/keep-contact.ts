@@ -1,15 +1,13 @@
 import type { ContactBlock, Quiz } from '../../core/schema/quiz';
 import { quizIndex } from '../../core/document/lookup';
-import { composeLetter } from '../../core/flow/letter';
-import { isTrue } from '../../core/conditions/evaluate';
-import { type Run, runFacts } from '../../core/flow/run';
+import type { Run } from '../../core/flow/run';
 import type { Tx } from '../../db/client';
 import { keepContact, type Consent } from '../../db/queries/contacts';
-import { insertLetter } from '../../db/queries/letters';
 import type { RunRow } from '../../db/queries/runs';
 import { newId } from '../platform/ids';
 import { heldUntil } from '../publishing/embargo';
-import { enqueueLetter, enqueueRelease } from '../platform/jobs';
+import { enqueueRelease } from '../platform/jobs';
+import { writeToMakers, writeToVisitor } from '../letters/write-letters';
 
 type Left = { email: string; fields: Record<string, string>; consent: Consent; mayWrite: boolean };
 
@@ -37,7 +35,7 @@ export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
 
 const emailField = (block: ContactBlock) => block.fields.find((f) => f.format === 'email');
 
-/** Within the transaction of the step: the contact, and the letters that a finished run with an address causes. */
+/** Within the transaction of the step: the contact, and the letters that a finished run causes. */
 export async function keepWhatWasLeft(
   tx: Tx,
   quiz: Quiz,
@@ -46,9 +44,8 @@ export async function keepWhatWasLeft(
   { contactNews, now }: { contactNews: boolean; now: Date },
 ): Promise<void> {
   const left = whatWasLeft(quiz, run, now);
-  if (!left) return;
   const { workspaceId, runId, quizId } = row;
-  if (contactNews)
+  if (left && contactNews)
     await keepContact(tx, {
       workspaceId,
       runId,
@@ -58,36 +55,11 @@ export async function keepWhatWasLeft(
       consent: left.consent,
       at: now,
     });
-  if (!run.finished || !left.mayWrite) return;
+  if (!run.finished) return;
+  await writeToMakers(tx, quiz, row, run, now);
+  if (!left?.mayWrite) return;
   const held = await heldUntil(tx, quiz, row, now);
-  if (held === null) return writeLetters(tx, quiz, row, run, { to: left.email, now });
+  if (held === null) return writeToVisitor(tx, quiz, row, run, { to: left.email, now });
   // With release by hand, letters are written at the release.
   if (held !== 'released') await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
-}
-
-/** Writes the letters that a finished run causes, each of them once. */
-export async function writeLetters(
-  tx: Tx,
-  quiz: Quiz,
-  { workspaceId, runId, quizId }: RunRow,
-  run: Run,
-  { to, now }: { to: string; now: Date },
-): Promise<void> {
-  const facts = runFacts(quiz, run);
-  for (const message of quiz.messages) {
-    if (message.when && !isTrue(message.when, facts)) continue;
-    const letterId = newId('l');
-    const letter = {
-      workspaceId,
-      letterId,
-      quizId,
-      runId,
-      messageId: message.id,
-      recipient: to,
-      language: quiz.language,
-      writtenAt: now,
-      ...composeLetter(quiz, run, message),
-    };
-    if (await insertLetter(tx, letter)) await enqueueLetter(tx, { workspaceId, letterId });
-  }
 }

@@ -1,7 +1,5 @@
 /** Sharing an outcome: an address that says which one it is, and the picture that goes with it. */
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { quizIndex } from '../../core/document/lookup';
@@ -10,7 +8,7 @@ import type { Outcome, Quiz } from '../../core/schema/quiz';
 import { readConfig } from '../platform/config';
 import { type LiveEdition, liveQuiz, markOf } from '../publishing/editions';
 import { setWords } from '../media/glyph-paths';
-import { pictureOf } from '../media/pictures';
+import { ownBytes } from '../media/pictures';
 
 /** As social sites show it. px */
 const [WIDTH, HEIGHT] = [1200, 630];
@@ -63,14 +61,14 @@ export async function cardOf(address: string, mark: string | undefined): Promise
 /** Drawn once for each edition and outcome; drawing one takes a tenth of a second. */
 const cards = new LRUCache<string, Promise<Buffer>>({ max: 100 });
 
-const pictureBytes = (picture: { src: string } | undefined) => (picture ? bytesOf(picture.src) : null);
+const pictureBytes = (picture: { src: string } | undefined) => (picture ? ownBytes(picture.src) : null);
 
 /** A picture of the creator's own, as large as the card. */
 const filled = (picture: Buffer): Promise<Buffer> =>
   sharp(picture).resize(WIDTH, HEIGHT, { fit: 'cover' }).png().toBuffer();
 
 async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<Buffer> {
-  const picture = outcome?.picture ? await bytesOf(outcome.picture.src) : null;
+  const picture = outcome?.picture ? await ownBytes(outcome.picture.src) : null;
   const width = picture ? 600 : WIDTH - 160;
   const small = outcome ? quiz.title : '';
   const large = outcome ? outcome.headline || outcome.name : name;
@@ -110,15 +108,4 @@ async function card(quiz: Quiz, outcome: Outcome | null, name: string): Promise<
     .composite([{ input: beside, left: WIDTH - 520, top: 95 }])
     .png()
     .toBuffer();
-}
-
-/** A picture that is ours: drawn for the product, or kept in the database. Other addresses are not asked. */
-async function bytesOf(src: string): Promise<Buffer | null> {
-  const [, workspace, picture] = /^\/media\/([\w-]+)\/([\w-]+)$/.exec(src) ?? [];
-  if (workspace && picture) {
-    const kept = await pictureOf(workspace, picture);
-    return kept?.type.startsWith('image/') ? Buffer.from(kept.bytes) : null;
-  }
-  const [, drawn] = /^\/pictures\/([\w-]+\.svg)$/.exec(src) ?? [];
-  return drawn ? readFile(join(process.cwd(), 'public/pictures', drawn)).catch(() => null) : null;
 }

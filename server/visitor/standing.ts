@@ -8,8 +8,10 @@ import { type BlockView, type View, viewOf } from '../../core/flow/view';
 import { figuresOf } from '../../db/queries/figures';
 import { type RunRow, timedEvents } from '../../db/queries/runs';
 import { database } from '../platform/database';
+import { besideRun } from '../letters/links';
 import { heldUntil } from '../publishing/embargo';
 import { whatWasLeft } from './keep-contact';
+import { certificateUrl } from './certificate-url';
 import { handOverAddress } from './hand-over';
 import { sharedMark } from './share';
 
@@ -23,7 +25,7 @@ export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | n
 /** @param row of the run, as it is on disk with `run` as its state */
 export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<Standing> {
   const held = run.finished ? await heldUntil(database(), quiz, row, now) : null;
-  const seen = viewOf(quiz, run, held);
+  const seen = viewOf(quiz, run, held, run.finished ? await besideRun(database(), quiz, row, now) : {});
   const deadline = run.finished ? null : await deadlineFor(quiz, row);
   const ahead = viewsAhead(quiz, run);
   return {
@@ -62,6 +64,7 @@ async function withEnd(block: BlockView, row: RunRow, now: Date, mail: string | 
     const url = await handOverAddress(row, block.quiz, block.id, now);
     return { ...block, ...(url === null ? {} : { url }) };
   }
+  if (block.kind === 'certificate') return { ...block, url: await certificateUrl(row, block.id) };
   if (block.kind === 'share') {
     const { outcome, ...rest } = block;
     return outcome === undefined ? rest : { ...rest, shared: sharedMark(row.quizId, outcome) };

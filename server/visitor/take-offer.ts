@@ -1,11 +1,10 @@
 import { offerOf } from '../../core/flow/offers';
 import { foldRun, reachedOutcomes } from '../../core/flow/run';
 import { isWebAddress } from '../../core/schema/address';
-import { runByToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
-import { hashToken } from '../platform/ids';
+import { runOfToken } from './run-of-token';
 import { notFound, HttpError } from '../platform/http-error';
 import { takeStep } from './take-step';
 
@@ -15,7 +14,7 @@ import { takeStep } from './take-step';
  * @returns where it leads, as the edition has it
  */
 export async function takeOffer(address: string, token: string, id: string, now = new Date()): Promise<string> {
-  const row = await runByToken(database(), address, hashToken(token));
+  const row = await runOfToken(address, token);
   if (!row) throw notFound('This run');
   const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);

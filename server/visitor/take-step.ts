@@ -16,11 +16,13 @@ import { viewOf } from '../../core/flow/view';
 import { hasContact } from '../../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
-import { insertRun, type RunRow, type RunWithEvents, runByToken, setLanguage, setToken } from '../../db/queries/runs';
+import { insertRun, type RunRow, type RunWithEvents, setLanguage, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, type LiveEdition, liveQuiz, quizOf, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsFor } from './admission';
 import { heldUntil } from '../publishing/embargo';
+import { runOfToken } from './run-of-token';
+import { runOfLasting } from '../publishing/keys';
 import { trialAt } from '../publishing/trials';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
@@ -56,11 +58,12 @@ export async function openRun(
   now = new Date(),
   key: Key = {},
 ): Promise<Standing> {
-  const before = await runByToken(database(), address, hashToken(token));
+  const before = await runOfToken(address, token);
   if (before) {
     if (!before.finishedAt && !before.isTrial) requireOpen(await settingsFor(before), now);
     return lookAgain(address, token, await inWanted(address, token, before, key.wish), now);
   }
+  if (runOfLasting(token) !== null) throw notFound('This result');
   const trial = key.try === undefined ? null : await trialAt(address, key.try, now);
   const live = trial ?? (await versionFor(await liveQuiz(address), key.network ?? key.device ?? token, key.shown));
   const { workspaceId, quizId, edition } = live;
@@ -101,7 +104,7 @@ export async function openRun(
     return standingOf(quiz, begun, run, now);
   }
   // Another request opened the run first, or the token belongs to a run of another quiz.
-  const there = await runByToken(database(), address, hashToken(token));
+  const there = await runOfToken(address, token);
   if (!there) throw new HttpError(409, 'other-quiz', 'This pass belongs to another quiz. Please start anew.');
   return lookAgain(address, token, there, now);
 }
@@ -171,9 +174,16 @@ export async function adoptRun(
 /** The run that a ticket is good for: one that has not gone on since the ticket's page was made. Offers taken on that page leave it good. */
 async function runOfTicket(address: string, text: string): Promise<{ row: RunWithEvents; token: string } | null> {
   const ticket = await readPlainTicket(address, text);
-  const row = ticket && (await runByToken(database(), address, hashToken(ticket.token)));
+  const row = ticket && (await runOfToken(address, ticket.token));
   if (!row || row.seq < ticket.seq || row.events.slice(ticket.seq).some((e) => e.do !== 'offer')) return null;
   return { row, token: ticket.token };
+}
+
+/** A ticket for the run whose token stands in letters to its visitor. @throws HttpError 404 where there is none */
+export async function ticketOfLasting(address: string, token: string): Promise<string> {
+  const row = runOfLasting(token) === null ? undefined : await runOfToken(address, token);
+  if (!row) throw notFound('This result');
+  return plainTicket(address, { token, seq: row.seq });
 }
 
 /** Where the run of a ticket stands, and the run's token; null where the ticket is good for nothing any more. */
@@ -199,7 +209,7 @@ export async function takePlainStep(
 ): Promise<{ ticket: string; step: StepTaken } | null> {
   const ticket = await readPlainTicket(address, text);
   if (!ticket) return null;
-  const row = await runByToken(database(), address, hashToken(ticket.token));
+  const row = await runOfToken(address, ticket.token);
   if (!row) return null;
   const offers = row.events.slice(ticket.seq).findIndex((e) => e.do !== 'offer');
   const seq = offers < 0 ? row.seq : ticket.seq + offers;
@@ -217,7 +227,7 @@ export async function takePlainStep(
 
 /** Where the run of a token stands. */
 export async function findRun(address: string, token: string, now = new Date()): Promise<Standing> {
-  const row = await runByToken(database(), address, hashToken(token));
+  const row = await runOfToken(address, token);
   if (!row) throw notFound('This run');
   return lookAgain(address, token, row, now);
 }
@@ -327,7 +337,7 @@ async function inTime(quiz: Quiz, row: RunRow, run: Run, sent: Sent, now: Date):
 
 /** Reads where a run stands, if that is just before `seq`; else what the browser must be told. */
 async function readPass(address: string, token: string, seq: number, sent: Sent): Promise<Pass | { taken: Standing }> {
-  const row = await runByToken(database(), address, hashToken(token));
+  const row = await runOfToken(address, token);
   if (!row) throw notFound('This run');
   const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
@@ -348,7 +358,8 @@ async function write(quiz: Quiz, row: RunRow, { run, before, seq, sent, now, set
   if (row.isTrial) return appendEvent(database(), event);
   const contactNews = sent.do === 'go' && sent.contact !== undefined && hasContact(run);
   const finishedNow = run.finished && !before.finished;
-  const isLeft = contactNews || (finishedNow && hasContact(run));
+  // Letters to makers tell of runs without a contact too.
+  const isLeft = contactNews || (finishedNow && (hasContact(run) || quiz.messages.some(({ to }) => to !== 'visitor')));
   if (!isLeft && !(finishedNow && settings)) return appendEvent(database(), event);
   return database().transaction(async (tx) => {
     if (!(await appendEvent(tx, event))) return false;

@@ -252,50 +252,6 @@ export function breakBefore(quiz: Quiz, block: string): Edit | null {
   return { name: 'break-page', ops: [{ op: 'insert', at: [], list: 'pages', item: fresh, after: page.id }, ...moves] };
 }
 
-export const addLetter = (quiz: Quiz): { edit: Edit; id: string } => {
-  const verdict = quiz.verdicts[0];
-  const named = verdict
-    ? [{ type: 'insert' as const, attrs: { value: 'outcome' as const, ref: verdict.id, fallback: 'your result' } }]
-    : [{ type: 'text' as const, text: 'your answers' }];
-  const letter = {
-    id: newId('m'),
-    name: 'Result',
-    to: 'visitor' as const,
-    subject: {
-      type: 'doc' as const,
-      content: [{ type: 'paragraph' as const, content: [{ type: 'text' as const, text: 'Your result: ' }, ...named] }],
-    },
-    body: {
-      type: 'doc' as const,
-      content: [
-        {
-          type: 'paragraph' as const,
-          content: [
-            { type: 'text' as const, text: 'Hello ' },
-            { type: 'insert' as const, attrs: { value: 'firstName' as const, fallback: 'there' } },
-            { type: 'text' as const, text: ',' },
-          ],
-        },
-        {
-          type: 'paragraph' as const,
-          content: [
-            { type: 'text' as const, text: 'thank you for taking our quiz. You came out as ' },
-            ...named,
-            { type: 'text' as const, text: '.' },
-          ],
-        },
-      ],
-    },
-  };
-  return {
-    id: letter.id,
-    edit: {
-      name: 'add-letter',
-      ops: [{ op: 'insert', at: [], list: 'messages', item: letter, after: quiz.messages.at(-1)?.id ?? null }],
-    },
-  };
-};
-
 /** Files a question under the topic of this name, made where there is none; "" files it under none. */
 export function setTopic(quiz: Quiz, question: Question, name: string): Edit {
   const known = quiz.topics.find((t) => t.name.toLowerCase() === name.toLowerCase());

@@ -1,6 +1,6 @@
 /** What may stand in a text for a value of the run, as the creator reads it. */
 import type { Insert, Quiz } from '../../core/schema/quiz';
-import { nameOf, questionsOf } from '../../core/document/lookup';
+import { nameOf, questionsOf, quizIndex } from '../../core/document/lookup';
 import { knownName } from '../../core/flow/carry';
 
 export type NamedInsert = { id: string; label: string; attrs: Insert['attrs'] };
@@ -10,6 +10,16 @@ export function insertsFor(quiz: Quiz): NamedInsert[] {
   const list: { label: string; attrs: Insert['attrs'] }[] = [
     { label: 'First name', attrs: { value: 'firstName', fallback: 'friend' } },
     { label: 'Full name', attrs: { value: 'name', fallback: 'friend' } },
+    ...[...quizIndex(quiz).contactOf].flatMap(([id, block]) =>
+      id === 'name'
+        ? []
+        : [
+            {
+              label: `Left: ${block.fields.find((field) => field.id === id)?.label || id}`,
+              attrs: { value: 'contact' as const, ref: id, fallback: 'nothing' },
+            },
+          ],
+    ),
     { label: 'Title of the quiz', attrs: { value: 'title', fallback: '' } },
     ...quiz.verdicts.map((v) => ({
       label: v.name,
@@ -34,6 +44,11 @@ export function insertsFor(quiz: Quiz): NamedInsert[] {
       label: `Known: ${knownName(k)}`,
       attrs: { value: 'known' as const, ref: k.id, fallback: k.default || 'something' },
     })),
+    { label: 'Day they finished', attrs: { value: 'date', fallback: 'today' } },
+    { label: 'Edition', attrs: { value: 'edition', fallback: '–' } },
+    { label: 'Link to the result', attrs: { value: 'resultLink', fallback: '' } },
+    { label: 'Link to the certificate', attrs: { value: 'certificateLink', fallback: '' } },
+    { label: 'Link to the quiz', attrs: { value: 'quizLink', fallback: '' } },
   ];
   return list.map((l) => ({ ...l, id: `${l.attrs.value} ${l.attrs.ref ?? ''}` }));
 }

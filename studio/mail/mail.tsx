@@ -1,21 +1,14 @@
 'use client';
-/** Mail: the letters of the quiz as they will arrive, and the tray of what was sent, is waiting, or failed. */
+/** Mail: the letters of the quiz as they are written and as they will arrive, and the tray of what became of them. */
 import { Plus } from 'lucide-react';
-import { useState } from 'react';
 import styled from 'styled-components';
-import type { Letter } from '../../core/schema/quiz';
-import { composeLetter } from '../../core/flow/letter';
-import type { Run } from '../../core/flow/run';
-import { contactOf } from '../../core/flow/result';
-import { LineInput, PrimaryButton, TextButton } from '../../ui/controls';
-import { Rich } from '../../ui/rich';
-import { useDocument, useDocumentStore, useQuiz } from '../document';
-import { addLetter, setField } from '../edits/edits';
-import { call } from '../../contract/call';
+import type { Mailing, Tray } from '../../contract/letters';
+import { TextButton } from '../../ui/controls';
+import { useDocumentStore, useQuiz } from '../document';
+import { addLetter, addMakersLetter } from '../edits/letter-edits';
 import { useArrival } from '../shared/arrival';
-import { Views } from '../shell/view-switch';
-import { RichField } from '../fields/rich-field';
-import type { Tray } from '../../contract/results';
+import { LetterPart } from './letter-part';
+import { MailingPart } from './mailing';
 import { TrayPart } from './tray';
 
 const Split = styled.div`
@@ -49,193 +42,63 @@ const Split = styled.div`
     }
   }
 `;
-const Sheet = styled.article`
-  border-top: 1px solid var(--ink);
-  padding: 12px 0 28px;
-  .meta {
-    display: grid;
-    grid-template-columns: 76px minmax(0, 1fr);
-    gap: 6px 12px;
-    align-items: baseline;
-    padding-bottom: 12px;
-    border-bottom: 1px solid var(--line);
-    margin-bottom: 16px;
-  }
-  .meta dt {
-    color: var(--ink-3);
-    font-size: 13px;
-  }
-  .body {
-    max-width: 560px;
-    font-size: 16px;
-    line-height: 1.5;
-  }
-  .body :is(p, ul, ol) + :is(p, ul, ol) {
-    margin-top: 12px;
-  }
-  .body :is(ul, ol) {
-    padding-inline-start: 22px;
-  }
+const None = styled.p`
+  font-size: 18px;
+  color: var(--ink-2);
+  padding: 16px 0;
+  max-width: 520px;
+`;
+const More = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
 `;
 
 type Props = {
   tray: Tray;
-  example: Run;
+  mailing: Mailing;
   own: string;
+  /** Who may only read changes nothing. */
+  isReader: boolean;
   /** where the demo's post office shows letters as they arrived */ postOffice: string | null;
 };
 
-export function Mail({ tray, example, own, postOffice }: Props) {
+export function Mail({ tray, mailing, own, isReader, postOffice }: Props) {
   const quiz = useQuiz();
   const store = useDocumentStore();
   useArrival((id) => document.getElementById(id)?.scrollIntoView({ block: 'start' }));
+  const add = (made: ReturnType<typeof addLetter>) => {
+    store.getState().edit(made.edit);
+    // Drawn with the next turn.
+    requestAnimationFrame(() => document.getElementById(made.id)?.querySelector('input')?.focus());
+  };
   return (
     <Split>
       <div className="letters">
         {quiz.messages.map((letter) => (
-          <LetterPart key={letter.id} letter={letter} example={example} own={own} />
+          <LetterPart key={letter.id} letter={letter} own={own} />
         ))}
         {quiz.messages.length === 0 && (
-          <p style={{ fontSize: 18, color: 'var(--ink-2)', padding: '16px 0', maxWidth: 520 }}>
+          <None>
             No letter goes out yet. A letter is sent to each visitor who finishes and has left an address, with their
-            own result in it.
-          </p>
+            own result in it; or to you, when somebody does.
+          </None>
         )}
-        <TextButton onPress={() => store.getState().edit(addLetter(store.getState().quiz).edit)}>
-          <Plus size={15} /> {quiz.messages.length === 0 ? 'Write a letter' : 'Another letter'}
-        </TextButton>
-      </div>
-      <TrayPart first={tray} postOffice={postOffice} />
-    </Split>
-  );
-}
-
-function LetterPart({ letter, example, own }: { letter: Letter; example: Run; own: string }) {
-  const quiz = useQuiz();
-  const store = useDocumentStore();
-  const [view, setView] = useState<'write' | 'arrives'>('write');
-  const at = ['messages', letter.id];
-  const set = (field: string, was: unknown, to: unknown) =>
-    store.getState().edit(setField(`set-${field}`, at, [field], was, to), `${field} ${letter.id}`);
-  const arrives = composeLetter(quiz, example, letter);
-  const name = contactOf(example)['name'];
-  return (
-    <Sheet id={letter.id} aria-label={`Letter: ${letter.name}`}>
-      <div
-        style={{
-          display: 'flex',
-          flexWrap: 'wrap',
-          justifyContent: 'space-between',
-          gap: '4px 16px',
-          alignItems: 'baseline',
-          marginBottom: 12,
-        }}
-      >
-        <LineInput
-          aria-label="Name of the letter"
-          value={letter.name}
-          maxLength={200}
-          style={{ font: '700 24px/1.25 var(--heading)', borderColor: 'transparent', flex: '1 1 260px', minWidth: 0 }}
-          onChange={(e) => set('name', letter.name, e.target.value)}
-        />
-        <Views
-          label={`Show ${letter.name}`}
-          value={view}
-          onChange={setView}
-          options={[
-            { id: 'write', label: 'Written' },
-            { id: 'arrives', label: 'As it arrives' },
-          ]}
-        />
-      </div>
-      <dl className="meta">
-        <dt>Goes to</dt>
-        <dd>each visitor who finishes and has left an e-mail address</dd>
-        <dt>Subject</dt>
-        <dd style={{ fontWeight: 600 }}>
-          {view === 'write' ? (
-            <RichField
-              line
-              label={`Subject of ${letter.name}`}
-              value={letter.subject}
-              onChange={(to) => set('subject', letter.subject, to)}
-            />
-          ) : (
-            arrives.subject
+        <More>
+          <TextButton onPress={() => add(addLetter(quiz))}>
+            <Plus size={15} /> {quiz.messages.length === 0 ? 'Write a letter' : 'Another letter'}
+          </TextButton>
+          {!quiz.messages.some(({ to }) => to === 'me') && (
+            <TextButton onPress={() => add(addMakersLetter(quiz))}>
+              <Plus size={15} /> Word to me when somebody finishes
+            </TextButton>
           )}
-        </dd>
-      </dl>
-      <div className="body">
-        {view === 'write' ? (
-          <RichField
-            label={`Text of ${letter.name}`}
-            value={letter.body}
-            onChange={(to) => set('body', letter.body, to)}
-          />
-        ) : (
-          <Rich text={arrives.body} />
-        )}
+        </More>
       </div>
-      {view === 'arrives' && (
-        <p style={{ color: 'var(--ink-3)', fontSize: 13, marginTop: 16 }}>
-          As it arrives for{' '}
-          {name && name !== '…' ? `${name}, the last visitor who left an address` : 'a rehearsed visitor'}.
-        </p>
-      )}
-      <div style={{ display: 'flex', justifyContent: 'space-between', gap: 16, marginTop: 24, flexWrap: 'wrap' }}>
-        <SendTest letter={letter} own={own} />
-        <TextButton
-          $danger
-          $weight={500}
-          onPress={() =>
-            store
-              .getState()
-              .edit({ name: 'remove-letter', ops: [{ op: 'remove', at: [], list: 'messages', id: letter.id }] })
-          }
-        >
-          Delete this letter
-        </TextButton>
-      </div>
-    </Sheet>
-  );
-}
-
-function SendTest({ letter, own }: { letter: Letter; own: string }) {
-  const quizId = useDocument((s) => s.quizId);
-  const store = useDocumentStore();
-  const [to, setTo] = useState(own);
-  const [notice, setNotice] = useState<{ words: string; good: boolean } | null>(null);
-  const send = async () => {
-    try {
-      await store.getState().flush();
-      await call('POST /api/quizzes/{quiz}/letters', { quiz: quizId, body: { message: letter.id, to } });
-      setNotice({ words: `On its way to ${to}; the tray shows when it has arrived.`, good: true });
-    } catch (error) {
-      setNotice({ words: error instanceof Error ? error.message : 'That did not work just now.', good: false });
-    }
-  };
-  return (
-    <form
-      style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}
-      onSubmit={(e) => {
-        e.preventDefault();
-        void send();
-      }}
-    >
-      <PrimaryButton type="submit">Send a test</PrimaryButton>
-      <label style={{ color: 'var(--ink-2)' }}>
-        to{' '}
-        <LineInput
-          type="email"
-          aria-label="Send the test to"
-          value={to}
-          style={{ width: 210 }}
-          onChange={(e) => setTo(e.target.value)}
-        />
-      </label>
-      <span role="status" style={{ color: notice?.good === false ? 'var(--brick)' : 'var(--pine)' }}>
-        {notice?.words}
-      </span>
-    </form>
+      <aside aria-label="Tray">
+        <TrayPart first={tray} isReader={isReader} postOffice={postOffice} />
+        <MailingPart first={mailing} isReader={isReader} />
+      </aside>
+    </Split>
   );
 }

@@ -1,21 +1,22 @@
 'use client';
-/** The tray: what was sent, is waiting, or failed. */
-import { useCallback, useState } from 'react';
+/** The tray: letters that were written, and what became of each. */
+import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
-import type { Tray, TrayLetter } from '../../contract/results';
-import { TextButton } from '../../ui/controls';
+import type { LetterState, Tray, TrayLetter } from '../../contract/letters';
+import { Choose, LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
-import { Rich } from '../../ui/rich';
 import { Alarm, Muted, Strong } from '../../ui/text';
 import { useDocument } from '../document';
 import { useAskAgain } from '../shared/ask-again';
+import { LETTER_STATES } from '../shared/letter-states';
 import { dayAndTime } from '../shared/time';
+import { messageOf } from '../shared/trouble';
 
-const stateMark = { waiting: 'maybe', delivered: 'yes', failed: 'no' } as const;
-const stateWord = { waiting: 'waiting', delivered: 'delivered', failed: 'failed' };
 const Letters = styled.ol`
   list-style: none;
+  padding: 0;
+  margin: 0;
   > li {
     border-bottom: 1px solid var(--line);
     padding: 10px 0;
@@ -30,6 +31,8 @@ const Letters = styled.ol`
     border: 0;
     background: none;
     padding: 0;
+    color: inherit;
+    font: inherit;
     cursor: pointer;
   }
   .line > span:nth-child(1) {
@@ -41,118 +44,249 @@ const Letters = styled.ol`
     font-size: 13px;
     overflow-wrap: anywhere;
   }
-  .open {
-    background: var(--paper);
+  .does {
+    margin-inline-start: 28px;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 18px;
+  }
+  iframe {
     border: 1px solid var(--line);
-    padding: 16px 18px;
+    width: 100%;
+    height: 420px;
     margin-top: 10px;
-    overflow-wrap: anywhere;
-  }
-  .open :is(p, ul, ol) + :is(p, ul, ol) {
-    margin-top: 10px;
-  }
-  .open :is(ul, ol) {
-    padding-inline-start: 20px;
+    background: #fff;
   }
 `;
+const Head = styled.div`
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 16px;
+`;
+const Says = styled.div`
+  line-height: 28px;
+  padding: 8px 0 12px;
+  border-bottom: 1px solid var(--ink);
+`;
 
-export function TrayPart({ first, postOffice }: { first: Tray; postOffice: string | null }) {
+type Filters = { state: LetterState | 'all'; search: string };
+const STATES = Object.keys(LETTER_STATES) as LetterState[];
+const EVERY = 3_000;
+/** Milliseconds after the last key. */
+const PAUSE = 250;
+
+type Props = { first: Tray; isReader: boolean; postOffice: string | null };
+
+export function TrayPart({ first, isReader, postOffice }: Props) {
   const quizId = useDocument((s) => s.quizId);
   const [tray, setTray] = useState(first);
+  const [older, setOlder] = useState<TrayLetter[]>([]);
+  const [next, setNext] = useState(first.next);
+  const [filters, setFilters] = useState<Filters>({ state: 'all', search: '' });
   const [open, setOpen] = useState<string | null>(null);
+  const [notice, setNotice] = useState('');
   const [trouble, setTrouble] = useState('');
-  const look = useCallback(
-    () => call('GET /api/quizzes/{quiz}/letters', { quiz: quizId }).then(setTray, () => undefined),
-    [quizId],
+  const isFirst = useRef(true);
+  const { state, search } = filters;
+  const fetchPage = useCallback(
+    (from: Tray['next'] = null) =>
+      call('GET /api/quizzes/{quiz}/letters', {
+        quiz: quizId,
+        query: {
+          ...(state === 'all' ? {} : { state }),
+          ...(search.trim() ? { search: search.trim() } : {}),
+          ...from,
+        },
+      }),
+    [quizId, state, search],
   );
-  useAskAgain(look, 3_000);
-  const again = (letter: TrayLetter) =>
-    void call('POST /api/quizzes/{quiz}/letters/{letter}', { quiz: quizId, letter: letter.id }).then(
-      () => void look(),
-      (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.'),
+  const look = useCallback(() => fetchPage().then(setTray, () => undefined), [fetchPage]);
+  useAskAgain(look, EVERY);
+  useEffect(() => {
+    if (isFirst.current) {
+      isFirst.current = false;
+      return;
+    }
+    let isOver = false;
+    const timer = setTimeout(() => {
+      fetchPage().then(
+        (got) => {
+          if (isOver) return;
+          setTray(got);
+          setOlder([]);
+          setNext(got.next);
+        },
+        (error: unknown) => !isOver && setTrouble(messageOf(error)),
+      );
+    }, PAUSE);
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+    };
+  }, [fetchPage]);
+  const does = (work: Promise<string>) =>
+    void work.then(
+      (words) => {
+        setNotice(words);
+        setTrouble('');
+        void look();
+      },
+      (error: unknown) => setTrouble(messageOf(error)),
     );
-  const { counts, letters } = tray;
+  const { counts } = tray;
   const total = Object.values(counts).reduce((a, b) => a + b, 0);
+  const seen = new Set(tray.letters.map(({ id }) => id));
+  const letters = [...tray.letters, ...older.filter(({ id }) => !seen.has(id))];
   return (
-    <aside aria-label="Tray">
-      <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 16 }}>
+    <section aria-label="Letters that were written">
+      <Head>
         <h2>Tray</h2>
         {postOffice && (
           <a
             href={postOffice}
             target="_blank"
             rel="noreferrer"
-            style={{ color: 'inherit', fontWeight: 600, fontSize: 13 }}
+            style={{ color: 'inherit', fontWeight: 600, fontSize: 13, display: 'inline-block', minHeight: 24 }}
           >
             As they arrived, in the post office
           </a>
         )}
-      </div>
-      <p
-        style={{
-          display: 'flex',
-          flexWrap: 'wrap',
-          gap: '4px 18px',
-          color: 'var(--ink-2)',
-          padding: '8px 0 12px',
-          borderBottom: '1px solid var(--ink)',
-        }}
-      >
-        {total === 0 && 'Nothing was sent yet.'}
-        {(['delivered', 'waiting', 'failed'] as const)
-          .filter((s) => counts[s])
-          .map((s) => (
-            <span key={s} style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
-              <Mark kind={stateMark[s]} size={13} />{' '}
-              <b style={{ color: 'var(--ink)' }}>{counts[s]?.toLocaleString('en')}</b> {stateWord[s]}
-            </span>
-          ))}
+      </Head>
+      {total === 0 ? (
+        <p style={{ color: 'var(--ink-2)', padding: '8px 0 12px', borderBottom: '1px solid var(--ink)' }}>
+          Nothing was sent yet.
+        </p>
+      ) : (
+        <Says>
+          <Choose
+            label="Which letters"
+            value={state}
+            options={[
+              { id: 'all', label: `all ${total.toLocaleString('en')} letters` },
+              ...STATES.filter((one) => counts[one] || one === state).map((one) => ({
+                id: one,
+                label: `${(counts[one] ?? 0).toLocaleString('en')} ${LETTER_STATES[one].word}`,
+              })),
+            ]}
+            onChange={(to) => setFilters({ ...filters, state: to })}
+          />{' '}
+          with{' '}
+          <LineInput
+            type="search"
+            aria-label="Words in the address or the subject"
+            placeholder="any words"
+            value={search}
+            maxLength={200}
+            style={{ width: 150 }}
+            onChange={(e) => setFilters({ ...filters, search: e.target.value })}
+          />
+          {!isReader && (counts['failed'] ?? 0) > 0 && (
+            <>
+              {' '}
+              <TextButton
+                $weight={500}
+                onPress={() =>
+                  does(
+                    call('POST /api/quizzes/{quiz}/letters/failed', { quiz: quizId }).then(
+                      ({ queued }) => `${queued} on their way again.`,
+                    ),
+                  )
+                }
+              >
+                Send all {counts['failed']?.toLocaleString('en')} again that failed
+              </TextButton>
+            </>
+          )}
+        </Says>
+      )}
+      <p role="status" style={{ color: 'var(--pine)' }}>
+        {notice}
       </p>
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
+      {total > 0 && letters.length === 0 && <Muted as="p">No letter is like that.</Muted>}
       <Letters>
         {letters.map((letter) => (
-          <li key={letter.id}>
-            <button
-              type="button"
-              className="line"
-              aria-expanded={open === letter.id}
-              onClick={() => setOpen(open === letter.id ? null : letter.id)}
-            >
-              <span>
-                <Mark kind={stateMark[letter.state]} size={13} />
-              </span>
-              <Strong>{letter.subject}</Strong>
-              <Muted $small suppressHydrationWarning>
-                {dayAndTime(letter.writtenAt)}
-              </Muted>
-              <small>
-                {letter.recipient}, {stateWord[letter.state]}
-                {letter.state !== 'delivered' &&
-                  letter.tries > 0 &&
-                  ` after ${letter.tries} ${letter.tries === 1 ? 'try' : 'tries'}`}
-              </small>
-            </button>
-            {letter.trouble && (
-              <p style={{ color: 'var(--brick)', fontSize: 13, marginInlineStart: 28 }}>{letter.trouble}</p>
-            )}
-            {letter.state !== 'delivered' && (
-              <div style={{ marginInlineStart: 28 }}>
-                <TextButton onPress={() => again(letter)}>Send again now</TextButton>
-              </div>
-            )}
-            {open === letter.id && (
-              <div className="open">
-                <Rich text={letter.body} />
-              </div>
-            )}
-          </li>
+          <Line
+            key={letter.id}
+            letter={letter}
+            quizId={quizId}
+            isReader={isReader}
+            isOpen={open === letter.id}
+            onOpen={() => setOpen(open === letter.id ? null : letter.id)}
+            onAgain={() =>
+              does(
+                call('POST /api/quizzes/{quiz}/letters/{letter}', { quiz: quizId, letter: letter.id }).then(
+                  () => 'On its way again.',
+                ),
+              )
+            }
+          />
         ))}
       </Letters>
-      {total > letters.length && (
-        <p style={{ color: 'var(--ink-3)', fontSize: 13, marginTop: 10 }}>
-          The newest {letters.length} are shown, those in trouble first.
-        </p>
+      {next && (
+        <TextButton
+          onPress={() =>
+            void fetchPage(next).then(
+              (got) => {
+                setOlder([...older, ...got.letters]);
+                setNext(got.next);
+              },
+              (error: unknown) => setTrouble(messageOf(error)),
+            )
+          }
+        >
+          Older letters
+        </TextButton>
       )}
-    </aside>
+    </section>
+  );
+}
+
+type LineProps = {
+  letter: TrayLetter;
+  quizId: string;
+  isReader: boolean;
+  isOpen: boolean;
+  onOpen: () => void;
+  onAgain: () => void;
+};
+
+function Line({ letter, quizId, isReader, isOpen, onOpen, onAgain }: LineProps) {
+  const { id, state, subject, recipient, tries, trouble, writtenAt, dueAt } = letter;
+  const { mark, word } = LETTER_STATES[state];
+  const isLater = state === 'waiting' && dueAt !== undefined && Date.parse(dueAt) > Date.now();
+  const mayAgain = state === 'failed' || (state === 'waiting' && !isLater);
+  return (
+    <li>
+      <button type="button" className="line" aria-expanded={isOpen} onClick={onOpen}>
+        <span>
+          <Mark kind={mark} size={13} />
+        </span>
+        <Strong>{subject}</Strong>
+        <Muted $small suppressHydrationWarning>
+          {dayAndTime(writtenAt)}
+        </Muted>
+        <small suppressHydrationWarning>
+          {recipient}, {word}
+          {isLater && ` until ${dayAndTime(dueAt)}`}
+          {state !== 'delivered' && tries > 0 && ` after ${tries} ${tries === 1 ? 'try' : 'tries'}`}
+        </small>
+      </button>
+      {trouble && <p style={{ color: 'var(--brick)', fontSize: 13, marginInlineStart: 28 }}>{trouble}</p>}
+      <div className="does">
+        {!isReader && mayAgain && <TextButton onPress={onAgain}>Send again now</TextButton>}
+        {isOpen && (
+          <a
+            href={`/api/quizzes/${quizId}/letters/${id}/letter.eml`}
+            download
+            style={{ color: 'inherit', display: 'inline-block', minHeight: 24 }}
+          >
+            As a file (.eml)
+          </a>
+        )}
+      </div>
+      {isOpen && <iframe title={`Letter: ${subject}`} src={`/api/quizzes/${quizId}/letters/${id}/page`} />}
+    </li>
   );
 }

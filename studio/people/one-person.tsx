@@ -7,6 +7,7 @@ import type { Contact } from '../../contract/people';
 import { TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { Alarm, Muted, Strong } from '../../ui/text';
+import { LETTER_STATES } from '../shared/letter-states';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 
@@ -46,7 +47,6 @@ const Body = styled.div`
   }
 `;
 
-const STATES = { waiting: 'waiting', delivered: 'delivered', failed: 'could not be delivered' };
 const many = (n: number, one: string, more: string): string => (n === 1 ? `one ${one}` : `${n} ${more}`);
 
 type Props = {
@@ -162,7 +162,7 @@ const Letters = ({ person }: { person: Contact }) => (
             {subject}
             <div>
               <Muted $small>
-                {dayAndTime(at)} · {STATES[state]}
+                {dayAndTime(at)} · {LETTER_STATES[state].word}
               </Muted>
             </div>
           </li>

@@ -1,4 +1,5 @@
 import type { RichDoc } from '../../core/schema/quiz';
+import { toDoc } from '../../core/text/rich';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,7 +8,8 @@ import { database } from '../../server/platform/database';
 import { startWorkers } from '../../server/process/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/letters/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
-import { letterHtml, letterText } from '../../server/platform/smtp';
+import { letterDress } from '../../core/flow/letter';
+import { letterHtml, letterText } from '../../server/letters/drawn';
 import { freePort } from '../browser/servers';
 import { htmlFaults } from '../html';
 import { contact, go, type Published, published, visit } from './world';
@@ -103,8 +105,10 @@ it('a letter that the post office refuses has failed, in its words', async () =>
 it('a test goes to the creator, filled in for a visitor', async () => {
   await open();
   const at = await published();
-  await expect(sendTest(at.member, at.quizId, 'm', 'not an address')).rejects.toMatchObject({ status: 422 });
-  await sendTest(at.member, at.quizId, 'm', 'creator@slowspoke.test');
+  await expect(sendTest(at.member, at.quizId, { message: 'm', to: 'not an address' })).rejects.toMatchObject({
+    status: 422,
+  });
+  await sendTest(at.member, at.quizId, { message: 'm', to: 'creator@slowspoke.test' });
   const { letters } = await until(
     () => tray(at),
     ({ counts }) => counts['delivered'] === 1,
@@ -157,16 +161,49 @@ describe('a letter as it goes out', () => {
       },
     ],
   };
+  const sheet = {
+    preview: 'Ten lanes <for> you',
+    blocks: [
+      { kind: 'words' as const, text: body },
+      { kind: 'picture' as const, picture: { src: '/pictures/lane.svg', text: 'A lane' } },
+      { kind: 'button' as const, text: 'See & go', url: 'https://slowspoke.test/?a=1&b=2' },
+    ],
+    signature: toDoc('Wren, Slow Spoke'),
+    dress: letterDress({}),
+  };
+  const foot = { because: 'You asked.', stop: 'No more', url: 'https://quiz.test/letters/w/l/m' };
   it('is HTML with a language, a direction and a title', async () => {
     for (const language of ['en', 'ar']) {
-      const html = letterHtml(body, { subject: 'Your <result>', language });
-      expect(await htmlFaults(html)).toEqual([]);
-      expect(html).toContain(`<html lang="${language}"${language === 'ar' ? ' dir="rtl"' : ''}>`);
+      const html = await letterHtml({ sheet, subject: 'Your <result>', language, foot });
+      expect(await htmlFaults(html, { isLetter: true })).toEqual([]);
+      expect(html).toMatch(new RegExp(`<html (dir="${language === 'ar' ? 'rtl' : 'ltr'}" )?lang="${language}"`));
+      expect(html).toContain(`dir="${language === 'ar' ? 'rtl' : 'ltr'}"`);
+      expect(Buffer.byteLength(html)).toBeLessThan(20_000);
+      // Mail programs fetch pictures from somewhere, and know no scripts and no sheets of style.
+      expect(html).toMatch(/<img[^>]+src="https?:\/\/[^"]+\/pictures\/lane\.svg"/);
+      expect(html).not.toMatch(/<script|<link[^>]+stylesheet/);
       expect(html).toContain('<title>Your &lt;result&gt;</title>');
       expect(html).not.toContain('<b>mend');
     }
   });
   it('says in its text part where links lead', () => {
-    expect(letterText(body)).toBe('Look at our loops (https://slowspoke.test/lanes) & <b>mend</b>.\n\n– Tea');
+    expect(letterText({ sheet, subject: '', language: 'en', foot })).toBe(
+      [
+        'Look at our loops (https://slowspoke.test/lanes) & <b>mend</b>.',
+        '– Tea',
+        '[A lane]',
+        'See & go: https://slowspoke.test/?a=1&b=2',
+        '-- \nWren, Slow Spoke',
+        'You asked.\nNo more: https://quiz.test/letters/w/l/m',
+      ].join('\n\n'),
+    );
+  });
+  it('says the same in both parts', async () => {
+    const drawn = { sheet, subject: 'Lanes', language: 'en', foot };
+    const wordsOf = (text: string) => new Set(text.match(/\p{L}+/gu));
+    const html = (await letterHtml(drawn)).replace(/<(style|title)>[^<]*<\/\1>/g, '').replace(/<[^>]+>/g, ' ');
+    const both = wordsOf(letterText(drawn));
+    for (const word of wordsOf(html.replaceAll('&lt;', ' ').replaceAll('&amp;', ' ').replaceAll('&gt;', ' ')))
+      expect(both.has(word) || /^(Ten|lanes|for|you|nbsp|zwnj|x\w+)$/.test(word) ? '' : word).toBe('');
   });
 });

@@ -27,6 +27,9 @@ type File =
   | 'GET /api/account/data.json'
   | 'GET /api/people/contacts.csv'
   | 'GET /api/people/contacts.vcf'
+  | 'GET /api/quizzes/{quiz}/letters/{letter}/page'
+  | 'GET /api/quizzes/{quiz}/letters/{letter}/letter.eml'
+  | 'GET /api/quizzes/{quiz}/messages/{message}/page'
   | 'GET /api/people/{contact}/data.json';
 type OfStudio = Exclude<Endpoint, OfVisitors> | File;
 type Role = Membership['role'];
@@ -120,6 +123,17 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
   'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
   'POST /api/quizzes/{quiz}/letters/{letter}': { role: 'editor' },
+  'POST /api/quizzes/{quiz}/letters/failed': { role: 'editor' },
+  'GET /api/quizzes/{quiz}/letters/{letter}/page': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/letters/{letter}/letter.eml': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/messages/{message}': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/messages/{message}/page': { role: 'reader' },
+  'GET /api/mailing': { role: 'reader', stranger: 200 },
+  'PUT /api/mailing': {
+    role: 'editor',
+    body: { isStopped: false, perMinute: null, quiet: null },
+    stranger: 200,
+  },
   'GET /api/account': { role: 'reader', stranger: 200 },
   'GET /api/account/data.json': { role: 'reader', stranger: 200 },
   'PUT /api/account/email': {
@@ -194,6 +208,7 @@ async function makeWorld(): Promise<Record<string, string>> {
     run: (await listPeople(owner, quizId)).people[0]?.runId ?? '',
     letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
     edition: '1',
+    message: 'm',
     comment: 'comment-1',
     gift: new URL((await giveAway(owner, quizId)).link ?? '').searchParams.get('key') ?? '',
     session: 'no-such-session',

@@ -2,7 +2,8 @@
 import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
 import { runsAsCsv } from '../../server/results/runs-table';
-import { exampleRun, sendAgain, sendTest, trayOf } from '../../server/letters/mail';
+import { arrives, arrivesAsPage } from '../../server/letters/arrives';
+import { letterAsFile, letterAsPage, sendAgain, sendFailedAgain, sendTest, trayOf } from '../../server/letters/mail';
 import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { copyQuiz, deleteQuiz, listQuizzes, restoreQuiz } from '../../server/editing/quizzes';
@@ -28,8 +29,12 @@ describe('somebody of another workspace', () => {
     ['reads one of them', (m, q, { run }) => readPerson(m, q, run)],
     ['takes the table of runs', (m, q) => runsAsCsv(m, q).next()],
     ['looks into its tray', (m, q) => trayOf(m, q)],
-    ['reads its letters through an example', (m, q) => exampleRun(m, q)],
-    ['sends a test of its letter', (m, q) => sendTest(m, q, 'm', 'me@example.com')],
+    ['reads its letters as they would arrive', (m, q) => arrives(m, q, 'm', undefined)],
+    ['looks at them', (m, q) => arrivesAsPage(m, q, 'm', { who: undefined, isDark: false })],
+    ['reads one of its letters', (m, q, { letter }) => letterAsPage(m, q, letter)],
+    ['takes one of its letters out', (m, q, { letter }) => letterAsFile(m, q, letter)],
+    ['sends all again', (m, q) => sendFailedAgain(m, q)],
+    ['sends a test of its letter', (m, q) => sendTest(m, q, { message: 'm', to: 'me@example.com' })],
     ['sends one of its letters again', (m, q, { letter }) => sendAgain(m, q, letter)],
   ];
   it.each(attempts)('%s: it is not there', async (_name, attempt) => {
@@ -55,7 +60,7 @@ describe('somebody who may only look', () => {
     ['publish', (m, q) => publishQuiz(m, q, 0)],
     ['delete', (m, q) => deleteQuiz(m, q)],
     ['copy', (m, q) => copyQuiz(m, q)],
-    ['send letters', (m, q) => sendTest(m, q, 'm', 'me@example.com')],
+    ['send letters', (m, q) => sendTest(m, q, { message: 'm', to: 'me@example.com' })],
   ])('may not %s', async (_name, attempt) => {
     const at = await published();
     await expect(attempt({ ...at.member, role: 'reader' }, at.quizId)).rejects.toMatchObject({ status: 403 });

@@ -13,6 +13,4 @@ export type BlockProps<K extends BlockView['kind'] = BlockView['kind']> = {
   offerAt?: (id: string) => string;
   /** Back to a page, to change an answer that is looked over. */
   onRevise?: (page: string) => void;
-  /** Fetches the certificate of a block. */
-  onCertificate?: (block: string) => Promise<void>;
 };

@@ -35,7 +35,6 @@ type Props = {
   onAgain: () => void;
   onOffer?: (outcome: string) => void;
   onRevise?: (page: string) => void;
-  onCertificate?: (block: string) => Promise<void>;
   /** What is to be said of the page just left; it stands alone until the visitor goes on. */
   explained?: ReviewLine[];
   onGoOn?: () => void;
@@ -131,7 +130,6 @@ export function PageView({
   onAgain,
   onOffer,
   onRevise,
-  onCertificate,
   explained,
   onGoOn,
   clock,
@@ -155,7 +153,6 @@ export function PageView({
     ...(onOffer ? { onOffer } : {}),
     ...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {}),
     ...(onRevise && view.back ? { onRevise } : {}),
-    ...(onCertificate ? { onCertificate } : {}),
   };
   const fault = (block: string, field?: string) => {
     const found = faults.find((f) => f.block === block && f.field === field);

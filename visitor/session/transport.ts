@@ -63,14 +63,3 @@ async function ask(endpoint: string, body: unknown, keepalive: boolean): Promise
   if (status === 409) return { is: 'passed', message, ...(details ? { standing: details } : {}) };
   return { is: 'told', message };
 }
-
-/** Fetches a file and hands it to the device. */
-export async function download(url: string, body: unknown, name: string): Promise<void> {
-  const response = await send(url, body);
-  if (!response.ok) throw new Error(`${response.status}`);
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(await response.blob());
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
-}

@@ -65,14 +65,17 @@ function readAddress(asks: readonly string[]) {
   const place = query.get('in');
   const entry = query.get('entry');
   const trial = query.get('try');
-  for (const own of ['in', 'entry', 'door', 'try']) query.delete(own);
-  for (const own of ['handed', 'door']) rest.delete(own);
+  const mine = query.get('mine');
+  for (const own of ['in', 'entry', 'door', 'try', 'mine']) query.delete(own);
+  for (const own of ['handed', 'door', 'mine']) rest.delete(own);
   return {
     // Who comes from another quiz begins here with what it says of them, whatever was begun before.
     isHanded: query.has('handed'),
     ticket,
     entry,
     trial,
+    // The token of a run that stands in letters to its visitor.
+    mine,
     isFramed: place !== null,
     language: query.get('language'),
     params: Object.fromEntries(
@@ -147,13 +150,15 @@ export class Session {
     const address = readAddress(this.asks);
     const { isHanded } = address;
     const ticket = isAnew ? null : address.ticket;
-    const kept = isAnew || isHanded || ticket !== null ? null : this.store.read();
-    const token = this.channel.take(kept?.token);
+    const mine = isAnew ? null : address.mine;
+    const kept = isAnew || isHanded || ticket !== null || mine !== null ? null : this.store.read();
+    const token = this.channel.take(mine ?? kept?.token);
     // Kept before it is sent, so that another window that opens now takes the same.
     const before = this.store.read();
     const device = before?.device ?? token;
     const shown = before?.edition ?? this.state.standing.edition;
-    if (!kept) this.store.write({ token, device, edition: shown });
+    const keep = () => this.store.write({ token, device, edition: shown });
+    if (!kept && mine === null) keep();
     const around = address.isFramed && !kept ? await askHostPage(this.asks) : {};
     const answer = await post('POST /runs/open', {
       address: this.address,
@@ -181,7 +186,8 @@ export class Session {
       return;
     }
     if (answer.is !== 'taken') throw new Error('message' in answer ? answer.message : answer.is);
-    if (isHanded || ticket !== null) history.replaceState(null, '', address.without);
+    if (mine !== null) keep();
+    if (isHanded || ticket !== null || mine !== null) history.replaceState(null, '', address.without);
     const { standing } = answer;
     // A run goes on in its own language, whose fixed words this page does not have.
     const { language } = standing.view.quiz;

@@ -3,7 +3,7 @@ import { inLanguage } from '../../../../core/languages/translate';
 import { wornBy } from '../../../../core/look/worn';
 import { askedOfAddress } from '../../../../core/flow/carry';
 import { doorAt } from '../../../../server/visitor/admission';
-import { findByTicket } from '../../../../server/visitor/take-step';
+import { findByTicket, ticketOfLasting } from '../../../../server/visitor/take-step';
 import { spokenIn } from '../../../../visitor/languages';
 import { TakeQuiz } from '../../../../visitor/take-quiz';
 import { preloadType } from '../../families';
@@ -35,7 +35,9 @@ export async function generateMetadata({ params, searchParams }: Props): Promise
 export default async function VisitorPage({ params, searchParams }: Props) {
   const { address } = await params;
   const live = await shownAt(address);
-  const { run, told, wrong, door: why, ...others } = await searchParams;
+  const { run: shownRun, mine, told, wrong, door: why, ...others } = await searchParams;
+  // Somebody follows the link of a letter to them. Where there are scripts, they read it themselves.
+  const run = typeof mine === 'string' ? await orNotFound(ticketOfLasting(address, mine)) : shownRun;
   const found = typeof run === 'string' ? await orNotFound(findByTicket(address, run)) : null;
   const shown = await languageShown(live.quiz);
   if (!found || typeof run !== 'string')

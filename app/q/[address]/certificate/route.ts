@@ -1,18 +1,23 @@
-import { certificateOf } from '../../../../server/visitor/certificate';
 import { hashToken } from '../../../../server/platform/ids';
 import { networkOf, requireRoom } from '../../../../server/platform/rates';
-import { preflight, visitorEndpoint } from '../../../endpoint';
+import { certificateOf } from '../../../../server/visitor/certificate';
+import { answer } from '../../../http';
 
-export const OPTIONS = preflight;
-export const POST = visitorEndpoint('POST /q/{address}/certificate', async ({ request, params, body }) => {
-  const { token, block } = body;
-  requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
-  const bytes = await certificateOf(params.address, token, block);
-  return new Response(new Uint8Array(bytes), {
-    headers: {
-      'Content-Type': 'application/pdf',
-      'Content-Disposition': 'attachment; filename="certificate.pdf"',
-      'Cache-Control': 'no-store',
-    },
+/** A certificate as a PDF, by a link that works without scripts. */
+export const GET = (request: Request, { params }: { params: Promise<{ address: string }> }) =>
+  answer(request, async () => {
+    const { searchParams } = new URL(request.url);
+    const { address } = await params;
+    const token = searchParams.get('mine') ?? '';
+    requireRoom(['network', networkOf(request)], ['run', hashToken(token)]);
+    const bytes = await certificateOf(address, token, searchParams.get('block') ?? '');
+    const name = `${address.replace(/[^a-z0-9-]/gi, '') || 'quiz'}-certificate.pdf`;
+    return new Response(new Uint8Array(bytes), {
+      headers: {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="${name}"`,
+        'Cache-Control': 'no-store',
+        'Referrer-Policy': 'no-referrer',
+      },
+    });
   });
-});

@@ -1,6 +1,7 @@
 import { patiently } from '../../../../../server/platform/patience';
 import { readConfig } from '../../../../../server/platform/config';
-import { exampleRun, trayOf } from '../../../../../server/letters/mail';
+import { trayOf } from '../../../../../server/letters/mail';
+import { readMailing } from '../../../../../server/letters/mailing';
 import { Mail } from '../../../../../studio/mail/mail';
 import { member, quizRow } from '../../../../member';
 
@@ -10,8 +11,9 @@ export default async function MailPage({ params }: { params: Promise<{ quiz: str
   return (
     <Mail
       tray={await patiently(() => trayOf(who, quizId))}
-      example={await patiently(() => exampleRun(who, quizId))}
+      mailing={await patiently(() => readMailing(who))}
       own={who.email}
+      isReader={who.role === 'reader'}
       postOffice={readConfig().postOffice}
     />
   );
