@@ -10,7 +10,7 @@ import { PictureButton } from '../fields/picture';
 import { RichField } from '../fields/rich-field';
 import { useFields } from '../fields/use-fields';
 import { ConditionSentence } from '../shared/condition';
-import { firstTest } from '../shared/subjects';
+import { firstAsked } from './first-asked';
 
 const Part = styled.section`
   border-inline-start: 3px solid var(--line);
@@ -81,14 +81,19 @@ function OnePart({ letter, part, name }: { letter: Letter; part: LetterPart; nam
     <Part id={part.id} aria-label={name}>
       {picture && <PictureButton at={() => at} picture={picture} of={name} large />}
       {body !== undefined && (
-        <RichField label={`Words of ${name}`} value={body} onChange={(to) => set('body', to, 'body')} />
+        <RichField
+          label={`Words of ${name}`}
+          value={body}
+          placeholder="Words that some of them get"
+          onChange={(to) => set('body', to, 'body')}
+        />
       )}
       {button && <ButtonFields button={button} name={name} onChange={(to, join) => set('button', to, join)} />}
       <div className="does">
         {showIf === undefined ? (
           <>
             For everybody.{' '}
-            <TextButton $weight={500} onPress={() => set('showIf', firstTest(quiz, last))}>
+            <TextButton $weight={500} onPress={() => set('showIf', firstAsked(quiz))}>
               Only when …
             </TextButton>
           </>

@@ -6,7 +6,7 @@ import { useQuiz } from '../document';
 import { NumberField } from '../fields/number-field';
 import type { Fields } from '../fields/use-fields';
 import { ConditionSentence } from '../shared/condition';
-import { firstTest } from '../shared/subjects';
+import { firstAsked } from './first-asked';
 import { Addresses } from './addresses';
 
 type When = 'now' | 'hours' | 'days' | 'daily' | 'weekly';
@@ -90,15 +90,15 @@ function Which({ letter, fields, isGathered }: { letter: Letter; fields: Fields<
   if (when === undefined)
     return (
       <>
-        {isGathered ? 'of all who finish.' : 'after each who finishes.'}{' '}
-        <TextButton $weight={500} onPress={() => fields.set('when', firstTest(quiz, last))}>
+        {isGathered ? 'of all who finish.' : 'after finishing.'}{' '}
+        <TextButton $weight={500} onPress={() => fields.set('when', firstAsked(quiz))}>
           Only when …
         </TextButton>
       </>
     );
   return (
     <>
-      {isGathered ? 'of all who finish' : 'after each who finishes'}, only when{' '}
+      {isGathered ? 'of all who finish' : 'after finishing'}, only when{' '}
       <ConditionSentence
         quiz={quiz}
         page={last}
@@ -107,7 +107,7 @@ function Which({ letter, fields, isGathered }: { letter: Letter; fields: Fields<
       />
       .{' '}
       <TextButton $weight={500} onPress={() => fields.set('when', undefined)}>
-        After everybody
+        Always
       </TextButton>
     </>
   );

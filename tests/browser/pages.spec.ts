@@ -69,7 +69,7 @@ test('a welcome and every part of a result are written, and stand before the vis
   );
   await expect(visitor.getByRole('button', { name: 'Tell a friend' })).toBeVisible();
   const fetched = visitor.waitForEvent('download');
-  await visitor.getByRole('button', { name: 'Get the certificate' }).click();
+  await visitor.getByRole('link', { name: 'Get the certificate' }).click();
   expect((await fetched).suggestedFilename()).toMatch(/\.pdf$/);
   await visitor.getByRole('button', { name: 'Once more' }).click();
   await expect(visitor.getByRole('button', { name: 'Off we go' })).toBeVisible();
