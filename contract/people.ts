@@ -37,6 +37,10 @@ const ContactSchema = closed({
   fields: Type.Array(closed({ label: Type.String(), value: Type.String() })),
   /** What was agreed to, in the words that stood there. */
   consent: Type.Union([closed({ text: Type.String(), version: Type.Integer(), at: Instant }), Type.Null()]),
+  /** When the link in a letter to the address was followed, where one was sent. */
+  confirmedAt: Type.Union([Instant, Type.Null()]),
+  /** They want no more letters. */
+  isUnsubscribed: Type.Boolean(),
   taken: Type.Array(
     closed({
       ...TakenSchema.properties,

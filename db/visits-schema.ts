@@ -189,6 +189,8 @@ export const contacts = pgTable(
     consent: jsonb('consent').$type<{ text: string; version: number; at: string } | null>(),
     firstAt: at('first_at').notNull().defaultNow(),
     lastAt: at('last_at').notNull().defaultNow(),
+    /** When somebody followed the link in a letter to the address; null where they have not, or were not asked to. */
+    confirmedAt: at('confirmed_at'),
     /** What somebody is searched by: the address, and what they left. Lower case. */
     words: text('words')
       .notNull()

@@ -12,13 +12,16 @@ export const contact: BlockKind<Contact, ContactView> = {
     id,
     prompt,
     ...given('body', body === undefined ? undefined : fill(body)),
-    fields: fields.map((f) => ({
-      id: f.id,
-      label: f.label,
-      format: f.format,
-      required: f.required ?? false,
-      ...given('filled', f.from === undefined ? undefined : known(f.from) || undefined),
-    })),
+    fields: fields
+      .filter((f) => !f.hidden)
+      .map((f) => ({
+        id: f.id,
+        label: f.label,
+        format: f.format,
+        required: f.required ?? false,
+        ...given('options', f.options),
+        ...given('filled', f.from === undefined ? undefined : known(f.from) || undefined),
+      })),
     skippable,
     ...given('consent', consent),
   }),
@@ -38,6 +41,15 @@ export const contact: BlockKind<Contact, ContactView> = {
     if (block.fields.length === 0) found.push(error('empty-text', 'write', at, 'The contact page asks for nothing.'));
     if (!block.consent && quiz.messages.length > 0 && block.fields.some((f) => f.format === 'email'))
       found.push(consentMissing(block, at));
+    for (const field of block.fields) {
+      const name = `“${field.label}”`;
+      if (field.hidden && field.from === undefined)
+        found.push(error('field-keeps-nothing', 'write', [...at, field.id], `${name} is hidden and keeps no value.`));
+      if (field.format === 'choice' && (field.options ?? []).filter(({ text }) => text.trim()).length < 2)
+        found.push(error('empty-text', 'write', [...at, field.id], `${name} has fewer than two choices.`));
+    }
+    if (block.confirm && !block.fields.some(({ format }) => format === 'email'))
+      found.push(error('confirm-nothing', 'write', at, 'The form asks to confirm an address, but asks for none.'));
     if (block.consent && !block.consent.text.trim())
       found.push(error('empty-text', 'write', at, 'The line of consent has no wording.'));
     return found;

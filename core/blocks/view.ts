@@ -1,7 +1,7 @@
 /** What a visitor may see of blocks that are no questions. */
 import type { Media } from '../questions/asked';
 import type { Part } from '../questions/parts';
-import type { Offer, Picture, RichText } from '../schema/quiz';
+import type { ContactField, Offer, Picture, RichText } from '../schema/quiz';
 
 export type ContactView = {
   kind: 'contact';
@@ -11,8 +11,9 @@ export type ContactView = {
   fields: {
     id: string;
     label: string;
-    format: 'text' | 'name' | 'email' | 'phone';
+    format: ContactField['format'];
     required: boolean;
+    options?: { id: string; text: string }[];
     filled?: string;
   }[];
   skippable: boolean;

@@ -1,7 +1,7 @@
 /** What is wrong or risky in letters. */
 import { isContact } from '../document/lookup';
 import { textsOfLetter } from '../document/letters';
-import { looksLikeEmail } from '../flow/faults';
+import { looksLikeEmail } from '../flow/contact-formats';
 import { error, type Finding, warning } from '../schema/finding';
 import type { Letter, Quiz } from '../schema/quiz';
 import { insertsIn, isBlank } from '../text/rich';

@@ -2,7 +2,8 @@ import { choice, option, text } from '../../tests/quizzes';
 import type { Block, ContactBlock, Question } from '../schema/quiz';
 import type { Answer } from '../values/answer';
 import { LONGEST_ANSWER, LONGEST_ESSAY } from '../schema/longest';
-import { faultsIn, looksLikeEmail, unknownFields, usable } from './faults';
+import { looksLikeEmail } from './contact-formats';
+import { faultsIn, unknownFields, usable } from './faults';
 import type { ContactGiven } from './sent';
 
 const of = <K extends Question['kind']>(kind: K, more: object = {}) =>

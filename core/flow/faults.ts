@@ -5,6 +5,7 @@ import type { Told } from '../questions/kind';
 import { kindOf } from '../questions/registry';
 import { type Answer, isAnswered } from '../values/answer';
 import type { Refusal, RefusalCode } from '../questions/refusal';
+import { formatFault } from './contact-formats';
 import type { ContactGiven, Sent } from './sent';
 
 export { type Refusal, refuse } from '../questions/refusal';
@@ -31,14 +32,18 @@ export function usable(blocks: Block[], answers: Record<string, Answer> = {}): R
   );
 }
 
-/** Everything that is wrong or missing in the blocks shown. After the finish only contacts can still be given. */
+/**
+ * Everything that is wrong or missing in the blocks shown. After the finish only contacts can still be given.
+ * @param isTaken it was looked at before, and what it was held to then is not asked again
+ */
 export function faultsIn(
   shown: Block[],
   run: { finished: boolean; answers: Record<string, Answer>; contact: Record<string, ContactGiven> },
+  isTaken = false,
 ): Refusal[] {
   return shown.flatMap((block) => {
     if (isQuestion(block)) return run.finished ? [] : questionFaults(block, run.answers[block.id]);
-    return isContact(block) ? contactFaults(block, run.contact[block.id]) : [];
+    return isContact(block) ? contactFaults(block, run.contact[block.id], isTaken) : [];
   });
 }
 
@@ -57,11 +62,7 @@ function questionFaults(question: Question, answer: Answer | undefined): Refusal
   return refusal ? [at(refusal)] : [];
 }
 
-/** One sign @, something with a dot behind it, no white space: a letter decides the rest. */
-export const looksLikeEmail = (text: string): boolean =>
-  text.length <= 254 && /^[^\s@,;<>"]{1,64}@[^\s@,;<>"]+\.[^\s@,;<>".]{2,}$/.test(text.trim());
-
-function contactFaults(block: ContactBlock, given: ContactGiven | undefined): Refusal[] {
+function contactFaults(block: ContactBlock, given: ContactGiven | undefined, isTaken: boolean): Refusal[] {
   const fault = (code: RefusalCode, message: string, field?: string): Refusal => ({
     block: block.id,
     code,
@@ -71,16 +72,18 @@ function contactFaults(block: ContactBlock, given: ContactGiven | undefined): Re
   if (given === undefined || 'skipped' in given)
     return block.skippable ? [] : [fault('required', 'Please fill this in.')];
   const faults: Refusal[] = [];
-  const known = new Set(block.fields.map((f) => f.id));
+  const shown = block.fields.filter((field) => !field.hidden);
+  const known = new Set(shown.map((f) => f.id));
   for (const id of Object.keys(given.fields)) {
     if (!known.has(id)) faults.push(fault('unknown', 'This field is not asked for here.', id));
   }
-  for (const field of block.fields) {
+  for (const field of shown) {
     const value = (given.fields[field.id] ?? '').trim();
     if (value.length > 300) faults.push(fault('too-long', 'Please keep it under 300 characters.', field.id));
     else if (!value && field.required) faults.push(fault('required', `Please fill in: ${field.label}.`, field.id));
-    else if (value && field.format === 'email' && !looksLikeEmail(value)) {
-      faults.push(fault('not-an-email', 'This does not look like an e-mail address.', field.id));
+    else if (value && !isTaken) {
+      const told = formatFault(field, value);
+      if (told) faults.push(fault(told.code, told.message, field.id));
     }
   }
   if (block.consent?.required && given.consent !== block.consent.version) {

@@ -3,6 +3,7 @@ import type { Insert, Quiz } from '../schema/quiz';
 import type { Fill } from '../text/rich';
 import { ledgerOf, questionsOnWay, type Run, runFacts } from './run';
 import { dayIn, listIn } from '../text/language';
+import { givenWords } from './contact-formats';
 
 import { quizIndex } from '../document/lookup';
 import { isAnswered } from '../values/answer';
@@ -95,6 +96,18 @@ export function contactOf(run: Run): Record<string, string> {
   );
 }
 
+/** The same in words: of a choice the one that was chosen, of a day the day as the language of the quiz writes it. */
+export function contactWords(quiz: Quiz, run: Run): Record<string, string> {
+  const { contactOf: blockOf } = quizIndex(quiz);
+  return Object.fromEntries(
+    Object.entries(contactOf(run)).map(([id, value]) => {
+      const field = blockOf.get(id)?.fields.find((one) => one.id === id);
+      if (!field) return [id, value];
+      return [id, field.format === 'date' ? dayIn(quiz.language, value) : givenWords(field, value)];
+    }),
+  );
+}
+
 /**
  * What is known of a run beside what was sent in it.
  * @property day on which it finished, YYYY-MM-DD @property links addresses that lead to what is its own
@@ -112,7 +125,7 @@ export function fillFor(
   result: Result = resultOf(quiz, run),
   { day, edition, links = {} }: Beside = {},
 ): Fill {
-  const contact = contactOf(run);
+  const contact = contactWords(quiz, run);
   const name = (contact['name'] ?? '').trim();
   const values: Record<Insert['attrs']['value'], (ref: string | undefined) => string | null> = {
     name: () => name,

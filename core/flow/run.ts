@@ -4,7 +4,7 @@
  */
 import { isKeyed } from '../questions/registry';
 import type { Block, Page, Question, Quiz, Target } from '../schema/quiz';
-import { quizIndex } from '../document/lookup';
+import { isContact, quizIndex } from '../document/lookup';
 import type { Answer } from '../values/answer';
 import { creditOf } from '../questions/credit';
 import { type Facts, isTrue } from '../conditions/evaluate';
@@ -97,7 +97,8 @@ export const currentPage = (quiz: Quiz, run: Run): Page | undefined =>
 export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
   return sent.reduce(
     (run, one) => {
-      const next = step(quiz, run, one);
+      // Formats were looked at when it was sent: by rules that may have become stricter since, and before anything was wiped of it.
+      const next = step(quiz, run, one, { isTaken: true });
       return 'run' in next ? next.run : run;
     },
     startRun(quiz, start),
@@ -105,7 +106,7 @@ export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
 }
 
 /** The next state of a run, or every reason why what was sent cannot be taken. */
-export function step(quiz: Quiz, run: Run, sent: Sent): Step {
+export function step(quiz: Quiz, run: Run, sent: Sent, { isTaken = false } = {}): Step {
   if (sent.do === 'offer') {
     return !run.offers.includes(sent.outcome) && offerOf(quiz, run, sent.outcome, () => reachedOutcomes(quiz, run))
       ? { run: { ...run, offers: [...run.offers, sent.outcome] } }
@@ -117,7 +118,24 @@ export function step(quiz: Quiz, run: Run, sent: Sent): Step {
   if (sent.do === 'change' || !here || here.id !== on || run.left)
     return refuse(null, 'wrong-page', 'This page has been left already.');
   if (sent.do === 'back') return turnBack(quiz, run);
-  return sent.do === 'time' ? { run: endTime(quiz, run, here, sent) } : sendPage(quiz, run, here, sent);
+  return sent.do === 'time' ? { run: endTime(quiz, run, here, sent) } : sendPage(quiz, run, here, sent, isTaken);
+}
+
+/** What was left, with the known values that hidden fields keep. */
+function withHidden(
+  blocks: Block[],
+  known: Record<string, string>,
+  sent: Record<string, ContactGiven> = {},
+): Record<string, ContactGiven> {
+  return Object.fromEntries(
+    blocks.filter(isContact).flatMap((block): [string, ContactGiven][] => {
+      const given = sent[block.id];
+      const kept = block.fields.filter((field) => field.hidden && known[field.from ?? '']);
+      if (!given || !('fields' in given) || kept.length === 0) return [];
+      const own = Object.fromEntries(kept.map((field) => [field.id, known[field.from ?? ''] ?? '']));
+      return [[block.id, { ...given, fields: { ...given.fields, ...own } }]];
+    }),
+  );
 }
 
 function turnBack(quiz: Quiz, run: Run): Step {
@@ -135,15 +153,16 @@ function endTime(quiz: Quiz, run: Run, here: Page, sent: Extract<Sent, { do: 'ti
   return sent.of === 'quiz' ? finish(quiz, settled) : leave(quiz, settled, here);
 }
 
-function sendPage(quiz: Quiz, run: Run, here: Page, sent: Extract<Sent, { do: 'go' }>): Step {
+function sendPage(quiz: Quiz, run: Run, here: Page, sent: Extract<Sent, { do: 'go' }>, isTaken: boolean): Step {
   const blocks = drawnBlocks(quiz, here, run.seed);
   const filled: Run = {
     ...run,
     answers: run.finished ? run.answers : { ...run.answers, ...sent.answers },
     contact: { ...run.contact, ...sent.contact },
   };
-  const refusals = [...unknownFields(blocks, sent), ...faultsIn(shownBlocks(quiz, filled, here), filled)];
+  const refusals = [...unknownFields(blocks, sent), ...faultsIn(shownBlocks(quiz, filled, here), filled, isTaken)];
   if (refusals.length > 0) return { refused: refusals };
+  filled.contact = { ...filled.contact, ...withHidden(blocks, run.known, sent.contact) };
   const next = goOn(quiz, filled, here);
   const over = next.finished && !run.finished && next.left === undefined && next.stopped === undefined;
   return { run: over && quiz.delivery.lookOver ? { ...settle(quiz, filled, here), looking: true } : next };

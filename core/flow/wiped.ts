@@ -1,5 +1,5 @@
 /** What was sent, without who sent it. */
-import { looksLikeEmail } from './faults';
+import { looksLikeEmail } from './contact-formats';
 import type { ContactGiven, Sent } from './sent';
 
 const wipedGiven = (given: ContactGiven): ContactGiven =>

@@ -44,10 +44,16 @@ const Carry = Type.Array(
 const ContactField = closed({
   id: Id,
   label: Line,
-  format: oneOf('text', 'name', 'email', 'phone'),
+  format: oneOf('text', 'name', 'email', 'phone', 'address', 'date', 'number', 'choice'),
   required: optional(Type.Boolean()),
   /** The known value that it is filled in with beforehand. */
   from: optional(Id),
+  /** Nobody sees it: it keeps the known value. */
+  hidden: optional(Type.Boolean()),
+  /** Of phone numbers without a country's own (ISO 3166). */
+  country: optional(Type.String({ pattern: '^[A-Z]{2}$' })),
+  /** What a choice is of. */
+  options: optional(Type.Array(closed({ id: Id, text: Line }), { maxItems: 100 })),
 });
 const block = { id: Id, showIf: optional(Condition) };
 const Contact = closed({
@@ -57,6 +63,8 @@ const Contact = closed({
   body: optional(RichText),
   fields: Type.Array(ContactField, { maxItems: 20 }),
   skippable: optional(Type.Boolean()),
+  /** The address counts once the link in a letter to it has been followed. */
+  confirm: optional(Type.Boolean()),
   consent: optional(closed({ text: Line, version: Type.Integer({ minimum: 1 }), required: Type.Boolean() })),
 });
 const Offer = shared('Offer', closed({ text: Line, button: Line, url: Address, picture: optional(Picture) }));

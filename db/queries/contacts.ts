@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Tx } from '../client';
 import { contacts, runs } from '../schema';
 
@@ -62,4 +62,28 @@ export async function keepContact(
     .set({ contactId })
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId)));
   return contactId;
+}
+
+/** Whether somebody has followed the link in a letter to this address. */
+export async function isConfirmed(tx: Tx, workspaceId: string, email: string): Promise<boolean> {
+  const rows = await tx
+    .select({ at: contacts.confirmedAt })
+    .from(contacts)
+    .where(and(eq(contacts.workspaceId, workspaceId), eq(contacts.email, email)));
+  return rows.some(({ at }) => at !== null);
+}
+
+/** @returns the runs of whoever has this address */
+export async function confirmAddress(tx: Tx, workspaceId: string, email: string, at: Date): Promise<string[]> {
+  const own = and(eq(contacts.workspaceId, workspaceId), eq(contacts.email, email));
+  await tx
+    .update(contacts)
+    .set({ confirmedAt: at })
+    .where(and(own, isNull(contacts.confirmedAt)));
+  const rows = await tx
+    .select({ runId: runs.runId })
+    .from(contacts)
+    .innerJoin(runs, and(eq(runs.workspaceId, contacts.workspaceId), eq(runs.contactId, contacts.contactId)))
+    .where(own);
+  return rows.map(({ runId }) => runId);
 }

@@ -1,5 +1,5 @@
 /** One's own account: its address, where one is signed in, all of one's data, and leaving for good. */
-import { looksLikeEmail } from '../../core/flow/faults';
+import { looksLikeEmail } from '../../core/flow/contact-formats';
 import { textOf } from '../../core/values/unknown';
 import type { Account } from '../../contract/account';
 import {

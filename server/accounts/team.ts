@@ -1,5 +1,5 @@
 /** Who works in a workspace: invited by mail, with what they may do, until they leave or are sent away. */
-import { looksLikeEmail } from '../../core/flow/faults';
+import { looksLikeEmail } from '../../core/flow/contact-formats';
 import { randomBytes } from 'node:crypto';
 import type { Team, TeamRole } from '../../contract/team';
 import type { Tx } from '../../db/client';

@@ -7,7 +7,7 @@ import { dislikedIn } from '../../core/mailing/disliked';
 import { type Beside, contactOf, resultOf } from '../../core/flow/result';
 import { foldRun, type Run, runFacts } from '../../core/flow/run';
 import { rehearsedRun } from '../../core/rehearsal/sampled';
-import type { Letter, Quiz } from '../../core/schema/quiz';
+import type { ContactField, Letter, Quiz } from '../../core/schema/quiz';
 import type { Membership } from '../../db/queries/members';
 import { newestWithContact, oneRun } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
@@ -23,7 +23,16 @@ import { filledIn, letterWords } from './words';
 const RECENT = 20;
 /** Rehearsed runs that are tried until one reaches an outcome. */
 const MOST_TRIED = 400;
-const MADE_UP = { name: 'Robin Vale', email: 'robin@example.com', phone: '+44 20 7946 0958', text: 'Words of theirs' };
+const MADE_UP: Record<ContactField['format'], string> = {
+  name: 'Robin Vale',
+  email: 'robin@example.com',
+  phone: '+44 20 7946 0958',
+  text: 'Words of theirs',
+  address: '3 Ferry Lane, Slow Spoke',
+  date: '2027-05-01',
+  number: '3',
+  choice: '',
+};
 
 type Shown = { quiz: Quiz; run: Run; beside: Beside };
 
@@ -57,7 +66,13 @@ function madeUp(quiz: Quiz, outcome: string | undefined): Run {
     Object.entries(run.contact).map(([id, given]) => {
       const block = blocks.get(id);
       if (!block || !isContact(block) || !('fields' in given)) return [id, given];
-      return [id, { ...given, fields: Object.fromEntries(block.fields.map((f) => [f.id, MADE_UP[f.format]])) }];
+      return [
+        id,
+        {
+          ...given,
+          fields: Object.fromEntries(block.fields.map((f) => [f.id, f.options?.[0]?.id ?? MADE_UP[f.format]])),
+        },
+      ];
     }),
   );
   return { ...run, contact };

@@ -2,7 +2,7 @@
 import type { AnswerOf, QueryOf } from '../../contract';
 import type { Tray } from '../../contract/letters';
 import type { Tx } from '../../db/client';
-import { looksLikeEmail } from '../../core/flow/faults';
+import { looksLikeEmail } from '../../core/flow/contact-formats';
 import {
   failedToWaiting,
   findLetter,

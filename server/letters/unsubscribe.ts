@@ -20,9 +20,11 @@ export const leaveUrl = (workspaceId: string, letterId: string): string =>
   `${readConfig().publicUrl}/letters/${workspaceId}/${letterId}/${markOf(workspaceId, letterId)}`;
 
 export type Leaving = { sender: string; language: string; isOut: boolean };
-type Link = { workspace: string; letter: string; mark: string };
+/** What a link in a letter names. */
+export type Link = { workspace: string; letter: string; mark: string };
 
-async function letterAt({ workspace, letter, mark }: Link) {
+/** The letter that a link stands in. @throws HttpError 404 where it leads to none */
+export async function letterAt({ workspace, letter, mark }: Link) {
   const found = isSameText(mark, markOf(workspace, letter))
     ? await findLetter(database(), workspace, letter)
     : undefined;

@@ -12,6 +12,10 @@ const en = {
   genuine: 'This certificate is genuine.',
   unknown: 'There is no certificate with this number.',
   number: 'Number {number}',
+  confirm: 'Please confirm your address',
+  confirmText: 'You left this address in “{quiz}”. If that was you, press the button; if not, do nothing.',
+  confirmYes: 'Yes, this is my address',
+  confirmed: 'Thank you. Your address is confirmed.',
 };
 export type LetterWords = typeof en;
 
@@ -28,6 +32,11 @@ const all: Record<string, LetterWords> = {
     genuine: 'Diese Urkunde ist echt.',
     unknown: 'Es gibt keine Urkunde mit dieser Nummer.',
     number: 'Nummer {number}',
+    confirm: 'Bitte bestätigen Sie Ihre Adresse',
+    confirmText:
+      'In „{quiz}“ wurde diese Adresse hinterlassen. Waren Sie das, drücken Sie auf den Knopf; sonst brauchen Sie nichts zu tun.',
+    confirmYes: 'Ja, das ist meine Adresse',
+    confirmed: 'Danke. Ihre Adresse ist bestätigt.',
   },
   fr: {
     because: 'Vous recevez ceci parce que vous avez laissé votre adresse dans « {quiz} ».',
@@ -40,6 +49,11 @@ const all: Record<string, LetterWords> = {
     genuine: 'Ce certificat est authentique.',
     unknown: 'Il n’y a pas de certificat portant ce numéro.',
     number: 'Numéro {number}',
+    confirm: 'Confirmez votre adresse, s’il vous plaît',
+    confirmText:
+      'Cette adresse a été laissée dans « {quiz} ». Si c’était vous, appuyez sur le bouton ; sinon, ne faites rien.',
+    confirmYes: 'Oui, c’est mon adresse',
+    confirmed: 'Merci. Votre adresse est confirmée.',
   },
   es: {
     because: 'Recibes esto porque dejaste tu dirección en «{quiz}».',
@@ -52,6 +66,10 @@ const all: Record<string, LetterWords> = {
     genuine: 'Este certificado es auténtico.',
     unknown: 'No hay ningún certificado con este número.',
     number: 'Número {number}',
+    confirm: 'Confirma tu dirección, por favor',
+    confirmText: 'Alguien dejó esta dirección en «{quiz}». Si fuiste tú, pulsa el botón; si no, no hagas nada.',
+    confirmYes: 'Sí, es mi dirección',
+    confirmed: 'Gracias. Tu dirección está confirmada.',
   },
   nl: {
     because: 'U krijgt dit omdat u uw adres hebt achtergelaten in “{quiz}”.',
@@ -64,6 +82,10 @@ const all: Record<string, LetterWords> = {
     genuine: 'Dit certificaat is echt.',
     unknown: 'Er is geen certificaat met dit nummer.',
     number: 'Nummer {number}',
+    confirm: 'Bevestig uw adres, alstublieft',
+    confirmText: 'Dit adres is achtergelaten in “{quiz}”. Was u dat, druk dan op de knop; zo niet, doe dan niets.',
+    confirmYes: 'Ja, dit is mijn adres',
+    confirmed: 'Dank u. Uw adres is bevestigd.',
   },
   ar: {
     because: 'تصلك هذه الرسالة لأنك تركت عنوانك في «{quiz}».',
@@ -76,6 +98,10 @@ const all: Record<string, LetterWords> = {
     genuine: 'هذه الشهادة أصلية.',
     unknown: 'لا توجد شهادة بهذا الرقم.',
     number: 'الرقم {number}',
+    confirm: 'يرجى تأكيد عنوانك',
+    confirmText: 'تُرك هذا العنوان في «{quiz}». إن كنت أنت فاضغط الزر، وإلا فلا تفعل شيئًا.',
+    confirmYes: 'نعم، هذا عنواني',
+    confirmed: 'شكرًا. تم تأكيد عنوانك.',
   },
   it: {
     because: 'Ricevi questa lettera perché hai lasciato il tuo indirizzo in «{quiz}».',
@@ -88,6 +114,11 @@ const all: Record<string, LetterWords> = {
     genuine: 'Questo certificato è autentico.',
     unknown: 'Non c’è alcun certificato con questo numero.',
     number: 'Numero {number}',
+    confirm: 'Conferma il tuo indirizzo, per favore',
+    confirmText:
+      'Questo indirizzo è stato lasciato in «{quiz}». Se sei stato tu, premi il pulsante; altrimenti non fare nulla.',
+    confirmYes: 'Sì, è il mio indirizzo',
+    confirmed: 'Grazie. Il tuo indirizzo è confermato.',
   },
   pt: {
     because: 'Recebe esta carta porque deixou o seu endereço em «{quiz}».',
@@ -100,6 +131,10 @@ const all: Record<string, LetterWords> = {
     genuine: 'Este certificado é autêntico.',
     unknown: 'Não há nenhum certificado com este número.',
     number: 'Número {number}',
+    confirm: 'Confirme o seu endereço, por favor',
+    confirmText: 'Este endereço foi deixado em «{quiz}». Se foi você, carregue no botão; se não foi, não faça nada.',
+    confirmYes: 'Sim, é o meu endereço',
+    confirmed: 'Obrigado. O seu endereço está confirmado.',
   },
   pl: {
     because: 'Ten list przychodzi, bo w quizie „{quiz}” podano ten adres.',
@@ -112,6 +147,10 @@ const all: Record<string, LetterWords> = {
     genuine: 'Ten certyfikat jest prawdziwy.',
     unknown: 'Nie ma certyfikatu o tym numerze.',
     number: 'Numer {number}',
+    confirm: 'Prosimy o potwierdzenie adresu',
+    confirmText: 'Ten adres podano w quizie „{quiz}”. Jeśli to Ty, naciśnij przycisk; jeśli nie, nic nie rób.',
+    confirmYes: 'Tak, to mój adres',
+    confirmed: 'Dziękujemy. Adres jest potwierdzony.',
   },
   sv: {
     because: 'Du får det här för att du lämnade din adress i ”{quiz}”.',
@@ -124,6 +163,11 @@ const all: Record<string, LetterWords> = {
     genuine: 'Det här intyget är äkta.',
     unknown: 'Det finns inget intyg med det numret.',
     number: 'Nummer {number}',
+    confirm: 'Bekräfta din adress',
+    confirmText:
+      'Den här adressen lämnades i ”{quiz}”. Var det du, tryck på knappen; annars behöver du inte göra något.',
+    confirmYes: 'Ja, det är min adress',
+    confirmed: 'Tack. Din adress är bekräftad.',
   },
   tr: {
     because: 'Bu mektubu, “{quiz}” içinde adresinizi bıraktığınız için alıyorsunuz.',
@@ -136,6 +180,10 @@ const all: Record<string, LetterWords> = {
     genuine: 'Bu belge gerçektir.',
     unknown: 'Bu numarayla bir belge yok.',
     number: 'Numara {number}',
+    confirm: 'Lütfen adresinizi doğrulayın',
+    confirmText: 'Bu adres “{quiz}” içinde bırakıldı. Siz bıraktıysanız düğmeye basın; değilse bir şey yapmayın.',
+    confirmYes: 'Evet, bu benim adresim',
+    confirmed: 'Teşekkürler. Adresiniz doğrulandı.',
   },
   ja: {
     because: '「{quiz}」でメールアドレスをいただいたため、お送りしています。',
@@ -148,6 +196,11 @@ const all: Record<string, LetterWords> = {
     genuine: 'この証明書は本物です。',
     unknown: 'この番号の証明書はありません。',
     number: '番号 {number}',
+    confirm: 'メールアドレスの確認',
+    confirmText:
+      '「{quiz}」でこのアドレスが入力されました。ご本人でしたらボタンを押してください。そうでなければ何もする必要はありません。',
+    confirmYes: 'はい、私のアドレスです',
+    confirmed: 'ありがとうございます。アドレスを確認しました。',
   },
 };
 

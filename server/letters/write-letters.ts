@@ -1,6 +1,6 @@
 /** Writes the letters that a finished run causes, each of them once, in the transaction that causes them. */
 import { isTrue } from '../../core/conditions/evaluate';
-import { looksLikeEmail } from '../../core/flow/faults';
+import { looksLikeEmail } from '../../core/flow/contact-formats';
 import { composeLetter } from '../../core/flow/letter';
 import { type Run, runFacts } from '../../core/flow/run';
 import { nextMorning } from '../../core/mailing/quiet';

@@ -1,5 +1,5 @@
 /** Letters to those on a quiz's list who have not answered, each with their own link. */
-import { looksLikeEmail } from '../../core/flow/faults';
+import { looksLikeEmail } from '../../core/flow/contact-formats';
 import { letterDress, oneLine } from '../../core/flow/letter';
 import type { RichDoc } from '../../core/schema/quiz';
 import { listedWaiting } from '../../db/queries/access';

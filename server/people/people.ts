@@ -8,6 +8,7 @@ import { contactOf } from '../../core/flow/result';
 import { grouped } from '../../core/values/grouped';
 import { keepWiped } from '../../db/queries/figures';
 import { type Membership, quizzesOf } from '../../db/queries/members';
+import { isUnsubscribed } from '../../db/queries/mailing';
 import {
   type After,
   type ContactRow,
@@ -27,6 +28,7 @@ import { wipeRuns } from '../../db/queries/wipe';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz, within } from '../accounts/own-quiz';
 import { database } from '../platform/database';
+import { personHash } from '../letters/unsubscribe';
 import { HttpError, notFound } from '../platform/http-error';
 import { editionOf } from '../publishing/editions';
 import { countRuns, countWorkspace } from '../results/count-runs';
@@ -174,6 +176,10 @@ export async function readContact(
     lastAt: row.lastAt.toISOString(),
     fields: Object.entries(row.fields).map(([id, value]) => ({ label: labels.get(id) ?? id, value })),
     consent: row.consent ?? null,
+    confirmedAt: row.confirmedAt?.toISOString() ?? null,
+    isUnsubscribed:
+      row.email !== '' &&
+      (await isUnsubscribed(database(), member.workspaceId, personHash(member.workspaceId, row.email))),
     taken: await Promise.all(
       runs.map(async (run) => ({ ...(await takenOf(run)), source: run.source, known: run.known })),
     ),
@@ -260,10 +266,10 @@ const COLUMNS = ['phone', 'company'];
 
 /** Contacts as CSV, in parts. */
 export async function* contactsAsCsv(member: Membership, filters: Filters): AsyncGenerator<string> {
-  yield `\ufeff${csvLine(['name', 'email', ...COLUMNS, 'more', 'agreed', 'to', 'first', 'last'])}`;
+  yield `\ufeff${csvLine(['name', 'email', ...COLUMNS, 'more', 'agreed', 'to', 'confirmed', 'first', 'last'])}`;
   for await (const rows of allContacts(member, filters))
     yield rows
-      .map(({ fields, email, consent, firstAt, lastAt }) => {
+      .map(({ fields, email, consent, confirmedAt, firstAt, lastAt }) => {
         const others = Object.entries(fields).filter(([id]) => !['name', 'email', ...COLUMNS].includes(id));
         return csvLine([
           fields['name'] ?? '',
@@ -272,6 +278,7 @@ export async function* contactsAsCsv(member: Membership, filters: Filters): Asyn
           others.map(([id, value]) => `${id}: ${value}`).join('; '),
           consent?.at ?? '',
           consent?.text ?? '',
+          confirmedAt?.toISOString() ?? '',
           firstAt.toISOString(),
           lastAt.toISOString(),
         ]);

@@ -8,7 +8,7 @@ import { quizOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
 import { writeToVisitor } from '../letters/write-letters';
-import { whatWasLeft } from '../visitor/keep-contact';
+import { isReached, whatWasLeft } from '../visitor/keep-contact';
 import { notFound } from '../platform/http-error';
 
 /** How many results of a quiz wait to be released. */
@@ -49,7 +49,8 @@ export async function writeReleased(
   }
 }
 
-async function writeLettersOf(workspaceId: string, runId: string, now: Date): Promise<void> {
+/** The letters of one run to its visitor, as far as nothing holds them back. */
+export async function writeLettersOf(workspaceId: string, runId: string, now: Date): Promise<void> {
   const row = await runById(database(), workspaceId, runId);
   if (!row?.finishedAt) return;
   const quiz = await quizOf(row);
@@ -57,6 +58,7 @@ async function writeLettersOf(workspaceId: string, runId: string, now: Date): Pr
   const left = whatWasLeft(quiz, run, now);
   if (!left?.mayWrite) return;
   await database().transaction(async (tx) => {
+    if (!(await isReached(tx, workspaceId, left))) return;
     if ((await heldUntil(tx, quiz, row, now)) === null)
       await writeToVisitor(tx, quiz, row, run, { to: left.email, now });
   });

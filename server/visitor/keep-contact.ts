@@ -1,15 +1,24 @@
 import type { ContactBlock, Quiz } from '../../core/schema/quiz';
 import { quizIndex } from '../../core/document/lookup';
+import { givenWords } from '../../core/flow/contact-formats';
 import type { Run } from '../../core/flow/run';
 import type { Tx } from '../../db/client';
-import { keepContact, type Consent } from '../../db/queries/contacts';
+import { type Consent, isConfirmed, keepContact } from '../../db/queries/contacts';
 import type { RunRow } from '../../db/queries/runs';
 import { newId } from '../platform/ids';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
+import { askToConfirm } from '../letters/ask-to-confirm';
 import { writeToMakers, writeToVisitor } from '../letters/write-letters';
 
-type Left = { email: string; fields: Record<string, string>; consent: Consent; mayWrite: boolean };
+/** @property mayWrite they agreed, where they were asked to @property confirm the address counts once its link has been followed */
+type Left = {
+  email: string;
+  fields: Record<string, string>;
+  consent: Consent;
+  mayWrite: boolean;
+  confirm: boolean;
+};
 
 /** What the visitor left, with the words of consent as they stood in this edition. */
 export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
@@ -20,7 +29,9 @@ export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
   });
   const fields = Object.fromEntries(
     given
-      .flatMap(({ left }) => Object.entries(left.fields).map(([k, v]) => [k, v.trim()] as const))
+      .flatMap(({ block, left }) =>
+        block.fields.map((field) => [field.id, givenWords(field, (left.fields[field.id] ?? '').trim())] as const),
+      )
       .filter(([, v]) => v),
   );
   if (Object.keys(fields).length === 0) return null;
@@ -30,7 +41,13 @@ export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
   const consent = agreed?.block.consent
     ? { text: agreed.block.consent.text, version: agreed.block.consent.version, at: now.toISOString() }
     : null;
-  return { email, fields, consent, mayWrite: email !== '' && (!asked?.block.consent || consent !== null) };
+  return {
+    email,
+    fields,
+    consent,
+    mayWrite: email !== '' && (!asked?.block.consent || consent !== null),
+    confirm: asked?.block.confirm ?? false,
+  };
 }
 
 const emailField = (block: ContactBlock) => block.fields.find((f) => f.format === 'email');
@@ -55,11 +72,17 @@ export async function keepWhatWasLeft(
       consent: left.consent,
       at: now,
     });
+  if (left?.mayWrite && left.confirm && contactNews && !(await isConfirmed(tx, workspaceId, left.email)))
+    await askToConfirm(tx, quiz, row, left.email, now);
   if (!run.finished) return;
   await writeToMakers(tx, quiz, row, run, now);
-  if (!left?.mayWrite) return;
+  if (!left?.mayWrite || !(await isReached(tx, workspaceId, left))) return;
   const held = await heldUntil(tx, quiz, row, now);
   if (held === null) return writeToVisitor(tx, quiz, row, run, { to: left.email, now });
   // With release by hand, letters are written at the release.
   if (held !== 'released') await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
 }
+
+/** Whether letters may go to who left an address, as far as it had to be confirmed. */
+export const isReached = async (tx: Tx, workspaceId: string, { confirm, email }: Left): Promise<boolean> =>
+  !confirm || isConfirmed(tx, workspaceId, email);

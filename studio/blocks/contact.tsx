@@ -1,5 +1,6 @@
 'use client';
 /** The contact form as it is written: its fields, whether it can be skipped, and what is agreed to. */
+import { getCountries } from 'libphonenumber-js/min';
 import { Plus } from 'lucide-react';
 import styled from 'styled-components';
 import { knownName } from '../../core/flow/carry';
@@ -39,8 +40,17 @@ const formats: { id: ContactField['format']; label: string }[] = [
   { id: 'name', label: 'a name' },
   { id: 'email', label: 'an e-mail address' },
   { id: 'phone', label: 'a phone number' },
+  { id: 'address', label: 'a postal address' },
+  { id: 'date', label: 'a day' },
+  { id: 'number', label: 'a number' },
+  { id: 'choice', label: 'one of these' },
   { id: 'text', label: 'other words' },
 ];
+/** Countries whose numbers can be told by their own rules, by name. */
+const named = new Intl.DisplayNames('en', { type: 'region' });
+const countries = getCountries()
+  .map((id) => ({ id: id, label: named.of(id) ?? id }))
+  .sort((a, b) => a.label.localeCompare(b.label));
 
 function ContactBody({ block }: { block: ContactBlock }) {
   const store = useDocumentStore();
@@ -77,6 +87,9 @@ function ContactBody({ block }: { block: ContactBlock }) {
       </TextButton>
       <Toggle {...flag('skippable')}>May be skipped</Toggle>
       <Consent block={block} />
+      {block.fields.some(({ format }) => format === 'email') && (
+        <Toggle {...flag('confirm')}>The address counts once its link has been followed</Toggle>
+      )}
     </Form>
   );
 }
@@ -87,6 +100,14 @@ function newField(fields: ContactField[]): ContactField {
   if (lacks('name')) return { id: 'name', label: 'First name', format: 'name' };
   if (lacks('email')) return { id: 'email', label: 'E-mail', format: 'email' };
   return { id: newId('f'), label: 'Company', format: 'text' };
+}
+
+const newOptions = () => ['Yes', 'No'].map((text) => ({ id: newId('o'), text }));
+
+/** Choices with commas between them. One whose words stay keeps its id, so that what was chosen before is still it. */
+function optionsOf(typed: string, before: NonNullable<ContactField['options']>): ContactField['options'] {
+  const words = [...new Set(typed.split(',').map((one) => one.trim()))].filter(Boolean).slice(0, 100);
+  return words.map((text) => before.find((one) => one.text === text) ?? { id: newId('o'), text });
 }
 
 function FieldLine({ block, field }: { block: string; field: ContactField }) {
@@ -107,9 +128,29 @@ function FieldLine({ block, field }: { block: string; field: ContactField }) {
         label={`What ${field.label} is`}
         value={field.format}
         options={formats}
-        onChange={(to) => set('format', to)}
+        onChange={(to) => {
+          set('format', to);
+          set('options', to === 'choice' ? (field.options ?? newOptions()) : undefined);
+        }}
       />
-      <Toggle {...flag('required')}>required</Toggle>
+      {field.format === 'phone' && (
+        <Choose
+          label={`Whose numbers ${field.label} takes without a +`}
+          value={field.country ?? ''}
+          options={[{ id: '', label: 'of any country' }, ...countries]}
+          onChange={(to) => set('country', to || undefined)}
+        />
+      )}
+      {field.options && (
+        <LineInput
+          aria-label={`Choices of ${field.label}, with commas between them`}
+          defaultValue={field.options.map(({ text }) => text).join(', ')}
+          key={field.options.map(({ id }) => id).join()}
+          style={{ width: 220 }}
+          onBlur={(e) => set('options', optionsOf(e.target.value, field.options ?? []))}
+        />
+      )}
+      {!field.hidden && <Toggle {...flag('required')}>required</Toggle>}
       {known.length > 0 && (
         <div className="from">
           filled in with{' '}
@@ -119,6 +160,7 @@ function FieldLine({ block, field }: { block: string; field: ContactField }) {
             options={[{ id: '', label: 'nothing' }, ...known.map((k) => ({ id: k.id, label: knownName(k) }))]}
             onChange={(to) => set('from', to || undefined)}
           />
+          {field.from !== undefined && <Toggle {...flag('hidden')}>nobody sees it</Toggle>}
         </div>
       )}
       <TextButton

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { looksLikeEmail } from '../../core/flow/faults';
+import { looksLikeEmail } from '../../core/flow/contact-formats';
 import type { Letter } from '../../core/schema/quiz';
 import { LineInput } from '../../ui/controls';
 import { Alarm } from '../../ui/text';

@@ -95,7 +95,7 @@ export function OnePerson({ id, mayForget, onClose, onForgotten }: Props) {
 }
 
 function Left({ person }: { person: Contact }) {
-  const { fields, consent, firstAt, lastAt } = person;
+  const { fields, consent, confirmedAt, isUnsubscribed, firstAt, lastAt } = person;
   return (
     <section aria-label="What they left">
       <h3>What they left</h3>
@@ -106,6 +106,12 @@ function Left({ person }: { person: Contact }) {
             <dd>{value}</dd>
           </div>
         ))}
+        {confirmedAt !== null && (
+          <>
+            <dt>Confirmed</dt>
+            <dd>{dayAndTime(confirmedAt)}, by the link in a letter</dd>
+          </>
+        )}
         <dt>First here</dt>
         <dd>{dayAndTime(firstAt)}</dd>
         <dt>Last here</dt>
@@ -120,6 +126,7 @@ function Left({ person }: { person: Contact }) {
           <Muted>Has agreed to nothing.</Muted>
         </p>
       )}
+      {isUnsubscribed && <p style={{ marginTop: 6 }}>Wants no more letters: none goes to this address.</p>}
     </section>
   );
 }

@@ -12,10 +12,11 @@ import { readMailing, setMailing } from '../../server/letters/mailing';
 import { sendLetter } from '../../server/letters/send-letters';
 import { leave, leaveUrl } from '../../server/letters/unsubscribe';
 import { letterLanguages, letterWords } from '../../server/letters/words';
-import { forgetContact, listContacts } from '../../server/people/people';
+import { forgetContact, listContacts, readContact } from '../../server/people/people';
 import { database } from '../../server/platform/database';
 import { newId } from '../../server/platform/ids';
 import { countRuns } from '../../server/results/count-runs';
+import { writeReleased } from '../../server/results/release-results';
 import { writeGathered } from '../../server/results/gathered';
 import { certificateByNumber, certificateOf } from '../../server/visitor/certificate';
 import { findRun, openRun, ticketOfLasting } from '../../server/visitor/take-step';
@@ -365,6 +366,10 @@ describe('what visitors and creators write', () => {
   });
 });
 
+/** The same but for one sign. */
+const altered = (text: string, at: number): string =>
+  `${text.slice(0, at)}${text[at] === 'x' ? 'y' : 'x'}${text.slice(at + 1)}`;
+
 describe('links in letters', () => {
   const certified = (): Quiz => {
     const quiz = quizWith(
@@ -389,7 +394,7 @@ describe('links in letters', () => {
     expect((await openRun(at.address, mine, {}, 'link')).view).toMatchObject({ finished: true });
     expect(await ticketOfLasting(at.address, mine)).toEqual(expect.any(String));
     expect((await findRun(at.address, token)).view).toMatchObject({ finished: true });
-    for (const wrong of [`${mine.slice(0, -1)}x`, mine.replace(/^r-./, 'r-x'), newToken()])
+    for (const wrong of [altered(mine, mine.length - 1), altered(mine, 2), newToken()])
       await expect(findRun(at.address, wrong)).rejects.toMatchObject({ status: 404 });
     const other = await published(certified());
     await expect(findRun(other.address, mine)).rejects.toMatchObject({ status: 404 });
@@ -418,6 +423,45 @@ describe('links in letters', () => {
     const ida = (await listContacts(at.member, {})).people[0]?.id ?? '';
     await forgetContact(at.member, ida);
     expect(await certificateByNumber(at.address, number)).toBeNull();
+  });
+});
+
+describe('an address that has to be confirmed', () => {
+  it('gets its letters once the link has been followed; looking at it is not enough', async () => {
+    const quiz = quizWith(letter('m', {}));
+    for (const block of quiz.pages.flatMap((page) => page.blocks)) if (block.kind === 'contact') block.confirm = true;
+    const at = await published(quiz);
+    const email = `confirm-${newId('x')}@spoke.test`;
+    await finish(at, { name: 'Ida', email: email.toUpperCase() });
+    const messages = async () => (await all(at)).map(({ messageId }) => messageId).sort();
+    expect(await messages()).toEqual(['confirm']);
+    // Nor does a release of all results.
+    await writeReleased({ workspaceId: at.member.workspaceId, quizId: at.quizId });
+    expect(await messages()).toEqual(['confirm']);
+    const ida = (await listContacts(at.member, { search: email })).people[0]?.id ?? '';
+    expect(await readContact(at.member, ida)).toMatchObject({ confirmedAt: null, isUnsubscribed: false });
+    const [asks] = await all(at);
+    const button = asks?.sheet.blocks.find((block) => block.kind === 'button');
+    expect(button?.url).toMatch(/\/confirm$/);
+    const [workspace = '', id = '', mark = ''] = (button?.url ?? '').split('/').slice(-4);
+    const route = (await import('../../app/letters/[workspace]/[letter]/[mark]/confirm/route')) as Record<
+      'GET' | 'POST',
+      (request: Request, at: { params: Promise<Record<string, string>> }) => Promise<Response>
+    >;
+    const ask = (method: 'GET' | 'POST', link: Record<string, string>) =>
+      route[method](new Request('http://quiz.test', { method }), { params: Promise.resolve(link) });
+    const link = { workspace, letter: id, mark };
+    const page = await (await ask('GET', link)).text();
+    expect(await htmlFaults(page)).toEqual([]);
+    expect(await messages()).toEqual(['confirm']);
+    expect((await ask('POST', { ...link, mark: 'x'.repeat(22) })).status).toBe(404);
+    expect((await ask('POST', link)).status).toBe(200);
+    expect((await ask('POST', link)).status).toBe(200);
+    expect(await messages()).toEqual(['confirm', 'm']);
+    expect((await readContact(at.member, ida)).confirmedAt).not.toBeNull();
+    // Known by now: the next letter goes at once.
+    await finish(at, { name: 'Ida', email });
+    expect(await messages()).toEqual(['confirm', 'm', 'm']);
   });
 });
 

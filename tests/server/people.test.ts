@@ -135,7 +135,7 @@ it('is taken out as a table and as cards', async () => {
   const at = await published(smallQuiz());
   await took(at, { name: '=HYPERLINK("x")', email: 'ida@spoke.test' });
   const [head, line] = (await whole(contactsAsCsv(at.member, {}))).split('\r\n');
-  expect(head).toBe('\ufeffname,email,phone,company,more,agreed,to,first,last');
+  expect(head).toBe('\ufeffname,email,phone,company,more,agreed,to,confirmed,first,last');
   expect(line).toMatch(/^"'=HYPERLINK\(""x""\)",ida@spoke\.test,,,,\d{4}-.*,"Yes, write to me\.",/);
   expect(await whole(contactsAsCards(at.member, { search: 'ida' }))).toContain('\r\nEMAIL:ida@spoke.test\r\n');
   expect(await whole(contactsAsCards(at.member, { search: 'nobody' }))).toBe('');

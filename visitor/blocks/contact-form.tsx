@@ -1,5 +1,5 @@
 /** The form that asks for a contact: fields, and the line of consent. */
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { CONSENT, contactField } from '../../core/flow/form-fields';
 import type { ContactView } from '../../core/flow/view';
 import { Rich } from '../../ui/rich';
@@ -7,8 +7,16 @@ import { Wrong } from '../questions/parts';
 import type { ContactValues } from '../questions/values';
 import { useWords } from '../languages/words';
 
-const autoComplete = { name: 'name', email: 'email', phone: 'tel', text: 'off' } as const;
-const inputType = { name: 'text', email: 'email', phone: 'tel', text: 'text' } as const;
+type Field = ContactView['fields'][number];
+/** What browsers fill in, and which keys a phone shows. */
+const FORMATS: Partial<Record<Field['format'], { autoComplete?: string; type?: string; inputMode?: 'decimal' }>> = {
+  name: { autoComplete: 'name' },
+  email: { autoComplete: 'email', type: 'email' },
+  phone: { autoComplete: 'tel', type: 'tel' },
+  address: { autoComplete: 'street-address' },
+  date: { type: 'date' },
+  number: { inputMode: 'decimal' },
+};
 
 export function ContactForm({
   block,
@@ -22,7 +30,6 @@ export function ContactForm({
   onChange: (given: ContactValues) => void;
 }) {
   const id = useId();
-  const { say } = useWords();
   return (
     <>
       <h2 className="v-prompt" tabIndex={-1} data-heading>
@@ -34,24 +41,15 @@ export function ContactForm({
         </div>
       )}
       {block.fields.map((field) => (
-        <div key={field.id}>
-          <label className="v-field">
-            {field.label} {!field.required && <small>({say('optional')})</small>}
-            <input
-              type={inputType[field.format]}
-              autoComplete={autoComplete[field.format]}
-              maxLength={300}
-              name={contactField(block.id, field.id)}
-              required={field.required && !block.skippable}
-              value={given.fields[field.id] ?? ''}
-              aria-required={field.required}
-              aria-invalid={fault(field.id) ? true : undefined}
-              aria-describedby={fault(field.id) ? `${id}-${field.id}` : undefined}
-              onChange={(e) => onChange({ ...given, fields: { ...given.fields, [field.id]: e.target.value } })}
-            />
-          </label>
-          <Wrong id={`${id}-${field.id}`}>{fault(field.id)}</Wrong>
-        </div>
+        <FieldOf
+          key={field.id}
+          field={field}
+          name={contactField(block.id, field.id)}
+          isRequired={field.required && !block.skippable}
+          value={given.fields[field.id] ?? ''}
+          fault={fault(field.id)}
+          onChange={(value) => onChange({ ...given, fields: { ...given.fields, [field.id]: value } })}
+        />
       ))}
       {block.consent && (
         <label className="v-consent">
@@ -69,5 +67,71 @@ export function ContactForm({
       )}
       <Wrong id={`${id}-consent`}>{fault('consent') ?? fault()}</Wrong>
     </>
+  );
+}
+
+type FieldProps = {
+  field: Field;
+  name: string;
+  isRequired: boolean;
+  value: string;
+  fault: string | undefined;
+  onChange: (value: string) => void;
+};
+
+function FieldOf({ field, name, isRequired, value, fault, onChange }: FieldProps) {
+  const id = useId();
+  const { say } = useWords();
+  const [meant, setMeant] = useState<string | null>(null);
+  const { type = 'text', ...rest } = FORMATS[field.format] ?? {};
+  const shared = {
+    name,
+    value,
+    required: isRequired,
+    'aria-required': field.required,
+    'aria-invalid': fault ? true : undefined,
+    'aria-describedby': fault ? id : undefined,
+    ...rest,
+    onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+  };
+  const look = () => {
+    if (field.format !== 'email' || !value.includes('@')) return;
+    void import('./slips').then(({ meantBy }) => setMeant(meantBy(value)), undefined);
+  };
+  return (
+    <div>
+      <label className="v-field">
+        {field.label} {!field.required && <small>({say('optional')})</small>}
+        {field.options ? (
+          <select {...shared}>
+            <option value="" />
+            {field.options.map((option) => (
+              <option key={option.id} value={option.id}>
+                {option.text}
+              </option>
+            ))}
+          </select>
+        ) : field.format === 'address' ? (
+          <textarea {...shared} rows={3} maxLength={300} />
+        ) : (
+          <input {...shared} type={type} maxLength={300} onBlur={look} />
+        )}
+      </label>
+      <div role="status">
+        {meant !== null && meant !== value && (
+          <button
+            type="button"
+            className="v-back"
+            onClick={() => {
+              onChange(meant);
+              setMeant(null);
+            }}
+          >
+            {say('meant', { address: meant })}
+          </button>
+        )}
+      </div>
+      <Wrong id={id}>{fault}</Wrong>
+    </div>
   );
 }

@@ -105,6 +105,7 @@ export const de: Phrases = {
   doorKept: 'Was du gesendet hattest, ist aufbewahrt.',
   certificate: 'Urkunde holen',
   certificateFor: 'Urkunde',
+  meant: 'Meinten Sie {address}?',
   numbers: 'keine eine zwei drei vier fünf sechs sieben acht neun zehn',
   faults: {
     required: 'Bitte beantworte dies.',
@@ -112,6 +113,9 @@ export const de: Phrases = {
     'too-many': 'Bitte wähle weniger.',
     'out-of-range': 'Das liegt außerhalb dessen, was möglich ist.',
     'not-an-email': 'Das sieht nicht nach einer E-Mail-Adresse aus.',
+    'not-a-phone': 'Das sieht nicht nach einer Telefonnummer aus.',
+    'not-a-date': 'Diesen Tag gibt es nicht.',
+    'not-a-number': 'Das ist keine Zahl.',
     consent: 'Bitte stimm erst zu, damit wir dir schreiben dürfen.',
     'too-long': 'Bitte kürzer.',
     unknown: 'Diese Antwort geht hier nicht.',

@@ -104,6 +104,7 @@ export const es: Phrases = {
   doorKept: 'Lo que habías enviado está guardado.',
   certificate: 'Obtener el certificado',
   certificateFor: 'Certificado',
+  meant: '¿Querías decir {address}?',
   numbers: 'ninguna una dos tres cuatro cinco seis siete ocho nueve diez',
   faults: {
     required: 'Responde a esto, por favor.',
@@ -111,6 +112,9 @@ export const es: Phrases = {
     'too-many': 'Elige menos, por favor.',
     'out-of-range': 'Está fuera de lo posible.',
     'not-an-email': 'No parece una dirección de correo.',
+    'not-a-phone': 'No parece un número de teléfono.',
+    'not-a-date': 'Ese día no existe.',
+    'not-a-number': 'Eso no es un número.',
     consent: 'Acepta primero, para que podamos escribirte.',
     'too-long': 'Un poco más corto, por favor.',
     unknown: 'Esta respuesta no vale aquí.',

@@ -106,6 +106,7 @@ export const fr: Phrases = {
   doorKept: 'Ce que vous aviez envoyé est conservé.',
   certificate: 'Obtenir le certificat',
   certificateFor: 'Certificat',
+  meant: 'Vouliez-vous dire {address} ?',
   numbers: 'zéro une deux trois quatre cinq six sept huit neuf dix',
   faults: {
     required: 'Merci de répondre à ceci.',
@@ -113,6 +114,9 @@ export const fr: Phrases = {
     'too-many': 'Choisissez-en moins.',
     'out-of-range': 'C’est hors de ce qui est possible.',
     'not-an-email': 'Cela ne ressemble pas à une adresse électronique.',
+    'not-a-phone': 'Cela ne ressemble pas à un numéro de téléphone.',
+    'not-a-date': 'Ce jour n’existe pas.',
+    'not-a-number': 'Ce n’est pas un nombre.',
     consent: 'Donnez d’abord votre accord, pour que nous puissions vous écrire.',
     'too-long': 'Un peu plus court, s’il vous plaît.',
     unknown: 'Cette réponse n’est pas possible ici.',

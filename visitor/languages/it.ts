@@ -105,6 +105,7 @@ export const it: Phrases = {
   doorKept: 'Quello che avevi inviato è conservato.',
   certificate: 'Scarica l’attestato',
   certificateFor: 'Attestato',
+  meant: 'Intendevi {address}?',
   numbers: 'nessuna una due tre quattro cinque sei sette otto nove dieci',
   faults: {
     required: 'Rispondi, per favore.',
@@ -112,6 +113,9 @@ export const it: Phrases = {
     'too-many': 'Scegline di meno.',
     'out-of-range': 'È fuori da quanto è possibile.',
     'not-an-email': 'Non sembra un indirizzo e-mail.',
+    'not-a-phone': 'Non sembra un numero di telefono.',
+    'not-a-date': 'Questo giorno non esiste.',
+    'not-a-number': 'Non è un numero.',
     consent: 'Dai prima il tuo consenso, così possiamo scriverti.',
     'too-long': 'Più breve, per favore.',
     unknown: 'Questa risposta qui non si può dare.',

@@ -104,6 +104,7 @@ export const nl: Phrases = {
   doorKept: 'Wat je had gestuurd is bewaard.',
   certificate: 'Certificaat ophalen',
   certificateFor: 'Certificaat',
+  meant: 'Bedoelde u {address}?',
   numbers: 'geen een twee drie vier vijf zes zeven acht negen tien',
   faults: {
     required: 'Beantwoord dit alsjeblieft.',
@@ -111,6 +112,9 @@ export const nl: Phrases = {
     'too-many': 'Kies er minder.',
     'out-of-range': 'Dat valt buiten wat kan.',
     'not-an-email': 'Dit lijkt geen e-mailadres.',
+    'not-a-phone': 'Dit lijkt geen telefoonnummer.',
+    'not-a-date': 'Die dag bestaat niet.',
+    'not-a-number': 'Dit is geen getal.',
     consent: 'Geef eerst toestemming, zodat we je mogen schrijven.',
     'too-long': 'Iets korter alsjeblieft.',
     unknown: 'Dit antwoord kan hier niet.',

@@ -106,13 +106,24 @@ export const en = {
   doorKept: 'What you had sent is kept.',
   certificate: 'Get the certificate',
   certificateFor: 'Certificate',
+  meant: 'Did you mean {address}?',
   numbers: 'none one two three four five six seven eight nine ten',
 } satisfies Record<string, Phrase>;
 
 /** What can be said. `numbers` is no phrase: it names the small ones. */
 export type Key = Exclude<keyof typeof en, 'numbers'>;
 export type FaultKey =
-  'required' | 'too-few' | 'too-many' | 'out-of-range' | 'not-an-email' | 'consent' | 'too-long' | 'unknown';
+  | 'required'
+  | 'too-few'
+  | 'too-many'
+  | 'out-of-range'
+  | 'not-an-email'
+  | 'not-a-phone'
+  | 'not-a-date'
+  | 'not-a-number'
+  | 'consent'
+  | 'too-long'
+  | 'unknown';
 /** Why something cannot be taken; in English the core's own words say it more exactly. */
 export type Faults = Partial<Record<FaultKey, string>>;
 export type Phrases = Record<Key, Phrase> & { numbers?: string; faults?: Faults };

@@ -104,6 +104,7 @@ export const pt: Phrases = {
   doorKept: 'O que tinha enviado está guardado.',
   certificate: 'Obter o certificado',
   certificateFor: 'Certificado',
+  meant: 'Queria dizer {address}?',
   numbers: 'nenhuma uma duas três quatro cinco seis sete oito nove dez',
   faults: {
     required: 'Responda a isto, por favor.',
@@ -111,6 +112,9 @@ export const pt: Phrases = {
     'too-many': 'Escolha menos, por favor.',
     'out-of-range': 'Está fora do que é possível.',
     'not-an-email': 'Não parece um endereço de e-mail.',
+    'not-a-phone': 'Não parece um número de telefone.',
+    'not-a-date': 'Esse dia não existe.',
+    'not-a-number': 'Isto não é um número.',
     consent: 'Dê primeiro o seu consentimento, para podermos escrever-lhe.',
     'too-long': 'Mais curto, por favor.',
     unknown: 'Esta resposta não é possível aqui.',

@@ -104,6 +104,7 @@ export const sv: Phrases = {
   doorKept: 'Det du hade skickat är sparat.',
   certificate: 'Hämta diplomet',
   certificateFor: 'Diplom',
+  meant: 'Menade du {address}?',
   numbers: 'inget ett två tre fyra fem sex sju åtta nio tio',
   faults: {
     required: 'Svara på det här.',
@@ -111,6 +112,9 @@ export const sv: Phrases = {
     'too-many': 'Välj färre.',
     'out-of-range': 'Det är utanför vad som är möjligt.',
     'not-an-email': 'Det ser inte ut som en e-postadress.',
+    'not-a-phone': 'Det ser inte ut som ett telefonnummer.',
+    'not-a-date': 'Den dagen finns inte.',
+    'not-a-number': 'Det är inget tal.',
     consent: 'Säg ja först, så att vi får skriva till dig.',
     'too-long': 'Kortare, tack.',
     unknown: 'Det svaret går inte här.',

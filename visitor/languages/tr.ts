@@ -101,6 +101,7 @@ export const tr: Phrases = {
   doorKept: 'Gönderdiklerin saklandı.',
   certificate: 'Belgeyi al',
   certificateFor: 'Belge',
+  meant: 'Şunu mu demek istediniz: {address}?',
   numbers: 'sıfır bir iki üç dört beş altı yedi sekiz dokuz on',
   faults: {
     required: 'Lütfen bunu yanıtla.',
@@ -108,6 +109,9 @@ export const tr: Phrases = {
     'too-many': 'Lütfen daha az seç.',
     'out-of-range': 'Bu, olabileceğin dışında.',
     'not-an-email': 'Bu bir e-posta adresine benzemiyor.',
+    'not-a-phone': 'Bu bir telefon numarasına benzemiyor.',
+    'not-a-date': 'Böyle bir gün yok.',
+    'not-a-number': 'Bu bir sayı değil.',
     consent: 'Sana yazabilmemiz için lütfen önce onay ver.',
     'too-long': 'Lütfen daha kısa.',
     unknown: 'Bu yanıt burada verilemez.',

@@ -30,7 +30,19 @@ const phrase = (one: Phrase): Phrase =>
         ...Object.fromEntries(Object.entries(one).map(([rule, words]) => [rule, other(words)])),
         other: other(one.other),
       };
-const faults = ['required', 'too-few', 'too-many', 'out-of-range', 'not-an-email', 'consent', 'too-long', 'unknown'];
+const faults = [
+  'required',
+  'too-few',
+  'too-many',
+  'out-of-range',
+  'not-an-email',
+  'not-a-phone',
+  'not-a-date',
+  'not-a-number',
+  'consent',
+  'too-long',
+  'unknown',
+];
 const phrases: Phrases = {
   ...(Object.fromEntries(Object.entries(en).map(([key, one]) => [key, phrase(one)])) as Omit<Phrases, 'faults'>),
   faults: Object.fromEntries(faults.map((code) => [code, 'жж'])),

@@ -1,0 +1,41 @@
+/** What the fields of a contact form take, by their format. */
+import { isSupportedCountry, parsePhoneNumberFromString } from 'libphonenumber-js/min';
+import type { ContactField } from '../schema/quiz';
+import type { Told } from '../questions/kind';
+
+/** One sign @, something with a dot behind it, no white space: a letter decides the rest. */
+export const looksLikeEmail = (text: string): boolean =>
+  text.length <= 254 && /^[^\s@,;<>"]{1,64}@[^\s@,;<>"]+\.[^\s@,;<>".]{2,}$/.test(text.trim());
+
+/** Numbers of any country by their own beginning, those of one country without it. Where none is named, digits enough are one. */
+export function looksLikePhone(text: string, country?: string): boolean {
+  const known = country !== undefined && isSupportedCountry(country) ? country : undefined;
+  if (text.trim().startsWith('+') || known) return parsePhoneNumberFromString(text, known)?.isValid() ?? false;
+  return /^[\d\s()/.-]{5,30}$/.test(text) && text.replace(/\D/g, '').length >= 5;
+}
+
+/** A day there is, YYYY-MM-DD. */
+const isDay = (text: string): boolean => {
+  const day = /^\d{4}-\d\d-\d\d$/.test(text) ? new Date(`${text}T00:00:00Z`) : null;
+  return day !== null && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
+};
+
+const checks: Partial<Record<ContactField['format'], (value: string, field: ContactField) => Told | null>> = {
+  email: (value) =>
+    looksLikeEmail(value) ? null : { code: 'not-an-email', message: 'This does not look like an e-mail address.' },
+  phone: (value, { country }) =>
+    looksLikePhone(value, country) ? null : { code: 'not-a-phone', message: 'This does not look like a phone number.' },
+  date: (value) => (isDay(value) ? null : { code: 'not-a-date', message: 'This is not a day there is.' }),
+  number: (value) =>
+    /^[-+−]?\d{1,15}([.,]\d{1,15})?$/.test(value) ? null : { code: 'not-a-number', message: 'This is not a number.' },
+  choice: (value, { options = [] }) =>
+    options.some(({ id }) => id === value) ? null : { code: 'unknown', message: 'This is not one of the choices.' },
+};
+
+/** Why a value cannot stand in a field; null where it can. @param value not empty */
+export const formatFault = (field: ContactField, value: string): Told | null =>
+  checks[field.format]?.(value, field) ?? null;
+
+/** What was given, in words: of a choice the one that was chosen. */
+export const givenWords = ({ options = [] }: ContactField, value: string): string =>
+  options.find(({ id }) => id === value)?.text ?? value;

@@ -1,0 +1,1 @@
+ALTER TABLE "contacts" ADD COLUMN "confirmed_at" timestamp with time zone;
