@@ -13,6 +13,7 @@ const config: NextConfig = {
     'nodemailer',
     'pino',
     'piscina',
+    'exceljs',
     '@zxcvbn-ts/core',
     '@zxcvbn-ts/language-common',
   ],

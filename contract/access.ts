@@ -1,7 +1,7 @@
 /** Who may take a quiz, how often and when; its address. What is set takes effect at once. */
 import { type Static, Type } from '@sinclair/typebox';
 import { AccessSchema } from '../core/schema/access';
-import { closed, oneOf } from '../core/schema/kit';
+import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
 import { Count } from './kit';
 
@@ -81,6 +81,8 @@ export const access = {
       round: Type.String({ pattern: '^[a-z0-9-]{8,40}$' }),
       subject: Type.String({ minLength: 1, maxLength: 200 }),
       words: Type.String({ minLength: 1, maxLength: 5_000 }),
+      /** Days after which whoever has not answered by then is written to once more. */
+      again: optional(Type.Integer({ minimum: 1, maximum: 60 })),
     }),
     answer: closed({ written: Count, unreachable: Count }),
   }),

@@ -4,7 +4,7 @@ import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
 import { Count, Instant } from './kit';
 
-export const STATES = ['waiting', 'held', 'failed', 'unsubscribed', 'delivered'] as const;
+export const STATES = ['waiting', 'held', 'failed', 'unsubscribed', 'needless', 'delivered'] as const;
 export const StateSchema = oneOf(...STATES);
 export type LetterState = (typeof STATES)[number];
 

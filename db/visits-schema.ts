@@ -215,6 +215,8 @@ export const letters = pgTable(
     /** Null for a test. */
     runId: text('run_id'),
     messageId: text('message_id').notNull(),
+    /** Whom on the list of the quiz it invites. */
+    listedId: text('listed_id'),
     recipient: text('recipient').notNull(),
     /** Makers get what they asked for, whoever has unsubscribed. */
     audience: text('audience').$type<'visitor' | 'makers'>().notNull().default('visitor'),
@@ -298,7 +300,7 @@ export const deliveries = pgTable(
     // Of the letter, so that the tray is read from one index.
     quizId: text('quiz_id').notNull().default(''),
     writtenAt: at('written_at').notNull().defaultNow(),
-    state: text('state').$type<'waiting' | 'delivered' | 'failed' | 'held' | 'unsubscribed'>().notNull(),
+    state: text('state').$type<'waiting' | 'delivered' | 'failed' | 'held' | 'unsubscribed' | 'needless'>().notNull(),
     tries: integer('tries').notNull().default(0),
     trouble: text('trouble').notNull().default(''),
     changedAt: at('changed_at').notNull().defaultNow(),

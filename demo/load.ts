@@ -24,6 +24,8 @@ import { noteEdition, publishQuiz } from '../server/publishing/publish-quiz';
 import { getQuiz } from '../server/accounts/own-quiz';
 import { importQuiz } from '../server/editing/quizzes';
 import { sendLetter } from '../server/letters/send-letters';
+import { leave, leaveUrl } from '../server/letters/unsubscribe';
+import { writeToList } from '../server/letters/write-to-list';
 import { openRun, takeStep } from '../server/visitor/take-step';
 import { addKept } from '../studio/edits/bank-edits';
 import { placeOfBlock, setField } from '../studio/edits/edits';
@@ -122,7 +124,7 @@ async function load(): Promise<void> {
     ],
     new Date(now - 40 * 60_000),
   );
-  await deliver(wren.workspaceId, tourer.id);
+  await deliver(wren.workspaceId, tourer.id, now);
   await recountRuns(wren.workspaceId, tourer.id);
 }
 
@@ -194,6 +196,18 @@ async function restrict(wren: Membership, now: number): Promise<void> {
     { who: 'list', times: 1, from: `${month}-01T00:00`, until: `${month}-${last}T23:59`, zone: 'Europe/London' },
     new Date(now - 2 * DAY),
   );
+  await addPeople(wren, 'repair', 'ferry@slowspoke.test, The ferry\nbakery@slowspoke.test, The bakery');
+  await writeToList(
+    wren,
+    'repair',
+    {
+      round: 'demo-round-1',
+      subject: 'Your repair check is open this month',
+      words: 'Ten questions, a quarter of an hour, once each. Whoever passes gets a certificate for the workshop wall.',
+      again: 5,
+    },
+    new Date(now - 2 * DAY),
+  );
   await setAccess(
     wren,
     'wishes',
@@ -259,7 +273,7 @@ async function takeQuiz(quiz: Quiz, visitor: Visitor, number: number, seen: Date
         .map((block) => [
           block.id,
           visitor.leavesContact
-            ? { fields: { name: visitor.name, email: visitor.email }, consent: block.consent?.version }
+            ? { fields: { name: visitor.name, email: addressOf(visitor, number) }, consent: block.consent?.version }
             : { skipped: true as const },
         ]),
     );
@@ -274,12 +288,21 @@ async function takeQuiz(quiz: Quiz, visitor: Visitor, number: number, seen: Date
   if (visitor.takesOffer && outcome) await send({ do: 'offer', outcome: outcome.id });
 }
 
-/** Sends the letters that the runs caused, each as of the moment it was written. */
-async function deliver(workspaceId: string, quizId: string): Promise<void> {
+/** Two boxes take no letters. */
+const REFUSED = new Set([7, 100]);
+const addressOf = ({ email }: Visitor, number: number): string => (REFUSED.has(number) ? `refused.${email}` : email);
+
+/** Sends the letters that the runs caused, each as of the moment it was due. One of their readers wants no more. */
+async function deliver(workspaceId: string, quizId: string, now: number): Promise<void> {
+  const [newest] = await lettersOf(database(), workspaceId, quizId, { state: 'waiting', most: 1 });
+  if (newest) {
+    const [workspace = '', letter = '', mark = ''] = leaveUrl(workspaceId, newest.letterId).split('/').slice(-3);
+    await leave({ workspace, letter, mark }, true);
+  }
   for (const letter of await lettersOf(database(), workspaceId, quizId, { state: 'waiting', most: 10_000 })) {
     await sendLetter(
       { workspaceId, letterId: letter.letterId },
-      { now: () => new Date(letter.writtenAt.getTime() + 2_000) },
+      { now: () => new Date(Math.min(now, (letter.dueAt ?? letter.writtenAt).getTime() + 2_000)) },
     ).catch(() => undefined);
   }
 }

@@ -17,6 +17,8 @@ export type ContactView = {
     filled?: string;
   }[];
   skippable: boolean;
+  /** It was left after the end, and is not asked for again. */
+  sent?: true;
   consent?: { text: string; version: number; required: boolean };
 };
 export type OutcomeView = {

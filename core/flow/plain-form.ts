@@ -19,7 +19,9 @@ export function sentFromForm(view: View, form: ReadonlyMap<string, string[]>): S
     }),
   );
   const contact = Object.fromEntries(
-    blocks.flatMap((block) => (block.kind === 'contact' ? [[block.id, contactFrom(block, form, which)] as const] : [])),
+    blocks.flatMap((block) =>
+      block.kind === 'contact' && !block.sent ? [[block.id, contactFrom(block, form, which)] as const] : [],
+    ),
   );
   return {
     do: 'go',

@@ -8,7 +8,7 @@ import type { OtherBlockView, OutcomeView, ReviewLine } from '../blocks/view';
 import { answerText, kindOf, type QuestionView } from '../questions/registry';
 import { given } from '../values/given';
 import type { Block, Page, Quiz, RichText } from '../schema/quiz';
-import { quizIndex, isQuestion, wordingOf } from '../document/lookup';
+import { quizIndex, isContact, isQuestion, wordingOf } from '../document/lookup';
 import { fillRich } from '../text/rich';
 import type { Answer } from '../values/answer';
 import { type Beside, fillFor, provisionalVerdicts, resultOf, type Result } from './result';
@@ -84,8 +84,25 @@ export function viewOf(quiz: Quiz, run: Run, held: Embargo | null = null, beside
     ...given('explained', explainedNow(quiz, run)),
     ...given('out', outOf(quiz, run)),
     answers: own(run.answers),
-    contact: own(run.contact),
+    contact: own(withoutHidden(quiz, run.contact)),
   };
+}
+
+/** What was left, without what hidden fields keep. */
+function withoutHidden(quiz: Quiz, contact: Run['contact']): Run['contact'] {
+  const { blocks } = quizIndex(quiz);
+  return Object.fromEntries(
+    Object.entries(contact).map(([id, left]) => {
+      const block = blocks.get(id);
+      if (!('fields' in left) || !block || !isContact(block)) return [id, left];
+      const hidden = new Set(block.fields.flatMap((field) => (field.hidden ? [field.id] : [])));
+      if (hidden.size === 0) return [id, left];
+      return [
+        id,
+        { ...left, fields: Object.fromEntries(Object.entries(left.fields).filter(([of]) => !hidden.has(of))) },
+      ];
+    }),
+  );
 }
 
 /** Questions on the pages behind; one that was passed twice counts once. */
@@ -188,6 +205,8 @@ function projectAll(
     const kind = blockKind(block);
     // Hide the outcome until all questions are answered.
     const view = page.stage === 'ask' && kind.atTheEnd ? null : kind.view(block, reached);
+    if (view?.kind === 'contact' && run.finished && 'fields' in (run.contact[view.id] ?? {}))
+      return [{ ...view, sent: true }];
     return view ? [view] : [];
   });
 }

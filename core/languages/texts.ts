@@ -159,6 +159,8 @@ function withSpellings(accept: Accepted[], place: string, walk: Walk): Accepted[
 function walkItem(item: unknown, list: string, at: string, walk: Walk): unknown {
   const id = idOf(item);
   if (!isObject(item) || id === undefined) return item;
+  // What makers write to themselves no visitor reads.
+  if (list === 'messages' && item['to'] !== 'visitor') return item;
   // A question keeps its place when it moves to another page, or out of the bank.
   const isBlock = list === 'blocks' || list === 'bank';
   const place = isBlock ? `blocks/${id}` : [at, list, id].filter(Boolean).join('/');

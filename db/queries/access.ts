@@ -167,22 +167,30 @@ export const listedPage = (db: Db, workspaceId: string, quizId: string, search: 
     .offset(from)
     .limit(most);
 
+/** Not taken off the list, and has finished no run. */
+const awaited = and(
+  isNull(listed.revokedAt),
+  sql`not exists (select from ${runs} r where r.workspace_id = ${listed.workspaceId}
+    and r.quiz_id = ${listed.quizId} and r.person = ${listed.personId} and r.finished_at is not null)`,
+);
+
 /** Those on the list who have not finished, a batch at a time; `after` is the last one of the batch before. */
 export const listedWaiting = (db: Db, workspaceId: string, quizId: string, after: string, most: number) =>
   db
     .select({ personId: listed.personId, says: listed.says, name: listed.name })
     .from(listed)
-    .where(
-      and(
-        onList(workspaceId, quizId),
-        isNull(listed.revokedAt),
-        sql`${listed.personId} > ${after}`,
-        sql`not exists (select from ${runs} r where r.workspace_id = ${listed.workspaceId}
-          and r.quiz_id = ${listed.quizId} and r.person = ${listed.personId} and r.finished_at is not null)`,
-      ),
-    )
+    .where(and(onList(workspaceId, quizId), awaited, sql`${listed.personId} > ${after}`))
     .orderBy(asc(listed.personId))
     .limit(most);
+
+/** Whether somebody on the list has not answered, and may. */
+export async function isAwaited(db: Db, workspaceId: string, quizId: string, personId: string): Promise<boolean> {
+  const rows = await db
+    .select({ personId: listed.personId })
+    .from(listed)
+    .where(and(onList(workspaceId, quizId), eq(listed.personId, personId), awaited));
+  return rows.length > 0;
+}
 
 /** The place behind the last one. */
 export async function nextPlace(tx: Tx, workspaceId: string, quizId: string): Promise<number> {

@@ -24,6 +24,7 @@ const columns = {
   letterId: letters.letterId,
   quizId: letters.quizId,
   messageId: letters.messageId,
+  listedId: letters.listedId,
   recipient: letters.recipient,
   audience: letters.audience,
   language: letters.language,

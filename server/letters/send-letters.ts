@@ -1,5 +1,6 @@
 import { quietUntil } from '../../core/mailing/quiet';
 import { fieldOf, textOf } from '../../core/values/unknown';
+import { isAwaited } from '../../db/queries/access';
 import { findLetter, type LetterRow, setDelivery } from '../../db/queries/letters';
 import { isUnsubscribed, type MailingRow, mailingOf, setTurn, takeTurn } from '../../db/queries/mailing';
 import { database } from '../platform/database';
@@ -29,6 +30,11 @@ export async function sendLetter(
   if (letter.dueAt && letter.dueAt > now()) return letter.dueAt;
   const note = (state: LetterRow['state'], trouble = '', tried = true) =>
     setDelivery(database(), workspaceId, letterId, { state, trouble, changedAt: now(), tried });
+  const { quizId, listedId } = letter;
+  if (listedId !== null && !(await isAwaited(database(), workspaceId, quizId, listedId))) {
+    await note('needless', '', false);
+    return null;
+  }
   if (letter.audience === 'visitor') {
     if (await isUnsubscribed(database(), workspaceId, personHash(workspaceId, letter.recipient))) {
       await note('unsubscribed', '', false);

@@ -4,6 +4,7 @@ import { letterDress, oneLine } from '../../core/flow/letter';
 import type { RichDoc } from '../../core/schema/quiz';
 import { listedWaiting } from '../../db/queries/access';
 import { insertLetter } from '../../db/queries/letters';
+import { isUnsubscribed } from '../../db/queries/mailing';
 import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
@@ -14,6 +15,7 @@ import { enqueueLetter } from '../platform/jobs';
 import { keyedHash } from '../platform/keyed-hash';
 import { takeOne } from '../platform/rates';
 import { entryOf } from '../publishing/keys';
+import { personHash } from './unsubscribe';
 
 const BATCH = 200;
 
@@ -21,7 +23,10 @@ type Wording = {
   /** made by the browser: what is sent twice in it is written once */ round: string;
   subject: string;
   words: string;
+  /** Days after which whoever has not answered by then is written to once more. */
+  again?: number;
 };
+const DAY = 86_400_000;
 
 /**
  * @returns how many letters were written, and how many of those who have not answered cannot be reached by mail
@@ -30,7 +35,7 @@ type Wording = {
 export async function writeToList(
   member: Membership,
   quizId: string,
-  { round, subject, words }: Wording,
+  { round, subject, words, again }: Wording,
   now = new Date(),
 ): Promise<{ written: number; unreachable: number }> {
   requireEditor(member);
@@ -48,19 +53,26 @@ export async function writeToList(
           unreachable += 1;
           continue;
         }
-        const letterId = `l-${keyedHash('round', quizId, `${round} ${personId}`).slice(0, 24)}`;
         const link = `${readConfig().publicUrl}/q/${address}?entry=${entryOf(quizId, personId)}`;
-        const letter = { workspaceId, letterId, quizId, runId: null, messageId: 'list', recipient: says.trim() };
-        const wording = {
-          language: draft.language,
-          subject: oneLine(subject),
-          sheet: {
-            blocks: [{ kind: 'words' as const, text: bodyOf(name, words, link) }],
-            dress: letterDress(draft.look),
-          },
+        const recipient = says.trim();
+        const isOut = await isUnsubscribed(tx, workspaceId, personHash(workspaceId, recipient));
+        const write = async (of: string, dueAt: Date | null) => {
+          const letterId = `l-${keyedHash('round', quizId, `${of} ${personId}`).slice(0, 24)}`;
+          const letter = {
+            ...{ workspaceId, letterId, quizId, runId: null, messageId: 'list', listedId: personId, recipient },
+            ...{ language: draft.language, writtenAt: now, dueAt },
+            subject: oneLine(subject),
+            sheet: {
+              blocks: [{ kind: 'words' as const, text: bodyOf(name, words, link) }],
+              dress: letterDress(draft.look),
+            },
+          };
+          const isNew = await insertLetter(tx, letter, isOut ? 'unsubscribed' : 'waiting');
+          if (isNew && !isOut) await enqueueLetter(tx, { workspaceId, letterId }, dueAt ?? undefined);
+          return isNew && !isOut;
         };
-        if (!(await insertLetter(tx, { ...letter, ...wording, writtenAt: now }))) continue;
-        await enqueueLetter(tx, { workspaceId, letterId });
+        if (again !== undefined) await write(`${round} again`, new Date(now.getTime() + again * DAY));
+        if (!(await write(round, null))) continue;
         written += 1;
       }
     });

@@ -1,4 +1,7 @@
 /** Everybody who left a contact, once, over all quizzes of a workspace. */
+import { once } from 'node:events';
+import { PassThrough, type Readable } from 'node:stream';
+import exceljs from 'exceljs';
 import type { AnswerOf, QueryOf } from '../../contract';
 import type { Quiz } from '../../core/schema/quiz';
 import { isContact, quizIndex } from '../../core/document/lookup';
@@ -264,26 +267,47 @@ async function* allContacts(member: Membership, filters: Filters): AsyncGenerato
 /** The fields that have a column; what else was left stands in the last one. */
 const COLUMNS = ['phone', 'company'];
 
+const HEADS = ['name', 'email', ...COLUMNS, 'more', 'agreed', 'to', 'confirmed', 'first', 'last'];
+
+/** A contact as a line of a table, by `HEADS`. */
+function lineOf({ fields, email, consent, confirmedAt, firstAt, lastAt }: ContactRow): string[] {
+  const others = Object.entries(fields).filter(([id]) => !['name', 'email', ...COLUMNS].includes(id));
+  return [
+    fields['name'] ?? '',
+    email,
+    ...COLUMNS.map((id) => fields[id] ?? ''),
+    others.map(([id, value]) => `${id}: ${value}`).join('; '),
+    consent?.at ?? '',
+    consent?.text ?? '',
+    confirmedAt?.toISOString() ?? '',
+    firstAt.toISOString(),
+    lastAt.toISOString(),
+  ];
+}
+
 /** Contacts as CSV, in parts. */
 export async function* contactsAsCsv(member: Membership, filters: Filters): AsyncGenerator<string> {
-  yield `\ufeff${csvLine(['name', 'email', ...COLUMNS, 'more', 'agreed', 'to', 'confirmed', 'first', 'last'])}`;
-  for await (const rows of allContacts(member, filters))
-    yield rows
-      .map(({ fields, email, consent, confirmedAt, firstAt, lastAt }) => {
-        const others = Object.entries(fields).filter(([id]) => !['name', 'email', ...COLUMNS].includes(id));
-        return csvLine([
-          fields['name'] ?? '',
-          email,
-          ...COLUMNS.map((id) => fields[id] ?? ''),
-          others.map(([id, value]) => `${id}: ${value}`).join('; '),
-          consent?.at ?? '',
-          consent?.text ?? '',
-          confirmedAt?.toISOString() ?? '',
-          firstAt.toISOString(),
-          lastAt.toISOString(),
-        ]);
-      })
-      .join('');
+  yield `\ufeff${csvLine(HEADS)}`;
+  for await (const rows of allContacts(member, filters)) yield rows.map((row) => csvLine(lineOf(row))).join('');
+}
+
+/** Contacts as a spreadsheet, in parts; each cell is words, and none a formula. */
+export function contactsAsSheet(member: Membership, filters: Filters): Readable {
+  const through = new PassThrough();
+  const book = new exceljs.stream.xlsx.WorkbookWriter({ stream: through });
+  const sheet = book.addWorksheet('People', { views: [{ state: 'frozen', ySplit: 1 }] });
+  const write = async () => {
+    sheet.addRow(HEADS).commit();
+    for await (const rows of allContacts(member, filters)) {
+      for (const row of rows) sheet.addRow(lineOf(row)).commit();
+      // Whoever reads slowly is waited for: what is made meanwhile would pile up here.
+      if (through.writableNeedDrain) await once(through, 'drain');
+    }
+    sheet.commit();
+    await book.commit();
+  };
+  write().catch((error: unknown) => through.destroy(error instanceof Error ? error : new Error(String(error))));
+  return through;
 }
 
 /** Contacts as vCards, in parts. */

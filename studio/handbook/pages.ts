@@ -95,7 +95,8 @@ export const handbook: HandbookPage[] = [
     ],
     steps: [
       'In Write, press “Add to this page” and choose “Contact form”.',
-      'Choose its fields, whether it may be skipped, and the words of the consent.',
+      'Choose its fields and what each is: a name, an address, a phone number of a country, a day, a choice. Choose whether the form may be skipped, and the words of the consent.',
+      'Where an address should count only once its link was followed, say so below the fields: a first letter asks.',
       'Everybody who left an address stands under People, beside the quizzes, and in the table of runs.',
     ],
   },
@@ -110,7 +111,7 @@ export const handbook: HandbookPage[] = [
     steps: [
       'Find somebody by a part of their name or address, or say in the sentence on top whom you want to see: who took which quiz, what came out, since when.',
       'Press a name: what they left, took, got and agreed to, in the words they saw.',
-      'Take those you see out as CSV, for a spreadsheet or a mail program, or as vCards, for an address book.',
+      'Take those you see out as CSV or a spreadsheet, or as vCards, for an address book.',
       'Whoever asks what you keep of them gets it as a file. Whoever wants it gone: “Take everything of theirs away” says what goes, and asks once. What they counted for stays as a number.',
     ],
   },
@@ -154,12 +155,14 @@ export const handbook: HandbookPage[] = [
       text: 'Mail: a letter as it is written, as it arrives, and the tray of those that went out',
     },
     says: [
-      'A letter goes out when somebody who left an address finishes. It is filled in with their name, outcome, answers and points. If it does not arrive it is tried again, and the tray says so.',
+      'A letter says on top whom it goes to, when, and after which runs: to the visitor, to you, to others; at once, after hours or days, once a day or week all in one. It is filled in with names, outcomes, answers and points. If it does not arrive it is tried again, and the tray says so.',
     ],
     steps: [
       'Press “Write a letter” in Mail. It is written out already; change what you like.',
-      'Put in a value with “Insert”: each has words to fall back on where it is empty.',
-      'Send yourself a test before you publish.',
+      'Press “Only when …” for a letter, or a part of one, that some get: those with one outcome, more than so many points, one answer.',
+      'Put in a value: each has words to fall back on where it is empty. A button leads to their result, their certificate, or what you offer.',
+      'Look at it “As it arrives”: for a visitor you choose, at a desk, on a phone, in the dark, as plain text. Send yourself a test.',
+      'The tray finds any letter by its state or its words. Below it stand the pace, the quiet hours and a stop, for all letters of all quizzes. Whoever has pressed “No more letters” gets none.',
     ],
   },
   {

@@ -144,7 +144,8 @@ export function PeopleScreen({ first, quizzes, mayForget }: Props) {
   };
   const { people, next, count } = list;
   const isFiltered = Object.keys(asksFor(filters)).length > 0;
-  const file = (kind: 'csv' | 'vcf') => `/api/people/contacts.${kind}?${String(new URLSearchParams(asksFor(filters)))}`;
+  const file = (kind: 'csv' | 'xlsx' | 'vcf') =>
+    `/api/people/contacts.${kind}?${String(new URLSearchParams(asksFor(filters)))}`;
   return (
     <Frame paper={false} current="people" tabs={homeTabs} foot={<SignOut />} top={<Strong>People</Strong>}>
       <Page>
@@ -172,7 +173,8 @@ export function PeopleScreen({ first, quizzes, mayForget }: Props) {
           </span>
           {count > 0 && (
             <span>
-              Take them out: <a href={file('csv')}>CSV</a> · <a href={file('vcf')}>vCards</a>
+              Take them out: <a href={file('csv')}>CSV</a> · <a href={file('xlsx')}>spreadsheet</a> ·{' '}
+              <a href={file('vcf')}>vCards</a>
             </span>
           )}
         </div>

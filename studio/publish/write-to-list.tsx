@@ -3,17 +3,22 @@
 import { useState } from 'react';
 import { Form } from 'react-aria-components';
 import { call } from '../../contract/call';
-import { Field, PrimaryButton, TextButton } from '../../ui/controls';
-import { Alarm } from '../../ui/text';
+import { Choose, Field, PrimaryButton, TextButton } from '../../ui/controls';
+import { Alarm, Inline } from '../../ui/text';
 import { useQuiz } from '../document';
 import { newId } from '../edits/edits';
+import { NumberField } from '../fields/number-field';
 import { messageOf } from '../shared/trouble';
+
+/** Days. */
+const USUAL_PAUSE = 5;
 
 export function WriteToList() {
   const { id: quiz, title } = useQuiz();
   const [isOpen, setOpen] = useState(false);
   const [subject, setSubject] = useState(title);
   const [words, setWords] = useState('');
+  const [again, setAgain] = useState<number | null>(null);
   // The same round until it was written: pressed again after a lost answer it writes to nobody twice.
   const [round, setRound] = useState(() => newId('round'));
   const [told, setTold] = useState('');
@@ -25,7 +30,7 @@ export function WriteToList() {
     try {
       const { written, unreachable } = await call('POST /api/quizzes/{quiz}/list/letters', {
         quiz,
-        body: { round, subject, words },
+        body: { round, subject, words, ...(again === null ? {} : { again }) },
       });
       setTold(
         `${written === 1 ? 'One letter is' : `${written.toLocaleString('en')} letters are`} on the way; Mail shows them.${
@@ -62,6 +67,33 @@ export function WriteToList() {
             Your words; each gets their own link below them
             <textarea rows={4} value={words} maxLength={5_000} required onChange={(e) => setWords(e.target.value)} />
           </Field>
+          <Inline className="says">
+            Whoever has not answered by then gets it{' '}
+            <Choose
+              label="Whether it is sent once more"
+              value={again === null ? 'once' : 'again'}
+              options={[
+                { id: 'once', label: 'no second time' },
+                { id: 'again', label: 'once more' },
+              ]}
+              onChange={(to) => setAgain(to === 'once' ? null : USUAL_PAUSE)}
+            />
+            {again !== null && (
+              <>
+                {' '}
+                after{' '}
+                <NumberField
+                  label=""
+                  name="Days until it is sent once more"
+                  value={again}
+                  above={0}
+                  onChange={(to) => to !== undefined && setAgain(Math.min(60, Math.max(1, Math.round(to))))}
+                />{' '}
+                days
+              </>
+            )}
+            .
+          </Inline>
           <span style={{ display: 'flex', gap: 18, alignItems: 'center' }}>
             <PrimaryButton type="submit" isDisabled={isBusy || !subject.trim() || !words.trim()}>
               {isBusy ? 'Writing them …' : 'Send it to whoever has not answered'}

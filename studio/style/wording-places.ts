@@ -93,6 +93,7 @@ export const wordGroups: readonly WordGroup[] = [
       'fault-not-a-date',
       'fault-not-a-number',
       'meant',
+      'sent',
       'fault-consent',
       'fault-too-long',
       'fault-unknown',

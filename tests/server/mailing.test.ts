@@ -10,7 +10,10 @@ import { arrives } from '../../server/letters/arrives';
 import { letterAsFile, sendFailedAgain, trayOf } from '../../server/letters/mail';
 import { readMailing, setMailing } from '../../server/letters/mailing';
 import { sendLetter } from '../../server/letters/send-letters';
-import { leave, leaveUrl } from '../../server/letters/unsubscribe';
+import { leave, leaveUrl, personHash } from '../../server/letters/unsubscribe';
+import { writeToList } from '../../server/letters/write-to-list';
+import { addPeople, listPage, setAccess, setPerson } from '../../server/publishing/access';
+import { addUnsubscribed } from '../../db/queries/mailing';
 import { letterLanguages, letterWords } from '../../server/letters/words';
 import { forgetContact, listContacts, readContact } from '../../server/people/people';
 import { database } from '../../server/platform/database';
@@ -19,7 +22,7 @@ import { countRuns } from '../../server/results/count-runs';
 import { writeReleased } from '../../server/results/release-results';
 import { writeGathered } from '../../server/results/gathered';
 import { certificateByNumber, certificateOf } from '../../server/visitor/certificate';
-import { findRun, openRun, ticketOfLasting } from '../../server/visitor/take-step';
+import { findRun, openRun, takeStep, ticketOfLasting } from '../../server/visitor/take-step';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';
 import { languages } from '../../visitor/languages';
 import { freePort } from '../browser/servers';
@@ -363,6 +366,48 @@ describe('what visitors and creators write', () => {
     const { last } = await finish(at, { email });
     expect(last).toMatchObject({ refused: [{ field: 'email' }] });
     expect(await all(at)).toEqual([]);
+  });
+});
+
+describe('an invitation', () => {
+  it('is sent once more to whoever has not answered by then, and to nobody else', async () => {
+    const at = await published(quizWith());
+    await setAccess(at.member, at.quizId, { who: 'list', times: 1 });
+    await addPeople(
+      at.member,
+      at.quizId,
+      ['ida', 'otto', 'moss', 'pia'].map((name) => `${name}@spoke.test`).join('\n'),
+    );
+    const people = await listPage(at.member, at.quizId, {});
+    const idOf = (name: string) => people.find(({ says }) => says.startsWith(name))?.id ?? '';
+    // Pia wants no more letters from an earlier round.
+    const first = { round: 'round-0001', subject: 'Come', words: 'Please.', again: 5 };
+    const now = new Date('2027-05-03T10:00:00Z');
+    await addUnsubscribed(database(), at.member.workspaceId, personHash(at.member.workspaceId, 'Pia@spoke.test'), now);
+    expect(await writeToList(at.member, at.quizId, first, now)).toEqual({ written: 3, unreachable: 0 });
+    expect(await writeToList(at.member, at.quizId, first, now)).toEqual({ written: 0, unreachable: 0 });
+    const sendAll = async (when: Date) => {
+      for (const { letterId } of await all(at)) await send(at, letterId, when);
+    };
+    await sendAll(now);
+    const count = async (name: string) =>
+      (await arrived(`${name}@spoke.test`)).filter(({ subject }) => subject === 'Come').length;
+    expect(await Promise.all(['ida', 'otto', 'moss', 'pia'].map(count))).toEqual([1, 1, 1, 0]);
+    const token = newToken();
+    const key = {
+      entry: new URL(people.find(({ says }) => says.startsWith('ida'))?.link ?? '').searchParams.get('entry') ?? '',
+    };
+    await openRun(at.address, token, {}, 'mail', new Date(), key);
+    for (const [i, sent] of [
+      go('p1', { q1: ['a'] }),
+      go('p2', { q2: ['a'] }),
+      contact({ email: 'ida@spoke.test' }, 1),
+    ].entries())
+      await takeStep(at.address, token, i + 1, sent);
+    await setPerson(at.member, at.quizId, idOf('otto'), false);
+    await sendAll(new Date(now.getTime() + 5 * 24 * HOUR));
+    expect(await Promise.all(['ida', 'otto', 'moss', 'pia'].map(count))).toEqual([1, 1, 2, 0]);
+    expect((await trayOf(at.member, at.quizId)).counts).toMatchObject({ delivered: 4, needless: 2, unsubscribed: 2 });
   });
 });
 

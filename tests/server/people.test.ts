@@ -1,5 +1,6 @@
 /** Everybody who left a contact: once over all quizzes, found, taken out, and gone for good. */
 import { sql } from 'drizzle-orm';
+import exceljs from 'exceljs';
 import { figuresOf } from '../../db/queries/figures';
 import { addMember } from '../../db/queries/members';
 import { contacts, user } from '../../db/schema';
@@ -9,6 +10,7 @@ import { newId } from '../../server/platform/ids';
 import {
   contactsAsCards,
   contactsAsCsv,
+  contactsAsSheet,
   dataOfContact,
   forgetContact,
   listContacts,
@@ -129,6 +131,22 @@ it('is seen as far as a colleague may see the quizzes', async () => {
   const stranger = await somebody();
   await expect(readContact(stranger, people[0]?.id ?? '')).rejects.toMatchObject({ status: 404 });
   await expect(forgetContact(stranger, people[0]?.id ?? '')).rejects.toMatchObject({ status: 404 });
+});
+
+it('is taken out as a spreadsheet of words', async () => {
+  const at = await published(smallQuiz());
+  await took(at, { name: '=1+1', email: 'ida@spoke.test' });
+  for (let n = 0; n < 30; n++) await took(at, { name: `Rider ${n}`, email: `rider${n}@spoke.test` });
+  const parts: Buffer[] = [];
+  for await (const part of contactsAsSheet(at.member, {})) parts.push(part as Buffer);
+  const book = new exceljs.Workbook();
+  await book.xlsx.load(Buffer.concat(parts) as unknown as ArrayBuffer);
+  const sheet = book.getWorksheet('People');
+  expect(sheet?.rowCount).toBe(32);
+  expect(sheet?.getRow(1).getCell(2).value).toBe('email');
+  const names = sheet?.getColumn(1).values.slice(2) ?? [];
+  expect(names).toContain('=1+1');
+  expect(names).toContain('Rider 29');
 });
 
 it('is taken out as a table and as cards', async () => {

@@ -26,6 +26,7 @@ type File =
   | 'GET /api/quizzes/{quiz}/runs.csv'
   | 'GET /api/account/data.json'
   | 'GET /api/people/contacts.csv'
+  | 'GET /api/people/contacts.xlsx'
   | 'GET /api/people/contacts.vcf'
   | 'GET /api/quizzes/{quiz}/letters/{letter}/page'
   | 'GET /api/quizzes/{quiz}/letters/{letter}/letter.eml'
@@ -104,6 +105,7 @@ const rows: Record<OfStudio, Row> = {
   'POST /api/quizzes/{quiz}/release': { role: 'editor' },
   'GET /api/templates': { role: 'reader', stranger: 200 },
   'GET /api/people': { role: 'reader', stranger: 200 },
+  'GET /api/people/contacts.xlsx': { role: 'reader', stranger: 200 },
   'GET /api/people/contacts.csv': { role: 'reader', stranger: 200 },
   'GET /api/people/contacts.vcf': { role: 'reader', stranger: 200 },
   'GET /api/people/{contact}': { role: 'reader' },

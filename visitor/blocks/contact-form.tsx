@@ -35,12 +35,13 @@ export function ContactForm({
       <h2 className="v-prompt" tabIndex={-1} data-heading>
         {block.prompt}
       </h2>
-      {block.body !== undefined && (
+      {block.sent && <Sent />}
+      {!block.sent && block.body !== undefined && (
         <div className="v-words v-hint">
           <Rich text={block.body} />
         </div>
       )}
-      {block.fields.map((field) => (
+      {(block.sent ? [] : block.fields).map((field) => (
         <FieldOf
           key={field.id}
           field={field}
@@ -51,7 +52,7 @@ export function ContactForm({
           onChange={(value) => onChange({ ...given, fields: { ...given.fields, [field.id]: value } })}
         />
       ))}
-      {block.consent && (
+      {!block.sent && block.consent && (
         <label className="v-consent">
           <input
             type="checkbox"
@@ -67,6 +68,23 @@ export function ContactForm({
       )}
       <Wrong id={`${id}-consent`}>{fault('consent') ?? fault()}</Wrong>
     </>
+  );
+}
+
+/** In the place of the form, and of the button that was pressed. */
+function Sent() {
+  const { say } = useWords();
+  return (
+    <p
+      className="v-words"
+      role="status"
+      tabIndex={-1}
+      ref={(words) => {
+        if (document.activeElement === document.body) words?.focus();
+      }}
+    >
+      {say('sent')}
+    </p>
   );
 }
 

@@ -108,6 +108,7 @@ export const ar: Phrases = {
   certificate: 'احصل على الشهادة',
   certificateFor: 'شهادة',
   meant: 'هل تقصد {address}؟',
+  sent: 'تم الإرسال. شكرًا.',
   faults: {
     required: 'أجب عن هذا من فضلك.',
     'too-few': 'اختر المزيد من فضلك.',

@@ -106,6 +106,7 @@ export const de: Phrases = {
   certificate: 'Urkunde holen',
   certificateFor: 'Urkunde',
   meant: 'Meinten Sie {address}?',
+  sent: 'Gesendet. Danke.',
   numbers: 'keine eine zwei drei vier fünf sechs sieben acht neun zehn',
   faults: {
     required: 'Bitte beantworte dies.',

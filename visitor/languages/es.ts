@@ -105,6 +105,7 @@ export const es: Phrases = {
   certificate: 'Obtener el certificado',
   certificateFor: 'Certificado',
   meant: '¿Querías decir {address}?',
+  sent: 'Enviado. Gracias.',
   numbers: 'ninguna una dos tres cuatro cinco seis siete ocho nueve diez',
   faults: {
     required: 'Responde a esto, por favor.',

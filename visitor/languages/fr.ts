@@ -107,6 +107,7 @@ export const fr: Phrases = {
   certificate: 'Obtenir le certificat',
   certificateFor: 'Certificat',
   meant: 'Vouliez-vous dire {address} ?',
+  sent: 'C’est envoyé. Merci.',
   numbers: 'zéro une deux trois quatre cinq six sept huit neuf dix',
   faults: {
     required: 'Merci de répondre à ceci.',

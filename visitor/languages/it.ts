@@ -106,6 +106,7 @@ export const it: Phrases = {
   certificate: 'Scarica l’attestato',
   certificateFor: 'Attestato',
   meant: 'Intendevi {address}?',
+  sent: 'Inviato. Grazie.',
   numbers: 'nessuna una due tre quattro cinque sei sette otto nove dieci',
   faults: {
     required: 'Rispondi, per favore.',

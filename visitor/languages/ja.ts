@@ -103,6 +103,7 @@ export const ja: Phrases = {
   certificate: '修了証を受け取る',
   certificateFor: '修了証',
   meant: '{address} ではありませんか？',
+  sent: '送信しました。ありがとうございます。',
   faults: {
     required: 'こちらに答えてください。',
     'too-few': 'もう少し選んでください。',

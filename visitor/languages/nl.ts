@@ -105,6 +105,7 @@ export const nl: Phrases = {
   certificate: 'Certificaat ophalen',
   certificateFor: 'Certificaat',
   meant: 'Bedoelde u {address}?',
+  sent: 'Verstuurd. Bedankt.',
   numbers: 'geen een twee drie vier vijf zes zeven acht negen tien',
   faults: {
     required: 'Beantwoord dit alsjeblieft.',

@@ -107,6 +107,7 @@ export const en = {
   certificate: 'Get the certificate',
   certificateFor: 'Certificate',
   meant: 'Did you mean {address}?',
+  sent: 'Sent. Thank you.',
   numbers: 'none one two three four five six seven eight nine ten',
 } satisfies Record<string, Phrase>;
 

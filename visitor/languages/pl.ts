@@ -111,6 +111,7 @@ export const pl: Phrases = {
   certificate: 'Pobierz dyplom',
   certificateFor: 'Dyplom',
   meant: 'Czy chodzi o {address}?',
+  sent: 'Wysłano. Dziękujemy.',
   faults: {
     required: 'Odpowiedz na to.',
     'too-few': 'Wybierz więcej.',

@@ -105,6 +105,7 @@ export const pt: Phrases = {
   certificate: 'Obter o certificado',
   certificateFor: 'Certificado',
   meant: 'Queria dizer {address}?',
+  sent: 'Enviado. Obrigado.',
   numbers: 'nenhuma uma duas três quatro cinco seis sete oito nove dez',
   faults: {
     required: 'Responda a isto, por favor.',

@@ -105,6 +105,7 @@ export const sv: Phrases = {
   certificate: 'Hämta diplomet',
   certificateFor: 'Diplom',
   meant: 'Menade du {address}?',
+  sent: 'Skickat. Tack.',
   numbers: 'inget ett två tre fyra fem sex sju åtta nio tio',
   faults: {
     required: 'Svara på det här.',

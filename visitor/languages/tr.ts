@@ -102,6 +102,7 @@ export const tr: Phrases = {
   certificate: 'Belgeyi al',
   certificateFor: 'Belge',
   meant: 'Şunu mu demek istediniz: {address}?',
+  sent: 'Gönderildi. Teşekkürler.',
   numbers: 'sıfır bir iki üç dört beş altı yedi sekiz dokuz on',
   faults: {
     required: 'Lütfen bunu yanıtla.',

@@ -148,7 +148,7 @@ export function PageView({
   const headline = headlineAt(view, explained !== undefined);
   const Title = takeFocus ? 'h1' : 'span';
   const button = explained ? { key: 'goOn' as const } : buttonFor(view);
-  const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable);
+  const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable && !b.sent);
   const own = {
     ...(onOffer ? { onOffer } : {}),
     ...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {}),

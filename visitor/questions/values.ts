@@ -37,7 +37,7 @@ export function missing(view: View, values: Values, say: Words['say']): { block:
 
 function missingIn(block: BlockView, values: Values, say: Words['say']): string | null {
   if ('required' in block) return visitorKind(block).missing(block, values.answers[block.id], say);
-  if (block.kind === 'contact') {
+  if (block.kind === 'contact' && !block.sent) {
     const given = values.contact[block.id];
     const empty = block.fields.find((f) => f.required && !given?.fields[f.id]?.trim());
     if (empty) return `${say('fillIn')}: ${empty.label}`;
@@ -61,7 +61,7 @@ export function goFrom(view: View, values: Values, skipped?: string): Sent {
   const answers = answersIn(view, values);
   const contact: Record<string, ContactGiven> = {};
   for (const block of blocks) {
-    if (block.kind !== 'contact') continue;
+    if (block.kind !== 'contact' || block.sent) continue;
     const given = values.contact[block.id] ?? { fields: {}, consent: false };
     const empty = Object.values(given.fields).every((v) => !v.trim());
     contact[block.id] =
