@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
+import { PDFArray, PDFDict, PDFDocument, PDFName } from 'pdf-lib';
 import type { Letter, Quiz } from '../../core/schema/quiz';
 import { toDoc } from '../../core/text/rich';
 import { findLetter, lettersOf } from '../../db/queries/letters';
@@ -453,7 +454,17 @@ describe('links in letters', () => {
     const query = new URL(button?.url ?? '').searchParams;
     const [mine, block] = [query.get('mine') ?? '', query.get('block') ?? ''];
     await certificateOf(at.address, mine, block);
-    await certificateOf(at.address, mine, block);
+    const pdf = await PDFDocument.load(await certificateOf(at.address, mine, block));
+    // Read aloud it is a title and paragraphs, in the language of the quiz.
+    expect(pdf.catalog.lookup(PDFName.of('MarkInfo'), PDFDict).toString()).toContain('/Marked true');
+    const root = pdf.catalog.lookup(PDFName.of('StructTreeRoot'), PDFDict);
+    const whole = root.lookup(PDFName.of('K'), PDFArray).lookup(0, PDFDict);
+    const parts = whole.lookup(PDFName.of('K'), PDFArray);
+    const tags = Array.from({ length: parts.size() }, (_, i) =>
+      parts.lookup(i, PDFDict).get(PDFName.of('S'))?.toString(),
+    );
+    expect(tags).toEqual(['/H1', '/P', '/P', '/P']);
+    expect(pdf.catalog.get(PDFName.of('Lang'))?.toString()).toContain('en');
     const { rows } = await database().execute(sql`select number from certificates where quiz_id = ${at.quizId}`);
     expect(rows).toHaveLength(1);
     const number = String(rows[0]?.['number']);
@@ -465,6 +476,18 @@ describe('links in letters', () => {
     });
     expect(await certificateByNumber((await published(certified())).address, number)).toBeNull();
     expect(await certificateByNumber(at.address, 'AAAA-AAAA-AAAA')).toBeNull();
+    const { GET } = (await import('../../app/q/[address]/certificate/[number]/route')) as {
+      GET: (request: Request, at: { params: Promise<{ address: string; number: string }> }) => Promise<Response>;
+    };
+    const lookUp = (asked: string) =>
+      GET(new Request('http://quiz.test'), { params: Promise.resolve({ address: at.address, number: asked }) });
+    const genuine = await (await lookUp(number)).text();
+    expect(await htmlFaults(genuine)).toEqual([]);
+    for (const words of ['This certificate is genuine.', 'Rider', 'Ida rides', number])
+      expect(genuine).toContain(words);
+    // It tells what stands on the sheet, and nothing else of them.
+    expect(genuine).not.toContain('sheet@spoke.test');
+    expect((await lookUp('AAAA-AAAA-AAAA')).status).toBe(404);
     const ida = (await listContacts(at.member, {})).people[0]?.id ?? '';
     await forgetContact(at.member, ida);
     expect(await certificateByNumber(at.address, number)).toBeNull();
