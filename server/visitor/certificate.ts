@@ -3,7 +3,7 @@
  * tagged, so that it can be read aloud, and has a number by which anybody finds out whether it is genuine.
  */
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, type PDFFont, type PDFPage, type RGB, rgb } from 'pdf-lib';
+import { PDFDocument, type PDFFont, type RGB, rgb } from 'pdf-lib';
 import sharp from 'sharp';
 import { quizIndex } from '../../core/document/lookup';
 import { coloursOf, typeOf } from '../../core/look/dress';
