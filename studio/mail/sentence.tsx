@@ -44,25 +44,8 @@ export function LetterSentence({ letter, fields }: { letter: Letter; fields: Fie
         }}
       />
       {to === 'addresses' && <Addresses letter={letter} onChange={(list) => set('addresses', list)} />},{' '}
-      <Choose
-        label="When"
-        value={when}
-        options={[
-          { id: 'now', label: 'at once' },
-          { id: 'hours', label: 'after some hours' },
-          { id: 'days', label: 'after some days' },
-          ...(to === 'visitor'
-            ? []
-            : [
-                { id: 'daily' as const, label: 'once a day, all in one' },
-                { id: 'weekly' as const, label: 'once a week, the figures' },
-              ]),
-        ]}
-        onChange={toWhen}
-      />
       {(when === 'hours' || when === 'days') && (
         <>
-          :{' '}
           <NumberField
             label=""
             name={when === 'hours' ? 'Hours until it is sent' : 'Days until it is sent'}
@@ -73,9 +56,24 @@ export function LetterSentence({ letter, fields }: { letter: Letter; fields: Fie
               set('after', Math.min(90 * DAY, Math.max(1, hours)));
             }}
           />{' '}
-          {when}
         </>
-      )}{' '}
+      )}
+      <Choose
+        label="When"
+        value={when}
+        options={[
+          { id: 'now', label: 'at once' },
+          { id: 'hours', label: 'hours' },
+          { id: 'days', label: 'days' },
+          ...(to === 'visitor'
+            ? []
+            : [
+                { id: 'daily' as const, label: 'once a day, all in one' },
+                { id: 'weekly' as const, label: 'once a week, the figures' },
+              ]),
+        ]}
+        onChange={toWhen}
+      />{' '}
       {when === 'weekly' ? 'on Mondays.' : <Which letter={letter} fields={fields} isGathered={when === 'daily'} />}
     </div>
   );

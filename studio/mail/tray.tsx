@@ -193,7 +193,9 @@ export function TrayPart({ first, isReader, postOffice }: Props) {
                   )
                 }
               >
-                Send all {counts['failed']?.toLocaleString('en')} again that failed
+                {counts['failed'] === 1
+                  ? 'Send the one again that failed'
+                  : `Send all ${counts['failed']?.toLocaleString('en')} again that failed`}
               </TextButton>
             </>
           )}
