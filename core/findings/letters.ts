@@ -24,8 +24,7 @@ export function letterFindings(quiz: Quiz, isWhole: boolean): Finding[] {
     const name = `“${letter.name}”`;
     const found: Finding[] = [];
     const wrong = (code: string, what: string) => found.push(error(code, 'mail', at, `${name} ${what}`));
-    const risky = (code: string, what: string, where = at) =>
-      found.push(warning(code, 'mail', where, `${name} ${what}`));
+    const risky = (code: string, what: string) => found.push(warning(code, 'mail', at, `${name} ${what}`));
     if (letter.to === 'visitor' && !asks)
       wrong('mail-without-address', 'can never be sent: no page asks for an e-mail address.');
     if (letter.to === 'addresses') ofAddresses(letter, wrong);
@@ -47,10 +46,10 @@ export function letterFindings(quiz: Quiz, isWhole: boolean): Finding[] {
     if (!isWhole) return found;
     if (letter.when && !canBe(quiz, budget, letter.when))
       risky('mail-never', 'is never sent: no answers make its condition true.');
-    for (const { id, showIf } of letter.parts ?? []) {
+    for (const { showIf } of letter.parts ?? []) {
       const both = letter.when && showIf ? { all: [letter.when, showIf] } : showIf;
       if (both && !canBe(quiz, budget, both))
-        risky('mail-part-never', 'has a part that nobody gets: no answers make its condition true.', [letter.id, id]);
+        risky('mail-part-never', 'has a part that nobody gets: no answers make its condition true.');
     }
     return found;
   });

@@ -84,7 +84,7 @@ class References {
 
   ofLetter(letter: Quiz['messages'][number]): void {
     this.condition('mail', [letter.id], letter.when);
-    for (const part of letter.parts ?? []) this.condition('mail', [letter.id, part.id], part.showIf);
+    for (const part of letter.parts ?? []) this.condition('mail', [letter.id], part.showIf);
     for (const insert of textsOfLetter(letter).flatMap(insertsIn))
       if (this.isGone(insert)) this.gone('mail', [letter.id], `“${letter.name}” puts in a value that is gone.`);
   }

@@ -78,7 +78,7 @@ function OnePart({ letter, part, name }: { letter: Letter; part: LetterPart; nam
   const last = quiz.pages.at(-1)?.id ?? '';
   const { showIf, body, picture, button } = part;
   return (
-    <Part id={part.id} aria-label={name}>
+    <Part aria-label={name}>
       {picture && <PictureButton at={() => at} picture={picture} of={name} large />}
       {body !== undefined && (
         <RichField
@@ -144,7 +144,7 @@ function ButtonFields({ button, name, onChange }: ButtonProps) {
         style={{ fontWeight: 700, width: 220 }}
         onChange={(e) => onChange({ ...button, text: e.target.value }, 'button text')}
       />
-      <span>
+      <div>
         leads to{' '}
         <Choose
           label={`Where the button leads, ${name}`}
@@ -152,7 +152,7 @@ function ButtonFields({ button, name, onChange }: ButtonProps) {
           options={WHERE}
           onChange={(next) => onChange({ text, to: next === 'url' ? { url: 'https://' } : next }, 'button to')}
         />
-      </span>
+      </div>
       {typeof to === 'object' && (
         <LineInput
           type="url"
