@@ -27,7 +27,7 @@ const ContactLineSchema = closed({
 });
 export type ContactLine = Static<typeof ContactLineSchema>;
 
-const ContactSchema = closed({
+const LeftSchema = closed({
   id: Type.String(),
   name: Type.String(),
   email: Type.String(),
@@ -35,12 +35,22 @@ const ContactSchema = closed({
   lastAt: Instant,
   /** What was left, by the label of its field. */
   fields: Type.Array(closed({ label: Type.String(), value: Type.String() })),
-  /** What was agreed to, in the words that stood there. */
-  consent: Type.Union([closed({ text: Type.String(), version: Type.Integer(), at: Instant }), Type.Null()]),
+  /** What was agreed to, in the words that stood there: the title of the quiz, and the page around it where that is kept. */
+  consent: Type.Union([
+    closed({ text: Type.String(), version: Type.Integer(), at: Instant, quiz: Type.String(), page: Type.String() }),
+    Type.Null(),
+  ]),
   /** When the link in a letter to the address was followed, where one was sent. */
   confirmedAt: Type.Union([Instant, Type.Null()]),
   /** They want no more letters. */
   isUnsubscribed: Type.Boolean(),
+});
+export type Left = Static<typeof LeftSchema>;
+
+const ContactSchema = closed({
+  ...LeftSchema.properties,
+  /** What was left under other names or addresses by who is the same person. */
+  joined: Type.Array(LeftSchema),
   taken: Type.Array(
     closed({
       ...TakenSchema.properties,
@@ -92,6 +102,10 @@ export const people = {
     }),
   }),
   'GET /api/people/{contact}': contract({ answer: ContactSchema }),
+  /** Says that two are one person. @throws 409 where either is joined to a third */
+  'PUT /api/people/{contact}/joined/{other}': contract({ answer: ContactSchema }),
+  /** Lets them be two again. */
+  'DELETE /api/people/{contact}/joined/{other}': contract({ answer: ContactSchema }),
   /** Takes everything of somebody away. What they counted for stays counted. */
   'DELETE /api/people/{contact}': contract({ answer: closed({ runs: Count, letters: Count, lists: Count }) }),
 };

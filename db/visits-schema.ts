@@ -175,6 +175,8 @@ export const wipes = pgTable(
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.at] }), ofQuiz(t)],
 );
 
+/** @property quiz where it was @property page the page around, where that is kept */
+export type Consent = { text: string; version: number; at: string; quiz?: string; page?: string } | null;
 export const contacts = pgTable(
   'contacts',
   {
@@ -186,11 +188,13 @@ export const contacts = pgTable(
     email: text('email').notNull(),
     fields: jsonb('fields').$type<Record<string, string>>().notNull(),
     /** What was agreed to, in the words that stood there. */
-    consent: jsonb('consent').$type<{ text: string; version: number; at: string } | null>(),
+    consent: jsonb('consent').$type<Consent>(),
     firstAt: at('first_at').notNull().defaultNow(),
     lastAt: at('last_at').notNull().defaultNow(),
     /** When somebody followed the link in a letter to the address; null where they have not, or were not asked to. */
     confirmedAt: at('confirmed_at'),
+    /** Whom somebody has been said to be the same as: that contact stands in the list for both. It is joined to nobody itself. */
+    joinedTo: text('joined_to'),
     /** What somebody is searched by: the address, and what they left. Lower case. */
     words: text('words')
       .notNull()
@@ -200,6 +204,9 @@ export const contacts = pgTable(
     primaryKey({ columns: [t.workspaceId, t.contactId] }),
     index('contacts_email').on(t.workspaceId, t.email),
     index('contacts_last').on(t.workspaceId, t.lastAt, t.contactId),
+    index('contacts_joined')
+      .on(t.workspaceId, t.joinedTo)
+      .where(sql`${t.joinedTo} is not null`),
     index('contacts_words').using('gin', sql`${t.words} gin_trgm_ops`),
   ],
 );

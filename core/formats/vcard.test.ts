@@ -12,7 +12,7 @@ it('has a name, an address, and what was left, each where the standard has a pla
     company: 'Bell; Sons, Ltd',
     size: 'M',
   };
-  expect(vCard({ id: 'c1', email: 'ida@spoke.test', fields, changed })).toBe(
+  expect(vCard({ id: 'c1', emails: ['ida@spoke.test'], fields, changed })).toBe(
     [
       'BEGIN:VCARD',
       'VERSION:4.0',
@@ -30,7 +30,7 @@ it('has a name, an address, and what was left, each where the standard has a pla
 });
 
 it('is called by the address where no name was left', () => {
-  expect(unfolded(vCard({ id: 'c1', email: 'ida@spoke.test', fields: {}, changed }))).toContain('FN:ida@spoke.test');
+  expect(unfolded(vCard({ id: 'c1', emails: ['ida@spoke.test'], fields: {}, changed }))).toContain('FN:ida@spoke.test');
 });
 
 it('lets nobody write a line of their own, and keeps every line to 75 octets', () => {
@@ -39,7 +39,7 @@ it('lets nobody write a line of their own, and keeps every line to 75 octets', (
       fc.string({ unit: 'grapheme', maxLength: 300 }),
       fc.string({ unit: 'binary', maxLength: 60 }),
       (name, size) => {
-        const card = vCard({ id: 'c1', email: 'a@b.test', fields: { name, size }, changed });
+        const card = vCard({ id: 'c1', emails: ['a@b.test'], fields: { name, size }, changed });
         for (const line of card.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
         const names = unfolded(card).map((line) => line.split(':')[0]);
         expect(names).toEqual(['BEGIN', 'VERSION', 'UID', 'FN', 'EMAIL', 'NOTE', 'REV', 'END', '']);

@@ -1,7 +1,7 @@
 /** Contacts as vCards, version 4.0 (RFC 6350). */
 
-/** @property fields what was left, by the id of its field  @property changed when it was last changed */
-export type CardOf = { id: string; email: string; fields: Record<string, string>; changed: Date };
+/** @property emails the address they are known by first  @property fields what was left, by the id of its field  @property changed when it was last changed */
+export type CardOf = { id: string; emails: string[]; fields: Record<string, string>; changed: Date };
 
 /** Text in a property: what has a meaning there is escaped (RFC 6350, 3.4). */
 const text = (value: string): string => value.replace(/[\\,;]/g, '\\$&').replace(/\r\n|\r|\n/g, '\\n');
@@ -29,7 +29,7 @@ function folded(line: string): string {
 const PROPERTIES: Partial<Record<string, string>> = { phone: 'TEL', company: 'ORG' };
 
 /** One card, with its last line ended. */
-export function vCard({ id, email, fields, changed }: CardOf): string {
+export function vCard({ id, emails, fields, changed }: CardOf): string {
   const { name = '' } = fields;
   const others = Object.entries(fields).filter(([field]) => field !== 'name' && field !== 'email');
   const known = others.filter(([field]) => PROPERTIES[field] !== undefined);
@@ -41,8 +41,8 @@ export function vCard({ id, email, fields, changed }: CardOf): string {
     'VERSION:4.0',
     `UID:${text(id)}`,
     // A name is asked for by the standard; where there is none, the address is what somebody is called.
-    `FN:${text(name || email || id)}`,
-    ...(email ? [`EMAIL:${text(email)}`] : []),
+    `FN:${text(name || (emails[0] ?? id))}`,
+    ...emails.map((email) => `EMAIL:${text(email)}`),
     ...known.map(([field, value]) => `${PROPERTIES[field] ?? ''}:${text(value)}`),
     ...(note.length ? [`NOTE:${text(note.join('\n'))}`] : []),
     `REV:${changed.toISOString().replace(/[-:]|\.\d+/g, '')}`,

@@ -1,8 +1,6 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Tx } from '../client';
-import { contacts, runs } from '../schema';
-
-export type Consent = { text: string; version: number; at: string } | null;
+import { type Consent, contacts, runs } from '../schema';
 
 /**
  * Keeps a contact: the same e-mail address is the same person, whose newer fields win and whose consent is kept.
@@ -54,6 +52,11 @@ export async function keepContact(
       .update(contacts)
       .set({ fields: { ...old.fields, ...fields }, consent: consent ?? old.consent, lastAt: at })
       .where(and(eq(contacts.workspaceId, workspaceId), eq(contacts.contactId, contactId)));
+    if (old.joinedTo !== null)
+      await tx
+        .update(contacts)
+        .set({ lastAt: at })
+        .where(and(eq(contacts.workspaceId, workspaceId), eq(contacts.contactId, old.joinedTo)));
   } else {
     await tx.insert(contacts).values({ workspaceId, contactId, email, fields, consent, firstAt: at, lastAt: at });
   }

@@ -1,3 +1,4 @@
+import { alias } from 'drizzle-orm/pg-core';
 import { and, desc, eq, exists, gte, inArray, isNull, lt, or, type SQL, sql } from 'drizzle-orm';
 import { personKey } from '../../core/access/list';
 import type { Db, Tx } from '../client';
@@ -22,27 +23,49 @@ export type Wanted = {
 };
 export type After = { lastAt: Date; contactId: string };
 
-const ofContact = and(eq(runs.workspaceId, contacts.workspaceId), eq(runs.contactId, contacts.contactId));
+const joined = alias(contacts, 'joined');
+/** Those who were joined to a contact. */
+const sameAs = and(eq(joined.workspaceId, contacts.workspaceId), eq(joined.joinedTo, contacts.contactId));
+
 const escaped = (words: string): string => words.replace(/[\\%_]/g, '\\$&');
 
 function wantedIn(db: Db | Tx, workspaceId: string, wanted: Wanted): SQL | undefined {
   const { search = '', quiz, outcome, agreed, since, quizzes: own } = wanted;
-  const took = (...which: (SQL | undefined)[]) =>
+  const runsOf = (who: typeof contacts | typeof joined, which: (SQL | undefined)[]) =>
+    db
+      .select({ one: sql`1` })
+      .from(runs)
+      .where(and(eq(runs.workspaceId, who.workspaceId), eq(runs.contactId, who.contactId), ...which));
+  const amongJoined = (condition: SQL) =>
     exists(
       db
         .select({ one: sql`1` })
-        .from(runs)
-        .where(and(ofContact, ...which)),
+        .from(joined)
+        .where(and(sameAs, condition)),
     );
+  const took = (...which: (SQL | undefined)[]) =>
+    or(exists(runsOf(contacts, which)), amongJoined(exists(runsOf(joined, which))));
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 10);
   return and(
     eq(contacts.workspaceId, workspaceId),
-    ...search
-      .toLowerCase()
-      .split(/\s+/)
-      .filter(Boolean)
-      .slice(0, 10)
-      .map((word) => sql`${contacts.words} like ${`%${escaped(word)}%`}`),
-    agreed ? sql`${contacts.consent} <> 'null'::jsonb` : undefined,
+    isNull(contacts.joinedTo),
+    words.length > 0
+      ? inArray(
+          contacts.contactId,
+          db
+            .select({ id: sql<string>`coalesce(${joined.joinedTo}, ${joined.contactId})` })
+            .from(joined)
+            .where(
+              and(
+                eq(joined.workspaceId, workspaceId),
+                ...words.map((word) => sql`${joined.words} like ${`%${escaped(word)}%`}`),
+              ),
+            ),
+        )
+      : undefined,
+    agreed
+      ? or(sql`${contacts.consent} <> 'null'::jsonb`, amongJoined(sql`${joined.consent} <> 'null'::jsonb`))
+      : undefined,
     since && gte(contacts.lastAt, since),
     own && took(inArray(runs.quizId, [...own])),
     quiz === undefined
@@ -125,35 +148,35 @@ export const runsOfContacts = (db: Db, workspaceId: string, ids: readonly string
     .orderBy(desc(runs.lastAt), desc(runs.runId));
 export type RunOfContact = Awaited<ReturnType<typeof runsOfContacts>>[number];
 
-/** Runs of one contact with all that was sent, locked. */
-export const lockRunsOf = (tx: Tx, workspaceId: string, contactId: string): Promise<RunWithEvents[]> =>
+/** Runs of some contacts with all that was sent, locked. */
+export const lockRunsOf = (tx: Tx, workspaceId: string, ids: readonly string[]): Promise<RunWithEvents[]> =>
   tx
     .select(runColumns)
     .from(runs)
-    .where(and(eq(runs.workspaceId, workspaceId), eq(runs.contactId, contactId)))
+    .where(and(eq(runs.workspaceId, workspaceId), inArray(runs.contactId, [...ids])))
     .orderBy(runs.runId)
     .for('update');
 
-const lettersFor = (workspaceId: string, email: string, runIds: readonly string[]) =>
+const lettersFor = (workspaceId: string, emails: readonly string[], runIds: readonly string[]) =>
   and(
     eq(letters.workspaceId, workspaceId),
     or(
       runIds.length > 0 ? inArray(letters.runId, [...runIds]) : undefined,
-      email === '' ? undefined : sql`lower(${letters.recipient}) = ${email}`,
+      emails.length > 0 ? inArray(sql`lower(${letters.recipient})`, [...emails]) : undefined,
       // Letters to makers that tell of many name them among others.
-      email === ''
-        ? undefined
-        : and(
-            eq(letters.audience, 'makers'),
-            isNull(letters.runId),
-            sql`position(${email} in lower(${letters.sheet}::text)) > 0`,
-          ),
+      ...emails.map((email) =>
+        and(
+          eq(letters.audience, 'makers'),
+          isNull(letters.runId),
+          sql`position(${email} in lower(${letters.sheet}::text)) > 0`,
+        ),
+      ),
       sql`false`,
     ),
   );
 
-/** Letters to an address or about some runs, the newest first. */
-export const lettersOfContact = (db: Db, workspaceId: string, email: string, runIds: readonly string[]) =>
+/** Letters to some addresses or about some runs, the newest first. */
+export const lettersOfContact = (db: Db, workspaceId: string, emails: readonly string[], runIds: readonly string[]) =>
   db
     .select({
       id: letters.letterId,
@@ -167,35 +190,50 @@ export const lettersOfContact = (db: Db, workspaceId: string, email: string, run
       deliveries,
       and(eq(deliveries.workspaceId, letters.workspaceId), eq(deliveries.letterId, letters.letterId)),
     )
-    .where(lettersFor(workspaceId, email, runIds))
+    .where(lettersFor(workspaceId, emails, runIds))
     .orderBy(desc(letters.writtenAt))
     .limit(500);
 
-/** Entries on lists of quizzes that are known by an address. */
-const entriesOf = (workspaceId: string, email: string) =>
-  and(eq(listed.workspaceId, workspaceId), eq(listed.key, personKey(email)));
+/** Entries on lists of quizzes that are known by one of some addresses. */
+const entriesOf = (workspaceId: string, emails: readonly string[]) =>
+  and(eq(listed.workspaceId, workspaceId), inArray(listed.key, emails.map(personKey)));
 
-export async function countEntries(db: Db, workspaceId: string, email: string): Promise<number> {
-  if (email === '') return 0;
+export async function countEntries(db: Db, workspaceId: string, emails: readonly string[]): Promise<number> {
+  if (emails.length === 0) return 0;
   const [row] = await db
     .select({ count: sql<number>`count(*)::int` })
     .from(listed)
-    .where(entriesOf(workspaceId, email));
+    .where(entriesOf(workspaceId, emails));
   return row?.count ?? 0;
 }
 
-/** Takes letters, entries of lists and the contact itself away. @returns how many letters and entries */
-export async function removeContact(
+/** The addresses among contacts. */
+export const emailsOf = (rows: readonly Pick<ContactRow, 'email'>[]): string[] =>
+  rows.flatMap(({ email }) => email || []);
+
+/** Takes letters, entries of lists and the contacts of one person away. @returns how many letters and entries */
+export async function removeContacts(
   tx: Tx,
-  { workspaceId, contactId, email }: ContactRow,
+  workspaceId: string,
+  rows: readonly ContactRow[],
   runIds: readonly string[],
 ): Promise<{ letters: number; lists: number }> {
+  const emails = emailsOf(rows);
   const gone = await tx
     .delete(letters)
-    .where(lettersFor(workspaceId, email, runIds))
+    .where(lettersFor(workspaceId, emails, runIds))
     .returning({ id: letters.letterId });
-  const entries =
-    email === '' ? [] : await tx.delete(listed).where(entriesOf(workspaceId, email)).returning({ id: listed.personId });
-  await tx.delete(contacts).where(and(eq(contacts.workspaceId, workspaceId), eq(contacts.contactId, contactId)));
+  const entries = emails.length
+    ? await tx.delete(listed).where(entriesOf(workspaceId, emails)).returning({ id: listed.personId })
+    : [];
+  await tx.delete(contacts).where(
+    and(
+      eq(contacts.workspaceId, workspaceId),
+      inArray(
+        contacts.contactId,
+        rows.map(({ contactId }) => contactId),
+      ),
+    ),
+  );
   return { letters: gone.length, lists: entries.length };
 }

@@ -4,6 +4,7 @@ import type { Sent } from '../../core/flow/run';
 import type { Access } from '../../core/schema/access';
 import type { Db, Tx } from '../client';
 import { access, runs, wipes } from '../schema';
+import { inheritJoined } from './joined';
 import { type RunWithEvents, runColumns } from './runs';
 
 export type What = NonNullable<Access['wipe']>['what'];
@@ -75,6 +76,7 @@ export async function wipeContacts(
       and contact_id in (select contact_id from gone where contact_id is not null)
       and not exists (select from runs where runs.workspace_id = contacts.workspace_id
         and runs.contact_id = contacts.contact_id and runs.run_id not in (select run_id from gone))`);
+  await inheritJoined(tx, workspaceId);
 }
 
 export async function wipeTraces(tx: Tx, workspaceId: string, ids: string[]): Promise<void> {

@@ -1,27 +1,24 @@
 /** Everybody who left a contact, once, over all quizzes of a workspace. */
-import { once } from 'node:events';
-import { PassThrough, type Readable } from 'node:stream';
-import exceljs from 'exceljs';
 import type { AnswerOf, QueryOf } from '../../contract';
 import type { Quiz } from '../../core/schema/quiz';
 import { isContact, quizIndex } from '../../core/document/lookup';
-import { vCard } from '../../core/formats/vcard';
 import { foldRun } from '../../core/flow/run';
 import { contactOf } from '../../core/flow/result';
 import { grouped } from '../../core/values/grouped';
 import { keepWiped } from '../../db/queries/figures';
 import { type Membership, quizzesOf } from '../../db/queries/members';
 import { isUnsubscribed } from '../../db/queries/mailing';
+import { withJoined } from '../../db/queries/joined';
 import {
-  type After,
   type ContactRow,
   countEntries,
   countPeople,
+  emailsOf,
   findContact,
   lettersOfContact,
   lockRunsOf,
   peoplePage,
-  removeContact,
+  removeContacts,
   type RunOfContact,
   runsOfContacts,
   type Wanted,
@@ -36,7 +33,6 @@ import { HttpError, notFound } from '../platform/http-error';
 import { editionOf } from '../publishing/editions';
 import { countRuns, countWorkspace } from '../results/count-runs';
 import { countedFor } from '../results/wipe';
-import { csvLine } from '../platform/csv';
 
 const PAGE = 100;
 /** People are counted up to this; whoever has more wants no exact number in a head line. */
@@ -45,7 +41,7 @@ const MOST_COUNTED = 10_000;
 const SHOWN = 3;
 
 type Query = QueryOf<'GET /api/people'>;
-type Filters = Pick<Query, 'search' | 'quiz' | 'outcome' | 'agreed' | 'since'>;
+export type Filters = Pick<Query, 'search' | 'quiz' | 'outcome' | 'agreed' | 'since'>;
 
 /** The filters that stand in an address. */
 export function filtersIn(url: string): Filters {
@@ -59,7 +55,7 @@ export function filtersIn(url: string): Filters {
   );
 }
 
-async function wantedBy(member: Membership, filters: Filters): Promise<Wanted> {
+export async function wantedBy(member: Membership, filters: Filters): Promise<Wanted> {
   const { search, quiz, outcome, agreed, since } = filters;
   const day = since === undefined ? undefined : new Date(`${since}T00:00:00Z`);
   if (day && Number.isNaN(day.getTime())) throw new HttpError(400, 'no-day', 'There is no such day.');
@@ -93,14 +89,17 @@ export async function listContacts(member: Membership, query: Query): Promise<An
     after ? 0 : countPeople(database(), member.workspaceId, wanted, MOST_COUNTED),
   ]);
   const shown = rows.slice(0, PAGE);
-  const runs = await runsSeenBy(member, shown, wanted);
+  const { everybody, runs } = await peopleWithRuns(member, shown, wanted);
+  const agreed = new Set(
+    everybody.flatMap(({ contactId, joinedTo, consent }) => (consent ? (joinedTo ?? contactId) : [])),
+  );
   const people = await Promise.all(
     shown.map(async (row) => ({
       id: row.contactId,
       name: row.fields['name'] ?? '',
       email: row.email,
       lastAt: row.lastAt.toISOString(),
-      agreed: Boolean(row.consent),
+      agreed: agreed.has(row.contactId),
       taken: await Promise.all((runs.get(row.contactId) ?? []).slice(0, SHOWN).map(takenOf)),
     })),
   );
@@ -113,7 +112,13 @@ export async function listContacts(member: Membership, query: Query): Promise<An
 const outcomesIn = ({ draft }: { draft: Quiz }) =>
   draft.verdicts.flatMap((verdict) => verdict.outcomes.map(({ id, name }) => ({ id: `${verdict.id} ${id}`, name })));
 
-/** The runs of contacts, of quizzes that the member may see. */
+/** Those who stand in the list, with those joined to them, and the runs of all, of quizzes that the member may see, by whom they stand as. */
+export async function peopleWithRuns(member: Membership, rows: readonly ContactRow[], wanted: Wanted) {
+  const everybody = rows.length ? await withJoined(database(), member.workspaceId, idsOf(rows)) : [];
+  return { everybody, runs: await runsSeenBy(member, everybody, wanted) };
+}
+
+/** The runs of contacts, of quizzes that the member may see, by whom they stand in the list as. */
 async function runsSeenBy(
   { workspaceId }: Membership,
   rows: readonly ContactRow[],
@@ -127,7 +132,8 @@ async function runsSeenBy(
       )
     : [];
   const seen = quizzes ? all.filter(({ quizId }) => quizzes.includes(quizId)) : all;
-  return grouped(seen, ({ contactId }) => contactId);
+  const standsAs = new Map(rows.map(({ contactId, joinedTo }) => [contactId, joinedTo ?? contactId]));
+  return grouped(seen, ({ contactId }) => standsAs.get(contactId ?? '') ?? null);
 }
 
 async function takenOf(run: RunOfContact) {
@@ -144,21 +150,25 @@ async function takenOf(run: RunOfContact) {
   };
 }
 
-/** Somebody whom a member may see. @throws HttpError 404 where there is nobody */
-async function contactFor(member: Membership, contactId: string) {
-  const row = await findContact(database(), member.workspaceId, contactId);
-  if (!row) throw notFound('This contact');
+/** Somebody whom a member may see, with those who were joined to them. @throws HttpError 404 where there is nobody */
+export async function contactFor(member: Membership, contactId: string) {
+  const found = await findContact(database(), member.workspaceId, contactId);
+  if (!found) throw notFound('This contact');
+  const id = found.joinedTo ?? contactId;
+  const rows = await withJoined(database(), member.workspaceId, [id]);
+  const row = rows[0];
+  if (row?.contactId !== id) throw notFound('This contact');
   const wanted = await wantedBy(member, {});
-  const runs = (await runsSeenBy(member, [row], wanted)).get(contactId) ?? [];
+  const runs = (await runsSeenBy(member, rows, wanted)).get(id) ?? [];
   if (wanted.quizzes && runs.length === 0) throw notFound('This contact');
-  return { row, runs };
+  return { row, rows, runs };
 }
 
 export async function readContact(
   member: Membership,
   contactId: string,
 ): Promise<AnswerOf<'GET /api/people/{contact}'>> {
-  const { row, runs } = await contactFor(member, contactId);
+  const { row, rows, runs } = await contactFor(member, contactId);
   const labels = new Map<string, string>();
   for (const run of runs) {
     const quiz = await editionOf(run.workspaceId, run.quizId, run.edition);
@@ -168,35 +178,46 @@ export async function readContact(
   const letters = await lettersOfContact(
     database(),
     member.workspaceId,
-    member.isLimited ? '' : row.email,
+    member.isLimited ? [] : emailsOf(rows),
     runs.map(({ runId }) => runId),
   );
-  return {
-    id: row.contactId,
-    name: row.fields['name'] ?? '',
-    email: row.email,
-    firstAt: row.firstAt.toISOString(),
-    lastAt: row.lastAt.toISOString(),
-    fields: Object.entries(row.fields).map(([id, value]) => ({ label: labels.get(id) ?? id, value })),
-    consent: row.consent ?? null,
-    confirmedAt: row.confirmedAt?.toISOString() ?? null,
+  const titles = new Map((await quizNames(member)).map(({ id, title }) => [id, title]));
+  const leftBy = async (one: ContactRow) => ({
+    id: one.contactId,
+    name: one.fields['name'] ?? '',
+    email: one.email,
+    firstAt: one.firstAt.toISOString(),
+    lastAt: one.lastAt.toISOString(),
+    fields: Object.entries(one.fields).map(([id, value]) => ({ label: labels.get(id) ?? id, value })),
+    consent: one.consent && {
+      ...one.consent,
+      quiz: titles.get(one.consent.quiz ?? '') ?? '',
+      page: one.consent.page ?? '',
+    },
+    confirmedAt: one.confirmedAt?.toISOString() ?? null,
     isUnsubscribed:
-      row.email !== '' &&
-      (await isUnsubscribed(database(), member.workspaceId, personHash(member.workspaceId, row.email))),
+      one.email !== '' &&
+      (await isUnsubscribed(database(), member.workspaceId, personHash(member.workspaceId, one.email))),
+  });
+  return {
+    ...(await leftBy(row)),
+    joined: await Promise.all(rows.slice(1).map(leftBy)),
     taken: await Promise.all(
       runs.map(async (run) => ({ ...(await takenOf(run)), source: run.source, known: run.known })),
     ),
     letters: letters.map((letter) => ({ ...letter, at: letter.at.toISOString() })),
-    lists: member.isLimited ? 0 : await countEntries(database(), member.workspaceId, row.email),
+    lists: member.isLimited ? 0 : await countEntries(database(), member.workspaceId, emailsOf(rows)),
   };
 }
 
+const idsOf = (rows: readonly ContactRow[]): string[] => rows.map(({ contactId }) => contactId);
+
 /** Everything that is kept about somebody, for them. */
 export async function dataOfContact(member: Membership, contactId: string): Promise<object> {
-  const { row } = await contactFor(member, contactId);
+  const { row, rows } = await contactFor(member, contactId);
   requireAll(member);
   const told = await readContact(member, contactId);
-  const runs = await database().transaction((tx) => lockRunsOf(tx, row.workspaceId, contactId));
+  const runs = await database().transaction((tx) => lockRunsOf(tx, row.workspaceId, idsOf(rows)));
   return {
     ...told,
     runs: await Promise.all(
@@ -217,7 +238,7 @@ export async function dataOfContact(member: Membership, contactId: string): Prom
 }
 
 /** Refuses those who are here for some quizzes alone: contacts are of all. */
-function requireAll({ isLimited }: Membership): void {
+export function requireAll({ isLimited }: Membership): void {
   if (isLimited)
     throw new HttpError(403, 'some-quizzes', 'You are here for some quizzes alone; contacts are of all of them.');
 }
@@ -234,86 +255,20 @@ export async function forgetContact(
   requireAll(member);
   const { workspaceId } = member;
   for (let attempt = 0; attempt < 3; attempt++) {
-    const { row, runs } = await contactFor(member, contactId);
+    const { rows, runs } = await contactFor(member, contactId);
     // What was never counted would be gone from the figures.
     for (const quizId of new Set(runs.map((run) => run.quizId))) await countRuns(workspaceId, quizId);
     const gone = await database().transaction(async (tx) => {
-      const locked = await lockRunsOf(tx, workspaceId, contactId);
+      const locked = await lockRunsOf(tx, workspaceId, idsOf(rows));
       if (locked.some(({ countedSeq, seq, isTrial }) => !isTrial && countedSeq < seq)) return null;
       for (const [quizId, own] of grouped(locked, (run) => run.quizId))
         await keepWiped(tx, workspaceId, quizId, own.flatMap(countedFor));
       const ids = locked.map(({ runId }) => runId);
-      const taken = await removeContact(tx, row, ids);
+      const taken = await removeContacts(tx, workspaceId, rows, ids);
       if (ids.length) await wipeRuns(tx, workspaceId, ids);
       return { runs: ids.length, ...taken };
     });
     if (gone) return gone;
   }
   throw new HttpError(409, 'busy', 'They are answering just now. Please try again.');
-}
-
-/** Pages of contacts, one after the other. */
-async function* allContacts(member: Membership, filters: Filters): AsyncGenerator<ContactRow[]> {
-  const wanted = await wantedBy(member, filters);
-  let after: After | undefined;
-  for (;;) {
-    const rows = await peoplePage(database(), member.workspaceId, wanted, { after, most: 1_000 });
-    if (rows.length) yield rows;
-    after = rows.at(-1);
-    if (rows.length < 1_000) return;
-  }
-}
-
-/** The fields that have a column; what else was left stands in the last one. */
-const COLUMNS = ['phone', 'company'];
-
-const HEADS = ['name', 'email', ...COLUMNS, 'more', 'agreed', 'to', 'confirmed', 'first', 'last'];
-
-/** A contact as a line of a table, by `HEADS`. */
-function lineOf({ fields, email, consent, confirmedAt, firstAt, lastAt }: ContactRow): string[] {
-  const others = Object.entries(fields).filter(([id]) => !['name', 'email', ...COLUMNS].includes(id));
-  return [
-    fields['name'] ?? '',
-    email,
-    ...COLUMNS.map((id) => fields[id] ?? ''),
-    others.map(([id, value]) => `${id}: ${value}`).join('; '),
-    consent?.at ?? '',
-    consent?.text ?? '',
-    confirmedAt?.toISOString() ?? '',
-    firstAt.toISOString(),
-    lastAt.toISOString(),
-  ];
-}
-
-/** Contacts as CSV, in parts. */
-export async function* contactsAsCsv(member: Membership, filters: Filters): AsyncGenerator<string> {
-  yield `\ufeff${csvLine(HEADS)}`;
-  for await (const rows of allContacts(member, filters)) yield rows.map((row) => csvLine(lineOf(row))).join('');
-}
-
-/** Contacts as a spreadsheet, in parts; each cell is words, and none a formula. */
-export function contactsAsSheet(member: Membership, filters: Filters): Readable {
-  const through = new PassThrough();
-  const book = new exceljs.stream.xlsx.WorkbookWriter({ stream: through });
-  const sheet = book.addWorksheet('People', { views: [{ state: 'frozen', ySplit: 1 }] });
-  const write = async () => {
-    sheet.addRow(HEADS).commit();
-    for await (const rows of allContacts(member, filters)) {
-      for (const row of rows) sheet.addRow(lineOf(row)).commit();
-      // Whoever reads slowly is waited for: what is made meanwhile would pile up here.
-      if (through.writableNeedDrain) await once(through, 'drain');
-    }
-    sheet.commit();
-    await book.commit();
-  };
-  write().catch((error: unknown) => through.destroy(error instanceof Error ? error : new Error(String(error))));
-  return through;
-}
-
-/** Contacts as vCards, in parts. */
-export async function* contactsAsCards(member: Membership, filters: Filters): AsyncGenerator<string> {
-  for await (const rows of allContacts(member, filters))
-    yield rows
-      .map(({ contactId, email, fields, lastAt }) => vCard({ id: contactId, email, fields, changed: lastAt }))
-      .join('');
 }

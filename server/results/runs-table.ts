@@ -5,6 +5,7 @@ import { answerText, offeredBy } from '../../core/questions/registry';
 import { quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
 import type { Question, Quiz } from '../../core/schema/quiz';
 
+import { knownName } from '../../core/flow/carry';
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
 import { contactOf, type Result, resultOf } from '../../core/flow/result';
@@ -78,6 +79,18 @@ function columnsOfMany(id: string, { options, other }: Offered, head: string): C
   return [...listed, words];
 }
 
+/** The words of consent that were agreed to. */
+const agreedTo = ({ quiz, run }: Read): string =>
+  quiz.pages
+    .flatMap((p) => p.blocks)
+    .flatMap((b) => {
+      const left = run.contact[b.id];
+      return b.kind === 'contact' && b.consent && left && 'fields' in left && left.consent === b.consent.version
+        ? b.consent.text
+        : [];
+    })
+    .join('; ');
+
 function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
   const fields = new Map(
     quiz.pages
@@ -101,6 +114,10 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
     { head: 'finished', cell: ({ run }) => (run.finished ? 'yes' : 'no') },
     ...questionsOf(quiz).flatMap(columnsOf),
     ...[...fields].map(([id, head]): Column => ({ head, cell: ({ contact }) => contact[id] ?? '' })),
+    ...(quiz.pages.some((p) => p.blocks.some((b) => b.kind === 'contact' && b.consent))
+      ? [{ head: 'agreed to', cell: agreedTo }]
+      : []),
+    ...quiz.known.map((known): Column => ({ head: knownName(known), cell: ({ row }) => row.known[known.id] ?? '' })),
     ...quiz.scales.map(({ id, name }): Column => ({
       head: name,
       cell: ({ result }) => result.scales[id]?.points ?? '',

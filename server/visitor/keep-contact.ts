@@ -3,8 +3,9 @@ import { quizIndex } from '../../core/document/lookup';
 import { givenWords } from '../../core/flow/contact-formats';
 import type { Run } from '../../core/flow/run';
 import type { Tx } from '../../db/client';
-import { type Consent, isConfirmed, keepContact } from '../../db/queries/contacts';
+import { isConfirmed, keepContact } from '../../db/queries/contacts';
 import type { RunRow } from '../../db/queries/runs';
+import type { Consent } from '../../db/schema';
 import { newId } from '../platform/ids';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
@@ -69,7 +70,11 @@ export async function keepWhatWasLeft(
       newId: newId('c'),
       email: left.email,
       fields: left.fields,
-      consent: left.consent,
+      consent: left.consent && {
+        ...left.consent,
+        quiz: quizId,
+        ...(row.traces?.page ? { page: row.traces.page } : {}),
+      },
       at: now,
     });
   if (left?.mayWrite && left.confirm && contactNews && !(await isConfirmed(tx, workspaceId, left.email)))

@@ -1,15 +1,16 @@
 'use client';
 /** The sheet of one person: what they left, took, got and agreed to; and everything of theirs taken away. */
-import { useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
-import type { Contact } from '../../contract/people';
+import type { Contact, Left } from '../../contract/people';
 import { TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { Alarm, Muted, Strong } from '../../ui/text';
 import { LETTER_STATES } from '../shared/letter-states';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
+import { Join, Part } from './join';
 
 const Body = styled.div`
   display: grid;
@@ -49,15 +50,20 @@ const Body = styled.div`
 
 const many = (n: number, one: string, more: string): string => (n === 1 ? `one ${one}` : `${n} ${more}`);
 
+export const titleOf = ({ name, email }: { name: string; email: string }): string => name || email || 'Somebody';
+
 type Props = {
   id: string | null;
-  mayForget: boolean;
+  /** Whether whoever looks may join them with another, and take them away. */
+  mayChange: boolean;
   onClose: () => void;
+  /** @param what happened, in words */
+  onJoined: (what: string) => void;
   /** @param what went, in words */
   onForgotten: (what: string) => void;
 };
 
-export function OnePerson({ id, mayForget, onClose, onForgotten }: Props) {
+export function OnePerson({ id, mayChange, onClose, onJoined, onForgotten }: Props) {
   const [person, setPerson] = useState<Contact | null>(null);
   const [trouble, setTrouble] = useState('');
   useEffect(() => {
@@ -74,11 +80,35 @@ export function OnePerson({ id, mayForget, onClose, onForgotten }: Props) {
     };
   }, [id]);
   return (
-    <SideSheet title={person?.name || person?.email || 'Somebody'} open={id !== null} onClose={onClose}>
+    <SideSheet title={person ? titleOf(person) : 'Somebody'} open={id !== null} onClose={onClose}>
       <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       {person && (
         <Body>
-          <Left person={person} />
+          <LeftBy title="What they left" person={person} />
+          {person.joined.map((one) => (
+            <LeftBy key={one.id} title={`Also as ${one.email || one.name || 'somebody without a name'}`} person={one}>
+              {mayChange && (
+                <Part
+                  person={person}
+                  other={one}
+                  onDone={(now) => {
+                    setPerson(now);
+                    onJoined(`${titleOf(one)} stands alone again`);
+                  }}
+                />
+              )}
+            </LeftBy>
+          ))}
+          {mayChange && (
+            <Join
+              key={person.id}
+              person={person}
+              onDone={(now, other) => {
+                setPerson(now);
+                onJoined(`${titleOf(other)} is the same person as ${titleOf(now)}`);
+              }}
+            />
+          )}
           <Taken person={person} />
           <Letters person={person} />
           <section aria-label="What is kept of them">
@@ -86,7 +116,7 @@ export function OnePerson({ id, mayForget, onClose, onForgotten }: Props) {
             <p style={{ marginBottom: 6 }}>
               <a href={`/api/people/${person.id}/data.json`}>All of it as a file for them</a>
             </p>
-            {mayForget && <Forget person={person} onForgotten={onForgotten} />}
+            {mayChange && <Forget person={person} onForgotten={onForgotten} />}
           </section>
         </Body>
       )}
@@ -94,11 +124,11 @@ export function OnePerson({ id, mayForget, onClose, onForgotten }: Props) {
   );
 }
 
-function Left({ person }: { person: Contact }) {
+function LeftBy({ title, person, children }: { title: string; person: Left; children?: ReactNode }) {
   const { fields, consent, confirmedAt, isUnsubscribed, firstAt, lastAt } = person;
   return (
-    <section aria-label="What they left">
-      <h3>What they left</h3>
+    <section aria-label={title}>
+      <h3>{title}</h3>
       <dl>
         {fields.map(({ label, value }) => (
           <div key={label} style={{ display: 'contents' }}>
@@ -119,7 +149,9 @@ function Left({ person }: { person: Contact }) {
       </dl>
       {consent ? (
         <p style={{ marginTop: 6 }}>
-          Agreed on {dayAndTime(consent.at)} to “{consent.text}” <Muted>(version {consent.version})</Muted>
+          Agreed on {dayAndTime(consent.at)}
+          {consent.quiz && ` in “${consent.quiz}”`}
+          {consent.page && ` on ${consent.page}`} to “{consent.text}” <Muted>(version {consent.version})</Muted>
         </p>
       ) : (
         <p style={{ marginTop: 6 }}>
@@ -127,6 +159,7 @@ function Left({ person }: { person: Contact }) {
         </p>
       )}
       {isUnsubscribed && <p style={{ marginTop: 6 }}>Wants no more letters: none goes to this address.</p>}
+      {children}
     </section>
   );
 }
@@ -186,7 +219,7 @@ function Forget({ person, onForgotten }: { person: Contact; onForgotten: (what: 
   const [trouble, setTrouble] = useState('');
   const { taken, letters, lists } = person;
   const whole = [
-    'their contact',
+    person.joined.length ? `their contact under ${person.joined.length + 1} names` : 'their contact',
     many(taken.length, 'run with all its answers', 'runs with all their answers'),
     many(letters.length, 'letter', 'letters'),
     ...(lists ? [many(lists, 'place on a list', 'places on lists')] : []),
@@ -196,7 +229,7 @@ function Forget({ person, onForgotten }: { person: Contact; onForgotten: (what: 
     call('DELETE /api/people/{contact}', { contact: person.id }).then(
       ({ runs, letters: gone }) =>
         onForgotten(
-          `${person.name || person.email || 'Somebody'} is gone, with ${many(runs, 'run', 'runs')} and ${many(gone, 'letter', 'letters')}`,
+          `${titleOf(person)} is gone, with ${many(runs, 'run', 'runs')} and ${many(gone, 'letter', 'letters')}`,
         ),
       (error: unknown) => {
         setBusy(false);

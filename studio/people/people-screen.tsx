@@ -4,16 +4,14 @@ import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
-import type { ContactLine } from '../../contract/people';
-import { LineInput, TextButton } from '../../ui/controls';
-import { Mark } from '../../ui/marks';
+import { LineInput } from '../../ui/controls';
 import { Alarm, Muted, Strong } from '../../ui/text';
 import { SignOut } from '../account/sign-in';
 import { HomePage } from '../shared/home-page';
-import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 import { Frame, homeTabs } from '../shell/frame';
 import { OnePerson } from './one-person';
+import { PeopleTable } from './people-table';
 import { type Filters, Sentence } from './sentence';
 
 type Answer = AnswerOf<'GET /api/people'>;
@@ -42,76 +40,6 @@ const Page = styled(HomePage)`
     color: inherit;
     display: inline-block;
     min-height: 24px;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    border-top: 1px solid var(--ink);
-  }
-  th {
-    text-align: start;
-    font-weight: 400;
-    font-size: 13px;
-    color: var(--ink-2);
-    padding: 6px 12px 6px 0;
-  }
-  td {
-    border-top: 1px solid var(--line);
-    padding: 9px 12px 9px 0;
-    vertical-align: top;
-    overflow-wrap: break-word;
-  }
-  table {
-    table-layout: fixed;
-  }
-  th:first-child {
-    width: 36%;
-  }
-  th:nth-child(3) {
-    width: 140px;
-  }
-  th:nth-child(4) {
-    width: 70px;
-  }
-  td:nth-child(3) {
-    white-space: nowrap;
-  }
-  td ul {
-    list-style: none;
-  }
-  tbody tr:hover td {
-    background: var(--saffron-wash);
-  }
-  tbody tr[aria-selected='true'] td {
-    background: var(--saffron-wash);
-  }
-  @media (max-width: 699px) {
-    thead {
-      display: none;
-    }
-    table,
-    tbody {
-      display: block;
-    }
-    tr {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) auto;
-      border-top: 1px solid var(--line);
-      padding: 8px 0;
-    }
-    td,
-    td:first-child {
-      border: 0;
-      padding: 2px 0;
-      width: auto;
-    }
-    td:nth-child(2) {
-      grid-column: 1 / -1;
-      grid-row: 2;
-    }
-    td:nth-child(4) {
-      display: none;
-    }
   }
 `;
 
@@ -191,31 +119,23 @@ export function PeopleScreen({ first, quizzes, mayForget }: Props) {
             )}
           </p>
         ) : (
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Who</th>
-                <th scope="col">Took, and came out as</th>
-                <th scope="col">Last here</th>
-                <th scope="col">Agreed</th>
-              </tr>
-            </thead>
-            <tbody>
-              {people.map((one) => (
-                <Line key={one.id} person={one} isOpen={one.id === open} onOpen={() => setOpen(one.id)} />
-              ))}
-            </tbody>
-          </table>
-        )}
-        {next && (
-          <p style={{ paddingTop: 12 }}>
-            <TextButton onPress={() => void look(filters, next)}>Show older ones</TextButton>
-          </p>
+          <PeopleTable
+            people={people}
+            count={count}
+            hasMore={next !== null}
+            open={open}
+            onOpen={setOpen}
+            onEnd={() => next && void look(filters, next)}
+          />
         )}
         <OnePerson
           id={open}
-          mayForget={mayForget}
+          mayChange={mayForget}
           onClose={() => setOpen(null)}
+          onJoined={(what) => {
+            setTold(what);
+            void look(filters);
+          }}
           onForgotten={(what) => {
             setOpen(null);
             setTold(what);
@@ -224,42 +144,5 @@ export function PeopleScreen({ first, quizzes, mayForget }: Props) {
         />
       </Page>
     </Frame>
-  );
-}
-
-function Line({ person, isOpen, onOpen }: { person: ContactLine; isOpen: boolean; onOpen: () => void }) {
-  const { name, email, taken, lastAt, agreed } = person;
-  return (
-    <tr aria-selected={isOpen}>
-      <td>
-        <TextButton onPress={onOpen}>{name || email || 'Somebody'}</TextButton>
-        {name && email && (
-          <div>
-            <Muted>{email}</Muted>
-          </div>
-        )}
-      </td>
-      <td>
-        <ul>
-          {taken.map((one) => (
-            <li key={one.run}>
-              {one.title}
-              {one.outcomes.length > 0 && <Strong> {one.outcomes.join(', ')}</Strong>}
-              {!one.finished && <Muted> not finished</Muted>}
-            </li>
-          ))}
-        </ul>
-      </td>
-      <td suppressHydrationWarning>{dayAndTime(lastAt)}</td>
-      <td>
-        {agreed ? (
-          <>
-            <Mark kind="yes" size={12} /> <span className="v-hidden">yes</span>
-          </>
-        ) : (
-          <span className="v-hidden">no</span>
-        )}
-      </td>
-    </tr>
   );
 }

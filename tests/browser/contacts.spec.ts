@@ -1,4 +1,5 @@
 /** Everybody who left a contact: found, read, taken out, and taken away. */
+import { Client } from 'pg';
 import { expect, type Page, test } from '@playwright/test';
 import { axeFinds } from './axe';
 import { publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
@@ -43,6 +44,27 @@ test('people are found over all quizzes, read, taken out, and taken away for goo
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'vCards' }).click()]);
   expect(file.suggestedFilename()).toBe('contacts.vcf');
 
+  // Both are one person, and two again.
+  await page.getByRole('button', { name: 'Ida', exact: true }).press('Enter');
+  const both = page.getByRole('dialog', { name: 'Ida' });
+  await both.getByRole('button', { name: /^The same person stands elsewhere/ }).press('Enter');
+  await both.getByLabel('Find the same person').fill('otto');
+  await both.getByRole('button', { name: 'Otto, otto@spoke.test is the same person' }).press('Enter');
+  const also = both.getByRole('region', { name: 'Also as otto@spoke.test' });
+  await expect(also.getByText(/^Agreed on/)).toBeVisible();
+  await expect(both.getByRole('region', { name: 'What they took' }).getByRole('listitem')).toHaveCount(2);
+  expect(await axeFinds(page, { within: '[role=dialog]' })).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('status')).toContainText('Otto is the same person as Ida');
+  await page.getByLabel('Find somebody').fill('otto');
+  await expect(page.getByRole('row', { name: /Ida/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Ida', exact: true }).press('Enter');
+  await also.getByRole('button', { name: 'Otto, otto@spoke.test is somebody else' }).press('Enter');
+  await expect(also).toBeHidden();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('row', { name: /Ida/ })).toHaveCount(0);
+  await page.getByLabel('Find somebody').fill('ida');
+
   const row = page.getByRole('button', { name: 'Ida', exact: true });
   await row.focus();
   await page.keyboard.press('Enter');
@@ -66,4 +88,37 @@ test('people are found over all quizzes, read, taken out, and taken away for goo
   await expect(page.getByRole('row', { name: /Otto/ })).toBeVisible();
   await page.getByLabel('Since').fill('2999-01-01');
   await expect(page.getByText('Nobody is like that.')).toBeVisible();
+});
+
+test('of very many people only those near what is seen are drawn, and older ones come as they are come to', async ({
+  page,
+}) => {
+  const { email } = await signUp(page);
+  const database = new Client({ connectionString: world().env['DATABASE_URL'] });
+  await database.connect();
+  await database.query(
+    `insert into contacts (workspace_id, contact_id, email, fields, first_at, last_at)
+    select m.workspace_id, 'rider-' || i, 'rider' || i || '@spoke.test', jsonb_build_object('name', 'Rider ' || i),
+      now() - make_interval(mins => 1000 - i), now() - make_interval(mins => 1000 - i)
+    from members m join "user" u on u.id = m.user_id, generate_series(0, 449) as i where u.email = $1`,
+    [email],
+  );
+  await database.end();
+  await page.goto(`${world().app}/people`);
+  await expect(page.getByRole('status')).toContainText('450 people');
+  const table = page.getByRole('table', { name: 'People' });
+  await expect(table).toHaveAttribute('aria-rowcount', '451');
+  const drawn = () => table.getByRole('row').count();
+  expect(await drawn()).toBeLessThan(80);
+  await expect(async () => {
+    await page.keyboard.press('End');
+    await expect(page.getByRole('button', { name: 'Rider 0', exact: true })).toBeInViewport({ timeout: 500 });
+  }).toPass();
+  expect(await drawn()).toBeLessThan(80);
+  // By keyboard one comes from the last to the one before, and to the top again.
+  await page.getByRole('button', { name: 'Rider 0', exact: true }).focus();
+  await page.keyboard.press('Shift+Tab');
+  await expect(page.getByRole('button', { name: 'Rider 1', exact: true })).toBeFocused();
+  await page.keyboard.press('Home');
+  await expect(page.getByRole('button', { name: 'Rider 449', exact: true })).toBeInViewport();
 });

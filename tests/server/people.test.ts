@@ -2,20 +2,15 @@
 import { sql } from 'drizzle-orm';
 import exceljs from 'exceljs';
 import { figuresOf } from '../../db/queries/figures';
+import { inheritJoined } from '../../db/queries/joined';
 import { addMember } from '../../db/queries/members';
 import { contacts, user } from '../../db/schema';
 import { limit } from '../../server/accounts/team';
 import { database } from '../../server/platform/database';
 import { newId } from '../../server/platform/ids';
-import {
-  contactsAsCards,
-  contactsAsCsv,
-  contactsAsSheet,
-  dataOfContact,
-  forgetContact,
-  listContacts,
-  readContact,
-} from '../../server/people/people';
+import { contactsAsCards, contactsAsCsv, contactsAsSheet } from '../../server/people/files';
+import { joinPeople, partPeople } from '../../server/people/joined';
+import { dataOfContact, forgetContact, listContacts, readContact } from '../../server/people/people';
 import { addPeople } from '../../server/publishing/access';
 import { countRuns } from '../../server/results/count-runs';
 import { contact, go, published, smallQuiz, somebody, visit } from './world';
@@ -50,7 +45,11 @@ it('stands there once, with what they took in every quiz and what came out, the 
     { label: 'Name', value: 'Ida Bell' },
     { label: 'E-mail', value: 'IDA@spoke.test' },
   ]);
-  expect(told).toMatchObject({ consent: { text: 'Yes, write to me.', version: 1 }, taken: [{}, {}], lists: 0 });
+  expect(told).toMatchObject({
+    consent: { text: 'Yes, write to me.', version: 1, quiz: 'Hills' },
+    taken: [{}, {}],
+    lists: 0,
+  });
   expect(told.letters.map(({ subject }) => subject)).toEqual(['You are a Ridge seeker', 'You are a Lane drifter']);
 });
 
@@ -153,12 +152,77 @@ it('is taken out as a table and as cards', async () => {
   const at = await published(smallQuiz());
   await took(at, { name: '=HYPERLINK("x")', email: 'ida@spoke.test' });
   const [head, line] = (await whole(contactsAsCsv(at.member, {}))).split('\r\n');
-  expect(head).toBe('\ufeffname,email,phone,company,more,agreed,to,confirmed,first,last');
-  expect(line).toMatch(/^"'=HYPERLINK\(""x""\)",ida@spoke\.test,,,,\d{4}-.*,"Yes, write to me\.",/);
+  expect(head).toBe('\ufeffname,email,phone,company,more,also,known,agreed,to,confirmed,first,last');
+  expect(line).toMatch(/^"'=HYPERLINK\(""x""\)",ida@spoke\.test,,,,,,\d{4}-.*,"Yes, write to me\.",/);
   expect(await whole(contactsAsCards(at.member, { search: 'ida' }))).toContain('\r\nEMAIL:ida@spoke.test\r\n');
   expect(await whole(contactsAsCards(at.member, { search: 'nobody' }))).toBe('');
   const [one] = (await listContacts(at.member, {})).people;
   expect(JSON.stringify(await dataOfContact(at.member, one?.id ?? ''))).toContain('"q1":["a"]');
+});
+
+it('is one with somebody else when that is said, and two again when it is taken back', async () => {
+  const one = await published({ ...smallQuiz(), title: 'Lanes' });
+  const two = await published({ ...smallQuiz(), title: 'Hills' }, one.member);
+  await took(one, { name: 'Ida', email: 'ida@spoke.test' });
+  await took(two, { name: 'Ida Bell', email: 'ida@bell.test' }, 'b');
+  await took(one, { name: 'Otto', email: 'otto@spoke.test' });
+  const list = async (query: Parameters<typeof listContacts>[1] = {}) =>
+    (await listContacts(one.member, query)).people.map(({ email, taken }) => [email, taken.map(({ title }) => title)]);
+  const idOf = async (email: string) => (await listContacts(one.member, { search: email })).people[0]?.id ?? '';
+  const [ida, bell, otto] = [await idOf('ida@spoke'), await idOf('ida@bell'), await idOf('otto')];
+  const told = await joinPeople(one.member, ida, bell);
+  expect(told).toMatchObject({
+    email: 'ida@spoke.test',
+    joined: [{ email: 'ida@bell.test', consent: { version: 1 } }],
+  });
+  expect(told.taken.map(({ title }) => title)).toEqual(['Hills', 'Lanes']);
+  expect(told.letters).toHaveLength(2);
+  // Said twice, it is said once.
+  expect(await joinPeople(one.member, ida, bell)).toEqual(told);
+  expect(await list()).toEqual([
+    ['otto@spoke.test', ['Lanes']],
+    ['ida@spoke.test', ['Hills', 'Lanes']],
+  ]);
+  // They are found by the words, the outcome and the quiz of either.
+  expect(await list({ search: 'bell.test' })).toEqual([['ida@spoke.test', ['Hills', 'Lanes']]]);
+  expect(await list({ quiz: two.quizId, outcome: 'v y' })).toEqual([['ida@spoke.test', ['Hills', 'Lanes']]]);
+  expect(await readContact(one.member, bell)).toEqual(told);
+  expect(await whole(contactsAsCsv(one.member, {}))).toMatch(/Ida,ida@spoke\.test,,,,ida@bell\.test,/);
+  expect(await whole(contactsAsCards(one.member, {}))).toContain('EMAIL:ida@spoke.test\r\nEMAIL:ida@bell.test\r\n');
+  // Whoever is joined goes on, and the one they stand as comes first.
+  await took(two, { name: 'Ida Bell', email: 'ida@bell.test' });
+  expect((await list())[0]).toEqual(['ida@spoke.test', ['Hills', 'Hills', 'Lanes']]);
+  // A third joins the two; nobody is joined to one who is joined.
+  await expect(joinPeople(one.member, bell, otto)).rejects.toMatchObject({ status: 409 });
+  await joinPeople(one.member, otto, ida);
+  expect((await list()).map(([email]) => email)).toEqual(['otto@spoke.test']);
+  await expect(joinPeople(one.member, otto, 'nobody')).rejects.toMatchObject({ status: 404 });
+  await expect(joinPeople({ ...one.member, role: 'reader' }, otto, ida)).rejects.toMatchObject({ status: 403 });
+  const stranger = await somebody();
+  await expect(partPeople(stranger, otto, ida)).rejects.toMatchObject({ status: 404 });
+  expect((await partPeople(one.member, otto, bell)).joined.map(({ email }) => email)).toEqual(['ida@spoke.test']);
+  expect(await partPeople(one.member, otto, ida)).toMatchObject({ joined: [], taken: [{ title: 'Lanes' }] });
+  expect((await list()).sort()).toEqual([
+    ['ida@bell.test', ['Hills', 'Hills']],
+    ['ida@spoke.test', ['Lanes']],
+    ['otto@spoke.test', ['Lanes']],
+  ]);
+});
+
+it('is joined to nobody who is gone', async () => {
+  const at = await published(smallQuiz());
+  for (const name of ['a', 'b', 'c']) await took(at, { name, email: `${name}@spoke.test` });
+  const [c = '', b = '', a = ''] = (await listContacts(at.member, {})).people.map(({ id }) => id);
+  await joinPeople(at.member, a, b);
+  await joinPeople(at.member, a, c);
+  const { workspaceId } = at.member;
+  await database().transaction(async (tx) => {
+    await tx.delete(contacts).where(sql`${contacts.contactId} = ${a}`);
+    await inheritJoined(tx, workspaceId);
+  });
+  const [left, ...others] = (await listContacts(at.member, {})).people;
+  expect(others).toEqual([]);
+  expect((await readContact(at.member, left?.id ?? '')).joined).toHaveLength(1);
 });
 
 /** Rows of all tables in which some words stand. */
@@ -189,8 +253,12 @@ it('is gone from every table when it is taken away, and what was counted stays c
   expect((await rowsWith(email)).length).toBeGreaterThanOrEqual(4);
   const ida = (await listContacts(one.member, { search: email })).people[0]?.id ?? '';
   expect(await readContact(one.member, ida)).toMatchObject({ lists: 1, letters: [{}, {}], taken: [{}, {}] });
-  expect(await forgetContact(one.member, ida)).toEqual({ runs: 2, letters: 2, lists: 1 });
+  const other = `also-${newId('x').toLowerCase()}@spoke.test`;
+  await took(two, { name: 'Ida', email: other });
+  await joinPeople(one.member, ida, (await listContacts(one.member, { search: other })).people[0]?.id ?? '');
+  expect(await forgetContact(one.member, ida)).toEqual({ runs: 3, letters: 3, lists: 1 });
   expect(await rowsWith(email)).toEqual([]);
+  expect(await rowsWith(other)).toEqual([]);
   await countRuns(one.member.workspaceId, one.quizId);
   expect(await figuresOf(database(), one.member.workspaceId, one.quizId)).toEqual(before);
   expect((await listContacts(one.member, {})).people.map(({ name }) => name)).toEqual(['Otto']);

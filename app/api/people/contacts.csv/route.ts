@@ -1,4 +1,5 @@
-import { contactsAsCsv, filtersIn } from '../../../../server/people/people';
+import { contactsAsCsv } from '../../../../server/people/files';
+import { filtersIn } from '../../../../server/people/people';
 import { memberFile } from '../../../endpoint';
 import { download } from '../../../http';
 

@@ -1,4 +1,5 @@
-import { contactsAsCards, filtersIn } from '../../../../server/people/people';
+import { contactsAsCards } from '../../../../server/people/files';
+import { filtersIn } from '../../../../server/people/people';
 import { memberFile } from '../../../endpoint';
 import { download } from '../../../http';
 

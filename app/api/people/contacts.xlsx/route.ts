@@ -1,5 +1,6 @@
 import { Readable } from 'node:stream';
-import { contactsAsSheet, filtersIn } from '../../../../server/people/people';
+import { contactsAsSheet } from '../../../../server/people/files';
+import { filtersIn } from '../../../../server/people/people';
 import { memberFile } from '../../../endpoint';
 
 export const GET = memberFile((member, _, request) => {

@@ -1,0 +1,2 @@
+ALTER TABLE "contacts" ADD COLUMN "joined_to" text;--> statement-breakpoint
+CREATE INDEX "contacts_joined" ON "contacts" USING btree ("workspace_id","joined_to") WHERE "contacts"."joined_to" is not null;
