@@ -1,6 +1,6 @@
 'use client';
 /** People as a table of which only the rows near what is seen are drawn; what is older comes as its end comes near. */
-import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { ContactLine } from '../../contract/people';
@@ -15,7 +15,7 @@ const ROW = 62;
 const SPARE = 12;
 /** More is asked for when so few rows are left below. */
 const NEAR = 30;
-/** What is drawn before the size of the window is known. */
+/** What is drawn before the size of the sheet is known. */
 const FIRST = { width: 1280, height: 1000 };
 
 const Table = styled.div`
@@ -107,12 +107,16 @@ type TableProps = {
 
 export function PeopleTable({ people, count, hasMore, open, onOpen, onEnd }: TableProps) {
   const table = useRef<HTMLDivElement>(null);
+  const sheet = () => table.current?.closest('main') ?? null;
+  /** Where the table begins in the sheet. */
   const [top, setTop] = useState(0);
   useLayoutEffect(() => {
-    setTop((table.current?.getBoundingClientRect().top ?? 0) + window.scrollY);
+    const [own, around] = [table.current?.getBoundingClientRect(), sheet()];
+    if (own && around) setTop(own.top - around.getBoundingClientRect().top + around.scrollTop);
   }, []);
-  const virtual = useWindowVirtualizer({
+  const virtual = useVirtualizer({
     count: people.length,
+    getScrollElement: sheet,
     estimateSize: () => ROW,
     getItemKey: (i) => people[i]?.id ?? i,
     overscan: SPARE,
