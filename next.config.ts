@@ -14,6 +14,7 @@ const config: NextConfig = {
     'pino',
     'piscina',
     'exceljs',
+    'mailparser',
     '@zxcvbn-ts/core',
     '@zxcvbn-ts/language-common',
   ],

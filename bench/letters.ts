@@ -11,6 +11,7 @@ import { letterAsFile } from '../server/letters/mail';
 import { sendLetter } from '../server/letters/send-letters';
 import { membershipOf } from '../db/queries/members';
 import { readConfig } from '../server/platform/config';
+import { closeMail } from '../server/platform/smtp';
 import { closeDatabase, database } from '../server/platform/database';
 
 const TURNS = 12;
@@ -54,7 +55,7 @@ async function main(): Promise<void> {
   };
   const sample = await write(`l-bench-${Date.now()}`);
   const raw = await letterAsFile(member, quizId, sample);
-  const bare = nodemailer.createTransport(readConfig().smtpUrl);
+  const bare = nodemailer.createTransport({ url: readConfig().smtpUrl, pool: true, maxConnections: AT_ONCE });
   const envelope = { from: 'post@yesmaybe.test', to: 'bench@example.com' };
   let [ours, theirs] = [0, 0];
   for (let turn = -1; turn < TURNS; turn++) {
@@ -71,6 +72,8 @@ async function main(): Promise<void> {
     `letters: ${rate(ours).toFixed(0)}/s composed, handed over and noted, ${rate(theirs).toFixed(0)}/s by the bare client ` +
       `(${(raw.length / 1000).toFixed(1)} kB each): ${(theirs / ours).toFixed(2)} of it`,
   );
+  bare.close();
+  closeMail();
   await closeDatabase();
 }
 

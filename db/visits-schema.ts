@@ -233,6 +233,8 @@ export const letters = pgTable(
     writtenAt: at('written_at').notNull().defaultNow(),
     /** It is not sent before. */
     dueAt: at('due_at'),
+    /** It is not sent to who has finished. */
+    unfinished: boolean('unfinished').notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.letterId] }),

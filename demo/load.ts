@@ -6,9 +6,6 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Quiz } from '../core/schema/quiz';
 import type { Op } from '../core/document/edits';
-import { isContact, isQuestion } from '../core/document/lookup';
-import type { Sent } from '../core/flow/run';
-import { randomOf } from '../core/values/random';
 import { lettersOf } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace, setVerified } from '../db/queries/members';
 import { auth } from '../server/accounts/auth';
@@ -19,24 +16,33 @@ import { recountRuns } from '../server/results/count-runs';
 import { closeDatabase, database } from '../server/platform/database';
 import { keepEdits } from '../server/editing/edit-quiz';
 import { stopJobs } from '../server/platform/jobs';
+import { closeMail } from '../server/platform/smtp';
 import { addPeople, setAccess } from '../server/publishing/access';
+import { editionOf } from '../server/publishing/editions';
 import { noteEdition, publishQuiz } from '../server/publishing/publish-quiz';
 import { getQuiz } from '../server/accounts/own-quiz';
 import { importQuiz } from '../server/editing/quizzes';
 import { sendLetter } from '../server/letters/send-letters';
 import { leave, leaveUrl } from '../server/letters/unsubscribe';
 import { writeToList } from '../server/letters/write-to-list';
-import { openRun, takeStep } from '../server/visitor/take-step';
 import { addKept } from '../studio/edits/bank-edits';
 import { placeOfBlock, setField } from '../studio/edits/edits';
-import { makeVisitor, type Visitor } from './visitors';
+import { type Crowd, makeRuns } from './crowd';
 
 const DAY = 86_400_000;
-/** Runs as seeded visitors make them, most of them begun of an evening, more of them at the weekend. */
-const LATE_RUNS = 120;
 /** Since when two versions are shown. */
 const SPLIT_DAYS = 9;
-const RUNS = Number(process.env['DEMO_RUNS'] ?? 400);
+/** Runs of the first quiz, before there are two versions of it. */
+const RUNS = Number(process.env['DEMO_RUNS'] ?? 1_200);
+/** Runs of the two versions, as a share of those before. */
+const LATE_SHARE = 0.25;
+/** Runs of the other quizzes as shares of those, and how many days ago each was published. */
+const OTHERS: Record<string, Crowd & { share: number }> = {
+  repair: { share: 0.4, runs: 0, days: 9.8, first: 20_000 },
+  overnight: { share: 0.4, runs: 0, days: 16.8, first: 30_000 },
+  start: { share: 0.2, runs: 0, days: 8.8, first: 40_000 },
+  wishes: { share: 0.15, runs: 0, days: 28.8, first: 50_000 },
+};
 
 /** Reads a quiz file; addresses on slowspoke.test lead to the sample website. */
 function readQuiz(name: string): Quiz {
@@ -85,8 +91,8 @@ async function load(): Promise<void> {
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
     await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
   const revision = await fillBank(wren, (days) => new Date(now - days * DAY));
-  for (const name of ['wishes', 'overnight'])
-    await publishQuiz(wren, name, 0, { isSure: true, now: new Date(now - 10 * DAY) });
+  await publishQuiz(wren, 'wishes', 0, { isSure: true, now: new Date(now - 29 * DAY) });
+  await publishQuiz(wren, 'overnight', 0, { isSure: true, now: new Date(now - 17 * DAY) });
   await publishQuiz(wren, 'repair', revision, { isSure: true, now: new Date(now - 10 * DAY) });
   const tourer = readQuiz('tourer');
   // The look of the house, that two quizzes wear.
@@ -95,12 +101,13 @@ async function load(): Promise<void> {
   await importQuiz(wren, { ...tourer, look: { ...tourer.look, kept } }, 'tourer', new Date(now - 33 * DAY));
   await publishQuiz(wren, tourer.id, 0, { isSure: true, now: new Date(now - 32 * DAY) });
   await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - 9 * DAY) });
-  const visitors = await makeRuns(tourer, now, { runs: RUNS, days: 30 });
-  process.stdout.write(` ${visitors} runs`);
+  await takenBy(wren, 'tourer', now, { runs: RUNS, days: 30 });
   if (!process.env['DEMO_OPEN']) {
+    for (const [name, { share, days, first }] of Object.entries(OTHERS))
+      await takenBy(wren, name, now, { runs: Math.round(RUNS * share), days, first });
     await restrict(wren, now);
     // They get one of two versions each.
-    await makeRuns(tourer, now, { runs: LATE_RUNS, days: SPLIT_DAYS, first: 10_000 });
+    await takenBy(wren, 'tourer', now, { runs: Math.round(RUNS * LATE_SHARE), days: SPLIT_DAYS, first: 10_000 });
   }
   await keepEdits(
     wren,
@@ -124,8 +131,15 @@ async function load(): Promise<void> {
     ],
     new Date(now - 40 * 60_000),
   );
-  await deliver(wren.workspaceId, tourer.id, now);
-  await recountRuns(wren.workspaceId, tourer.id);
+  for (const name of ['tourer', 'repair', 'overnight']) await deliver(wren.workspaceId, name, now);
+  for (const name of ['tourer', ...Object.keys(OTHERS)]) await recountRuns(wren.workspaceId, name);
+}
+
+/** Visitors take a quiz as it is live. */
+async function takenBy(wren: Membership, name: string, now: number, crowd: Crowd): Promise<void> {
+  const { workspaceId, liveEdition, address } = await getQuiz(wren, name);
+  const quiz = await editionOf(workspaceId, name, liveEdition ?? 1);
+  process.stdout.write(` ${name} ${await makeRuns(quiz, address, now, crowd)}`);
 }
 
 /**
@@ -216,82 +230,6 @@ async function restrict(wren: Membership, now: number): Promise<void> {
   );
 }
 
-/** @param first number of the first of them, by which each is another visitor */
-async function makeRuns(
-  quiz: Quiz,
-  now: number,
-  { runs, days, first = 1 }: { runs: number; days: number; first?: number },
-): Promise<number> {
-  const random = randomOf(2026 + first, 'crowd');
-  const crowd: { visitor: Visitor; at: number; number: number }[] = [];
-  let started = 0;
-  for (let number = first; started < runs; number++) {
-    const visitor = makeVisitor(quiz, number, randomOf(number, 'visitor'));
-    crowd.push({ visitor, number, at: arrival(now, days, random) });
-    if (!visitor.onlyLooks) started += 1;
-  }
-  const queue = [...crowd];
-  const worker = async () => {
-    for (let next = queue.pop(); next; next = queue.pop())
-      await takeQuiz(quiz, next.visitor, next.number, new Date(next.at));
-  };
-  await Promise.all(Array.from({ length: 6 }, worker));
-  return started;
-}
-
-function arrival(now: number, days: number, random: () => number): number {
-  for (;;) {
-    const at = new Date(now - random() * days * DAY);
-    const weekend = at.getUTCDay() % 6 === 0;
-    const hour = at.getUTCHours();
-    // A letter to the readers went out eleven days ago and brought many.
-    const letter = Math.floor((now - at.getTime()) / DAY) === 11;
-    const chance = (weekend ? 0.7 : 0.4) * (hour < 6 ? 0.1 : hour > 17 ? 1 : 0.6) + (letter ? 0.5 : 0);
-    if (at.getTime() < now - 30 * 60_000 && random() < chance) return at.getTime();
-  }
-}
-
-async function takeQuiz(quiz: Quiz, visitor: Visitor, number: number, seen: Date): Promise<void> {
-  const address = 'tourer';
-  const token = `demo-visitor-${String(number).padStart(12, '0')}`;
-  let at = seen.getTime();
-  let { seq, view } = await openRun(address, token, { utm_source: visitor.source }, visitor.source, seen);
-  if (visitor.onlyLooks) return;
-  const send = async (sent: Sent) => {
-    at += visitor.seconds() * 1000;
-    const step = await takeStep(address, token, seq + 1, sent, new Date(at));
-    if (!('taken' in step)) throw new Error(`A demo visitor was refused: ${JSON.stringify(step.refused)}`);
-    ({ seq, view } = step.taken);
-  };
-  while (!view.finished && view.page) {
-    const page = quiz.pages.find((p) => p.id === view.page?.id);
-    if (!page || (seq > 0 && visitor.leavesAt(page.id))) return;
-    const answers = Object.fromEntries(page.blocks.filter(isQuestion).map((q) => [q.id, visitor.answer(q)]));
-    const contact = Object.fromEntries(
-      page.blocks
-        .filter(isContact)
-        .map((block) => [
-          block.id,
-          visitor.leavesContact
-            ? { fields: { name: visitor.name, email: addressOf(visitor, number) }, consent: block.consent?.version }
-            : { skipped: true as const },
-        ]),
-    );
-    await send({
-      do: 'go',
-      page: page.id,
-      ...(Object.keys(answers).length ? { answers } : {}),
-      ...(Object.keys(contact).length ? { contact } : {}),
-    });
-  }
-  const outcome = view.page?.blocks.find((b) => b.kind === 'verdict')?.outcomes[0];
-  if (visitor.takesOffer && outcome) await send({ do: 'offer', outcome: outcome.id });
-}
-
-/** Two boxes take no letters. */
-const REFUSED = new Set([7, 100]);
-const addressOf = ({ email }: Visitor, number: number): string => (REFUSED.has(number) ? `refused.${email}` : email);
-
 /** Sends the letters that the runs caused, each as of the moment it was due. One of their readers wants no more. */
 async function deliver(workspaceId: string, quizId: string, now: number): Promise<void> {
   const [newest] = await lettersOf(database(), workspaceId, quizId, { state: 'waiting', most: 1 });
@@ -309,6 +247,7 @@ async function deliver(workspaceId: string, quizId: string, now: number): Promis
 
 load()
   .finally(async () => {
+    closeMail();
     await stopJobs();
     await closeDatabase();
   })

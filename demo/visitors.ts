@@ -1,5 +1,6 @@
 /** Made-up visitors of the sample quizzes: who they are, how they answer, when they leave. The same seed gives the same crowd. */
 import type { Question, Quiz } from '../core/schema/quiz';
+import { isKeyed, kindOf } from '../core/questions/registry';
 import { drawAnswer } from '../core/rehearsal/answers';
 import { type Answer, chosenIn } from '../core/values/answer';
 
@@ -65,6 +66,15 @@ const words = [
   'Soup',
 ];
 
+const wishes = [
+  'More shade by the stage, please.',
+  'Let the ferry run until midnight.',
+  'A place to mend tubes in the dry.',
+  'Soup again!',
+  'Fewer speeches, more cake.',
+  'A quiet corner for small children.',
+];
+
 export type Visitor = {
   name: string;
   email: string;
@@ -92,6 +102,7 @@ export function makeVisitor(quiz: Quiz, number: number, random: () => number): V
   // The crowd leans: many drifters, few ridge seekers.
   const leaning = outcomes[roll < 0.4 ? 0 : roll < 0.54 ? 1 : roll < 0.78 ? 2 : 3] ?? '';
   const patience = random();
+  const skill = random();
   return {
     name: random() < 0.6 ? first : `${first} ${last}`,
     email: `${first}.${last}${number}@example.com`.toLowerCase(),
@@ -104,13 +115,23 @@ export function makeVisitor(quiz: Quiz, number: number, random: () => number): V
     leavesAt: (page) => random() < (page === 'bags' ? 0.085 : page === 'far' ? 0.045 : 0.018) * (0.5 + patience),
     seconds: () => Math.round(4 + 22 * random() ** 2),
     answer: (question) => {
+      if (isKeyed(question)) return knows(question, skill, random);
       if (question.kind === 'text') return random() < 0.3 ? one(words, random) : '';
+      if (question.kind === 'essay') return random() < 0.4 ? one(wishes, random) : '';
       if (question.kind !== 'choice') return drawAnswer(question, random);
       if (question.pick === 'many' || random() < 0.35) return leanMany(question, leaning, random);
       const speaking = question.options.filter((o) => (o.weights?.[leaning] ?? 0) > 1);
       return speaking.length ? [one(speaking, random).id] : drawAnswer(question, random);
     },
   };
+}
+
+/** Whoever knows more thinks again more often, and keeps what is most right. */
+function knows(question: Question, skill: number, random: () => number): Answer {
+  const kind = kindOf(question);
+  const thoughts = Array.from({ length: 1 + Math.floor(skill * 5 * random()) }, () => drawAnswer(question, random));
+  const worth = (answer: Answer) => kind.grade(question, answer).credit ?? 0;
+  return thoughts.sort((a, b) => worth(b) - worth(a))[0] ?? [];
 }
 
 function leanMany(question: Question, leaning: string, random: () => number): Answer {

@@ -72,6 +72,7 @@ async function serve() {
     DEMO_EMAIL: 'wren@slowspoke.test',
     DEMO_PASSWORD: secret('demo-password'),
     SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,
+    RETURNED_MAIL_KEY: process.env.RETURNED_MAIL_KEY ?? secret('returned-mail-key'),
     NAME_SERVER: process.env.NAME_SERVER ?? `127.0.0.1:${port + 4}`,
     ...(own ? { POST_OFFICE_URL: `http://127.0.0.1:${port + 2}` } : {}),
   };

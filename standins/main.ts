@@ -16,6 +16,11 @@ async function open(): Promise<void> {
         smtpPort: port('SMTP_PORT'),
         webPort: port('POST_PORT'),
         folder: process.env['POST_FOLDER'] ?? '.data/post',
+        ...(process.env['RETURNED_MAIL_KEY']
+          ? {
+              returns: { url: `${process.env['PUBLIC_URL']}/api/post/returned`, key: process.env['RETURNED_MAIL_KEY'] },
+            }
+          : {}),
       })
     : null;
   const names = process.env['NAME_SERVER']

@@ -1,6 +1,6 @@
 /**
  * A post office on loopback: takes letters by SMTP, keeps each as a file, and shows them on a page of its own, as they arrived.
- * Letters to an address that starts with "refused" are refused for good.
+ * Letters to an address that starts with "refused" are refused for good; those to one that starts with "returned" are taken, and come back.
  */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
@@ -16,26 +16,34 @@ export async function startPostOffice({
   smtpPort,
   webPort,
   folder,
+  returns,
 }: {
   smtpPort: number;
   webPort: number;
   folder: string;
+  /** Where letters that come back are handed over, and the key that is shown there. */
+  returns?: { url: string; key: string };
 }): Promise<PostOffice> {
   mkdirSync(folder, { recursive: true });
   let next = readdirSync(folder).length;
   const smtp = new SMTPServer({
     disabledCommands: ['AUTH', 'STARTTLS'],
+    // Senders keep their connections; whoever closes the office does not wait for them.
+    closeTimeout: 500,
     onRcptTo: ({ address }, _session, done) =>
       address.startsWith('refused')
         ? done(Object.assign(new Error('No such box here'), { responseCode: 550 }))
         : done(),
-    onData(stream, _session, done) {
+    onData(stream, session, done) {
       const parts: Buffer[] = [];
       stream.on('data', (part: Buffer) => parts.push(part));
       stream.on('end', () => {
         next += 1;
-        writeFileSync(join(folder, `${String(next).padStart(6, '0')}.eml`), Buffer.concat(parts));
+        const letter = Buffer.concat(parts);
+        writeFileSync(join(folder, `${String(next).padStart(6, '0')}.eml`), letter);
         done();
+        const [to] = session.envelope.rcptTo;
+        if (returns && to?.address.startsWith('returned')) void comeBack(to.address, letter, returns);
       });
     },
   });
@@ -60,6 +68,58 @@ export async function startPostOffice({
       await Promise.all([new Promise<void>((resolve) => smtp.close(resolve)), closeWeb(web)]);
     },
   };
+}
+
+/** A report that a letter could not be put into its box (RFC 3464), with the head of the letter. */
+export function reportOf(to: string, letter: Buffer, { action = 'failed', status = '5.1.1' } = {}): string {
+  const [head = ''] = letter.toString('latin1').split(/\r?\n\r?\n/);
+  return [
+    'From: Post office <mailer@post.test>',
+    'To: post@yesmaybe.test',
+    'Subject: It could not be delivered',
+    'MIME-Version: 1.0',
+    'Auto-Submitted: auto-replied',
+    'Content-Type: multipart/report; report-type=delivery-status; boundary="report"',
+    '',
+    '--report',
+    'Content-Type: text/plain; charset=utf-8',
+    '',
+    `Your letter to ${to} could not be delivered.`,
+    '',
+    '--report',
+    'Content-Type: message/delivery-status',
+    '',
+    'Reporting-MTA: dns; post.test',
+    '',
+    `Final-Recipient: rfc822; ${to}`,
+    `Action: ${action}`,
+    `Status: ${status}`,
+    `Diagnostic-Code: smtp; 550 ${status}`,
+    '  This box is closed',
+    '',
+    '--report',
+    'Content-Type: text/rfc822-headers',
+    '',
+    head,
+    '',
+    '--report--',
+    '',
+  ].join('\r\n');
+}
+
+/** The letter comes back a moment later, when whoever sent it has noted that it was taken. */
+async function comeBack(to: string, letter: Buffer, { url, key }: { url: string; key: string }): Promise<void> {
+  for (let attempt = 0; attempt < 10; attempt++) {
+    await new Promise((resume) => setTimeout(resume, 500));
+    const told = await fetch(url, {
+      method: 'POST',
+      headers: { Authorization: `Bearer ${key}`, 'Content-Type': 'message/rfc822' },
+      body: reportOf(to, letter),
+    })
+      .then((response) => response.json() as Promise<{ noted?: boolean }>)
+      .catch(() => ({ noted: false }));
+    if (told.noted) return;
+  }
 }
 
 const closeWeb = (web: Server) =>

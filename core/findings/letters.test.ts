@@ -32,6 +32,21 @@ it.each<[string, Partial<Letter>, string[]]>([
     ['warning mail-gathered-insert'],
   ],
   ['tells of many, and puts in the title', { to: 'me', gather: 'daily', body: insert('title') }, []],
+  [
+    'is for who has not finished, and asked too late',
+    { unfinished: true, after: 24 },
+    ['warning mail-unfinished-late'],
+  ],
+  [
+    'is for who has not finished, at once',
+    { unfinished: true },
+    ['error mail-unfinished-at-once', 'warning mail-unfinished-late'],
+  ],
+  [
+    'tells me of one who has not finished',
+    { to: 'me', unfinished: true, after: 24 },
+    ['error mail-unfinished', 'warning mail-unfinished-late'],
+  ],
   ['leads to no certificate', { body: insert('certificateLink') }, ['warning mail-no-certificate']],
   [
     'is for nobody',

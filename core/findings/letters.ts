@@ -30,6 +30,7 @@ export function letterFindings(quiz: Quiz, isWhole: boolean): Finding[] {
     if (letter.to === 'addresses') ofAddresses(letter, wrong);
     if (letter.to === 'visitor' && letter.gather)
       wrong('mail-gathered', 'goes to the visitor: it cannot tell them of others.');
+    if (letter.unfinished) ofUnfinished(quiz, letter, wrong, risky);
     if (letter.replyTo && !looksLikeEmail(letter.replyTo))
       wrong('mail-reply-to', `sends answers to “${letter.replyTo}”, which is not an e-mail address.`);
     if (isBlank(letter.subject)) wrong('empty-text', 'has no subject.');
@@ -55,7 +56,23 @@ export function letterFindings(quiz: Quiz, isWhole: boolean): Finding[] {
   });
 }
 
-function ofAddresses({ addresses = [] }: Letter, wrong: (code: string, what: string) => void): void {
+type Say = (code: string, what: string) => void;
+
+/** A letter to who has not finished: only visitors are such, it waits, and the address has to be left before the end. */
+function ofUnfinished(quiz: Quiz, letter: Letter, wrong: Say, risky: Say): void {
+  if (letter.to !== 'visitor' || letter.gather)
+    wrong('mail-unfinished', 'is for who has not finished, and can only go to that visitor.');
+  else if (letter.after === undefined)
+    wrong('mail-unfinished-at-once', 'goes to who has not finished as soon as they leave an address: let it wait.');
+  const asking = quiz.pages.filter(({ stage }) => stage === 'ask');
+  const isAskedBefore = asking
+    .slice(0, -1)
+    .some((page) => page.blocks.some((b) => isContact(b) && b.fields.some((f) => f.format === 'email')));
+  if (!isAskedBefore)
+    risky('mail-unfinished-late', 'reaches nobody: the address is asked for only when all is answered.');
+}
+
+function ofAddresses({ addresses = [] }: Letter, wrong: Say): void {
   const typed = addresses.filter((one) => one.trim());
   if (typed.length === 0) wrong('mail-without-address', 'goes to nobody: it has no address.');
   for (const one of typed)

@@ -115,7 +115,7 @@ export function contactWords(quiz: Quiz, run: Run): Record<string, string> {
 export type Beside = {
   day?: string;
   edition?: number;
-  links?: Partial<Record<'result' | 'certificate' | 'quiz', string>>;
+  links?: Partial<Record<'result' | 'goOn' | 'certificate' | 'quiz', string>>;
 };
 
 /** The value of each insert for this run, as it stands in pages, letters and certificates. */
@@ -135,6 +135,7 @@ export function fillFor(
     date: () => (day === undefined ? null : dayIn(quiz.language, day)),
     edition: () => (edition === undefined ? null : String(edition)),
     resultLink: () => links.result ?? null,
+    goOnLink: () => links.goOn ?? null,
     certificateLink: () => links.certificate ?? null,
     quizLink: () => links.quiz ?? null,
     known: (ref) => run.known[ref ?? ''] ?? null,

@@ -14,7 +14,7 @@ const Button = closed({
   text: Line,
   /** `offer`: of the outcome reached; without one there is no button. */
   to: Type.Union([
-    oneOf('result', 'certificate', 'quiz', 'offer'),
+    oneOf('result', 'goOn', 'certificate', 'quiz', 'offer'),
     closed({ url: Type.String({ maxLength: 2_000, pattern: TYPED_ADDRESS }) }),
   ]),
 });
@@ -33,6 +33,8 @@ export const Letter = closed({
   addresses: optional(Type.Array(Type.String({ maxLength: 254 }), { maxItems: MOST_ADDRESSES })),
   /** Hours after its cause. */
   after: optional(Type.Integer({ minimum: 1, maximum: LONGEST_WAIT })),
+  /** To visitors who left an address and have not finished when it is due; not after finishing. It has to wait. */
+  unfinished: optional(Type.Boolean()),
   /** All of a day in one letter, or the figures of a week. Not to visitors. */
   gather: optional(oneOf('daily', 'weekly')),
   /** Only of runs for which this is true. */

@@ -30,6 +30,7 @@ export const Insert = closed({
       'date',
       'edition',
       'resultLink',
+      'goOnLink',
       'certificateLink',
       'quizLink',
     ),

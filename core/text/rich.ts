@@ -124,7 +124,7 @@ export function gapsIn(rich: RichText): string[] {
 
 /** Whether what an insert stands for is an address that one follows. */
 const isAddress = ({ value }: Insert['attrs']): boolean =>
-  value === 'resultLink' || value === 'certificateLink' || value === 'quizLink';
+  value === 'resultLink' || value === 'goOnLink' || value === 'certificateLink' || value === 'quizLink';
 
 /** The same text with every insert replaced by words, as it is kept in a letter or shown to a visitor. */
 export function fillRich(rich: RichText, fill: Fill): RichDoc {

@@ -6,17 +6,30 @@ export type DeliveryState = (typeof deliveries.$inferSelect)['state'];
 export type NewLetter = typeof letters.$inferInsert;
 
 /** Writes a letter down. A run gets each letter once: a second one is not written. @param state what becomes of it */
-export async function insertLetter(tx: Tx, row: NewLetter, state: DeliveryState = 'waiting'): Promise<boolean> {
-  const written = await tx.insert(letters).values(row).onConflictDoNothing().returning({ id: letters.letterId });
-  if (written.length === 0) return false;
-  await tx.insert(deliveries).values({
-    workspaceId: row.workspaceId,
-    letterId: row.letterId,
-    quizId: row.quizId,
-    ...(row.writtenAt ? { writtenAt: row.writtenAt, changedAt: row.writtenAt } : {}),
-    state,
-  });
-  return true;
+export const insertLetter = async (tx: Tx, row: NewLetter, state: DeliveryState = 'waiting'): Promise<boolean> =>
+  (await insertLetters(tx, [{ row, state }])).length > 0;
+
+/** Writes letters down, each with what becomes of it. @returns those that were not written before */
+export async function insertLetters(
+  tx: Tx,
+  all: readonly { row: NewLetter; state: DeliveryState }[],
+): Promise<{ row: NewLetter; state: DeliveryState }[]> {
+  if (all.length === 0) return [];
+  const written = await tx
+    .insert(letters)
+    .values(all.map(({ row }) => row))
+    .onConflictDoNothing()
+    .returning({ id: letters.letterId });
+  const ids = new Set(written.map(({ id }) => id));
+  const fresh = all.filter(({ row }) => ids.has(row.letterId));
+  if (fresh.length > 0)
+    await tx.insert(deliveries).values(
+      fresh.map(({ row: { workspaceId, letterId, quizId, writtenAt }, state }) => ({
+        ...{ workspaceId, letterId, quizId, state },
+        ...(writtenAt ? { writtenAt, changedAt: writtenAt } : {}),
+      })),
+    );
+  return fresh;
 }
 
 const joined = and(eq(deliveries.workspaceId, letters.workspaceId), eq(deliveries.letterId, letters.letterId));
@@ -32,6 +45,8 @@ const columns = {
   sheet: letters.sheet,
   writtenAt: letters.writtenAt,
   dueAt: letters.dueAt,
+  runId: letters.runId,
+  unfinished: letters.unfinished,
   state: deliveries.state,
   tries: deliveries.tries,
   trouble: deliveries.trouble,

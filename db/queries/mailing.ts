@@ -1,5 +1,5 @@
 /** What holds for all letters of a workspace: pace, quiet hours, the stop; who gets none any more; letters that are gathered. */
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, sql, inArray } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
 import { deliveries, gatherings, mailing, unsubscribed } from '../schema';
 
@@ -61,6 +61,17 @@ const person = (workspaceId: string, personHash: string) =>
 
 export const isUnsubscribed = async (db: Db | Tx, workspaceId: string, personHash: string): Promise<boolean> =>
   (await db.select({ at: unsubscribed.at }).from(unsubscribed).where(person(workspaceId, personHash))).length > 0;
+
+/** Those among some people who get no more letters. */
+export const unsubscribedAmong = async (db: Db | Tx, workspaceId: string, hashes: string[]): Promise<Set<string>> =>
+  new Set(
+    (
+      await db
+        .select({ hash: unsubscribed.personHash })
+        .from(unsubscribed)
+        .where(and(eq(unsubscribed.workspaceId, workspaceId), inArray(unsubscribed.personHash, hashes)))
+    ).map(({ hash }) => hash),
+  );
 
 export async function addUnsubscribed(db: Db, workspaceId: string, personHash: string, at: Date): Promise<void> {
   await db.insert(unsubscribed).values({ workspaceId, personHash, at }).onConflictDoNothing();

@@ -19,6 +19,8 @@ export async function besideRun(db: Db | Tx, quiz: Quiz, row: RunRow, now: Date)
     links: {
       quiz: place,
       result: `${place}?${mine}`,
+      // The same: whoever has not finished stands where they stopped.
+      goOn: `${place}?${mine}`,
       ...(certificate ? { certificate: `${place}/certificate?${mine}&block=${certificate.id}` } : {}),
     },
   };

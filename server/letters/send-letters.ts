@@ -3,6 +3,7 @@ import { fieldOf, textOf } from '../../core/values/unknown';
 import { isAwaited } from '../../db/queries/access';
 import { findLetter, type LetterRow, setDelivery } from '../../db/queries/letters';
 import { isUnsubscribed, type MailingRow, mailingOf, setTurn, takeTurn } from '../../db/queries/mailing';
+import { runById } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { type Outgoing, sendMail } from '../platform/smtp';
 import { letterHtml, letterText } from './drawn';
@@ -31,7 +32,10 @@ export async function sendLetter(
   const note = (state: LetterRow['state'], trouble = '', tried = true) =>
     setDelivery(database(), workspaceId, letterId, { state, trouble, changedAt: now(), tried });
   const { quizId, listedId } = letter;
-  if (listedId !== null && !(await isAwaited(database(), workspaceId, quizId, listedId))) {
+  const isNeedless =
+    (listedId !== null && !(await isAwaited(database(), workspaceId, quizId, listedId))) ||
+    (letter.unfinished && (await hasFinished(workspaceId, letter.runId)));
+  if (isNeedless) {
     await note('needless', '', false);
     return null;
   }
@@ -66,6 +70,9 @@ export async function sendLetter(
   return null;
 }
 
+const hasFinished = async (workspaceId: string, runId: string | null): Promise<boolean> =>
+  runId !== null && Boolean((await runById(database(), workspaceId, runId))?.finishedAt);
+
 /** When a letter may go by the quiet hours and the pace of its workspace; null: now. */
 async function whenAllowed(mailing: MailingRow, letter: LetterRow, now: Date): Promise<Date | null> {
   const { workspaceId, quiet, perMinute } = mailing;
@@ -80,6 +87,10 @@ async function whenAllowed(mailing: MailingRow, letter: LetterRow, now: Date): P
   return turn > now ? turn : null;
 }
 
+const MAIL_ID = 'yesmaybe.test';
+/** The Message-ID of a letter, by which a report about it is known. */
+export const messageIdOf = new RegExp(`^<(?<letterId>[\\w-]{1,60})\\.(?<workspaceId>[\\w-]{1,60})@${MAIL_ID}>$`);
+
 /** A letter as it is handed to the post office. */
 export async function outgoing(workspaceId: string, letter: LetterRow): Promise<Outgoing> {
   const { letterId, recipient, subject, language, sheet, audience } = letter;
@@ -93,7 +104,7 @@ export async function outgoing(workspaceId: string, letter: LetterRow): Promise<
     text: letterText(drawn),
     html: await letterHtml(drawn),
     // The same letter has the same id each time, so that a mail program can tell a repeat.
-    messageId: `<${letterId}.${workspaceId}@yesmaybe.test>`,
+    messageId: `<${letterId}.${workspaceId}@${MAIL_ID}>`,
     ...(sheet.sender === undefined ? {} : { sender: sheet.sender }),
     ...(sheet.replyTo === undefined ? {} : { replyTo: sheet.replyTo }),
     headers: {

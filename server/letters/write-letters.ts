@@ -28,7 +28,11 @@ export async function writeToVisitor(
   run: Run,
   { to, now }: { to: string; now: Date },
 ): Promise<void> {
-  const own = quiz.messages.filter((letter) => letter.to === 'visitor' && !letter.gather && isMeant(quiz, run, letter));
+  // Who has finished is told of the result, and who has not is asked to go on.
+  const isOf = ({ unfinished = false }: Letter) => unfinished !== run.finished;
+  const own = quiz.messages.filter(
+    (letter) => letter.to === 'visitor' && !letter.gather && isOf(letter) && isMeant(quiz, run, letter),
+  );
   if (own.length === 0) return;
   const beside = await besideRun(tx, quiz, row, now);
   const isOut = await isUnsubscribed(tx, row.workspaceId, personHash(row.workspaceId, to));
@@ -47,7 +51,9 @@ export async function writeToVisitor(
 
 /** Letters about a run to who made the quiz, or to whom they named; those about many runs are due in the morning. */
 export async function writeToMakers(tx: Tx, quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<void> {
-  const own = quiz.messages.filter((letter) => letter.to !== 'visitor' && isMeant(quiz, run, letter));
+  const own = quiz.messages.filter(
+    (letter) => letter.to !== 'visitor' && !letter.unfinished && isMeant(quiz, run, letter),
+  );
   if (own.length === 0) return;
   const beside = await besideRun(tx, quiz, row, now);
   for (const letter of own) {
@@ -72,6 +78,7 @@ const causeOf = (quiz: Quiz, { workspaceId, quizId, runId }: RunRow, letter: Let
   language: quiz.language,
   writtenAt: now,
   dueAt: letter.after === undefined ? null : new Date(now.getTime() + letter.after * HOUR),
+  unfinished: letter.unfinished ?? false,
 });
 
 async function write(tx: Tx, row: NewLetter, isOut = false): Promise<void> {

@@ -3,15 +3,15 @@ import { looksLikeEmail } from '../../core/flow/contact-formats';
 import { letterDress, oneLine } from '../../core/flow/letter';
 import type { RichDoc } from '../../core/schema/quiz';
 import { listedWaiting } from '../../db/queries/access';
-import { insertLetter } from '../../db/queries/letters';
-import { isUnsubscribed } from '../../db/queries/mailing';
+import { insertLetters } from '../../db/queries/letters';
+import { unsubscribedAmong } from '../../db/queries/mailing';
 import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { HttpError } from '../platform/http-error';
-import { enqueueLetter } from '../platform/jobs';
+import { enqueueLetters } from '../platform/jobs';
 import { keyedHash } from '../platform/keyed-hash';
 import { takeOne } from '../platform/rates';
 import { entryOf } from '../publishing/keys';
@@ -47,34 +47,42 @@ export async function writeToList(
   let [written, unreachable, after] = [0, 0, ''];
   for (;;) {
     const people = await listedWaiting(database(), workspaceId, quizId, after, BATCH);
+    const reached = people.filter(({ says }) => looksLikeEmail(says));
+    unreachable += people.length - reached.length;
+    const letterTo = ({ personId, says, name }: (typeof people)[0], of: string, dueAt: Date | null) => {
+      const link = `${readConfig().publicUrl}/q/${address}?entry=${entryOf(quizId, personId)}`;
+      return {
+        ...{ workspaceId, quizId, runId: null, messageId: 'list', listedId: personId, recipient: says.trim() },
+        letterId: `l-${keyedHash('round', quizId, `${of} ${personId}`).slice(0, 24)}`,
+        ...{ language: draft.language, writtenAt: now, dueAt },
+        subject: oneLine(subject),
+        sheet: {
+          blocks: [{ kind: 'words' as const, text: bodyOf(name, words, link) }],
+          dress: letterDress(draft.look),
+        },
+      };
+    };
     await database().transaction(async (tx) => {
-      for (const { personId, says, name } of people) {
-        if (!looksLikeEmail(says)) {
-          unreachable += 1;
-          continue;
-        }
-        const link = `${readConfig().publicUrl}/q/${address}?entry=${entryOf(quizId, personId)}`;
-        const recipient = says.trim();
-        const isOut = await isUnsubscribed(tx, workspaceId, personHash(workspaceId, recipient));
-        const write = async (of: string, dueAt: Date | null) => {
-          const letterId = `l-${keyedHash('round', quizId, `${of} ${personId}`).slice(0, 24)}`;
-          const letter = {
-            ...{ workspaceId, letterId, quizId, runId: null, messageId: 'list', listedId: personId, recipient },
-            ...{ language: draft.language, writtenAt: now, dueAt },
-            subject: oneLine(subject),
-            sheet: {
-              blocks: [{ kind: 'words' as const, text: bodyOf(name, words, link) }],
-              dress: letterDress(draft.look),
-            },
-          };
-          const isNew = await insertLetter(tx, letter, isOut ? 'unsubscribed' : 'waiting');
-          if (isNew && !isOut) await enqueueLetter(tx, { workspaceId, letterId }, dueAt ?? undefined);
-          return isNew && !isOut;
-        };
-        if (again !== undefined) await write(`${round} again`, new Date(now.getTime() + again * DAY));
-        if (!(await write(round, null))) continue;
-        written += 1;
-      }
+      const hashOf = (recipient: string) => personHash(workspaceId, recipient);
+      const out = await unsubscribedAmong(
+        tx,
+        workspaceId,
+        reached.map(({ says }) => hashOf(says.trim())),
+      );
+      const rows = reached.flatMap((person) => [
+        letterTo(person, round, null),
+        ...(again === undefined ? [] : [letterTo(person, `${round} again`, new Date(now.getTime() + again * DAY))]),
+      ]);
+      const fresh = await insertLetters(
+        tx,
+        rows.map((row) => ({ row, state: out.has(hashOf(row.recipient)) ? 'unsubscribed' : 'waiting' })),
+      );
+      const waiting = fresh.filter(({ state }) => state === 'waiting').map(({ row }) => row);
+      await enqueueLetters(
+        tx,
+        waiting.map(({ letterId, dueAt }) => ({ workspaceId, letterId, at: dueAt ?? null })),
+      );
+      written += waiting.filter(({ dueAt }) => !dueAt).length;
     });
     after = people.at(-1)?.personId ?? after;
     if (people.length < BATCH) return { written, unreachable };

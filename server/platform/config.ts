@@ -15,6 +15,8 @@ export type Config = {
   signInLimit: number;
   /** The name server that is asked whether a host name is proven, as `address:port`; null for the system's. */
   nameServer: string | null;
+  /** What a post office shows that hands over letters that came back; null where none does. */
+  returnedKey: string | null;
   /** A header in which the proxy in front names the country of a request (ISO 3166). */
   regionHeader: string | null;
   /** Milliseconds for each thing a visitor sends, below which their browser is asked to work for it; 0 asks nobody. */
@@ -58,6 +60,9 @@ export function readConfig(): Config {
   if (level !== undefined && level !== logLevel())
     throw new Error(`LOG_LEVEL is "${level}"; one of ${LOG_LEVELS.join(', ')} is expected.`);
   if (need('AUTH_SECRET').length < 32) throw new Error('AUTH_SECRET is too short: 32 random characters at least.');
+  const returnedKey = process.env['RETURNED_MAIL_KEY'];
+  if (returnedKey !== undefined && returnedKey.length < 32)
+    throw new Error('RETURNED_MAIL_KEY is too short: 32 random characters at least.');
   config = {
     databaseUrl: need('DATABASE_URL'),
     smtpUrl: need('SMTP_URL'),
@@ -72,6 +77,7 @@ export function readConfig(): Config {
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
     nameServer,
+    returnedKey: returnedKey ?? null,
     regionHeader: process.env['REGION_HEADER'] ?? null,
     haste: notNegative('HASTE', 200),
     visitorRate: positive('VISITOR_RATE', 1),

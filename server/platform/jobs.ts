@@ -66,6 +66,15 @@ export async function enqueueLetter(tx: Tx, job: { workspaceId: string; letterId
   await (await boss()).send(SEND_LETTER, job, { ...within(tx), ...(at ? { startAfter: at } : {}) });
 }
 
+type LetterJob = { workspaceId: string; letterId: string; at?: Date | null };
+
+/** The same for many at once. */
+export async function enqueueLetters(tx: Tx, letters: readonly LetterJob[]): Promise<void> {
+  if (letters.length === 0) return;
+  const jobs = letters.map(({ at, ...data }) => ({ name: SEND_LETTER, data, ...(at ? { startAfter: at } : {}) }));
+  await (await boss()).insert(jobs, within(tx));
+}
+
 /** Asks for a letter about many runs to be written when it is due; the job exists if and only if the transaction ends well. */
 export async function enqueueGathering(
   tx: Tx,

@@ -3,9 +3,13 @@ import MailComposer from 'nodemailer/lib/mail-composer';
 import { readConfig } from './config';
 
 let transport: Transporter | undefined;
+/** Connections are kept: post offices make whoever connects wait before they greet. */
 const transporter = () =>
   (transport ??= nodemailer.createTransport({
     url: readConfig().smtpUrl,
+    pool: true,
+    maxConnections: 5,
+    maxMessages: 200,
     connectionTimeout: 8_000,
     greetingTimeout: 8_000,
     socketTimeout: 20_000,
@@ -37,6 +41,12 @@ function written({ sender, to, ...letter }: Outgoing): SendMailOptions {
 /** Hands a letter to the post office. @throws what the post office or the network said */
 export async function sendMail(letter: Outgoing): Promise<void> {
   await transporter().sendMail(written(letter));
+}
+
+/** Closes the connections that are kept. */
+export function closeMail(): void {
+  transport?.close();
+  transport = undefined;
 }
 
 /** A letter as a file (RFC 5322). */

@@ -4,6 +4,7 @@ import { readConfig } from '../platform/config';
 import { closeDatabase } from '../platform/database';
 import { stopJobs } from '../platform/jobs';
 import { logFailure } from '../platform/log';
+import { closeMail } from '../platform/smtp';
 import { startWorkers } from './workers';
 
 /** Milliseconds between tries to begin working on jobs, while the database is away. */
@@ -27,6 +28,7 @@ export function startServer(): void {
   }
   globalThis.yesMaybeStop = async () => {
     await stopJobs();
+    closeMail();
     await closePool();
     await closeDatabase();
   };

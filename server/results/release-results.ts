@@ -49,17 +49,17 @@ export async function writeReleased(
   }
 }
 
-/** The letters of one run to its visitor, as far as nothing holds them back. */
+/** The letters of one run to its visitor, as far as nothing holds them back. Of one that goes on: those to who does not finish. */
 export async function writeLettersOf(workspaceId: string, runId: string, now: Date): Promise<void> {
   const row = await runById(database(), workspaceId, runId);
-  if (!row?.finishedAt) return;
+  if (!row) return;
   const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
   const left = whatWasLeft(quiz, run, now);
   if (!left?.mayWrite) return;
   await database().transaction(async (tx) => {
     if (!(await isReached(tx, workspaceId, left))) return;
-    if ((await heldUntil(tx, quiz, row, now)) === null)
+    if (!run.finished || (await heldUntil(tx, quiz, row, now)) === null)
       await writeToVisitor(tx, quiz, row, run, { to: left.email, now });
   });
 }

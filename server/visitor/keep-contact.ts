@@ -53,7 +53,7 @@ export function whatWasLeft(quiz: Quiz, run: Run, now: Date): Left | null {
 
 const emailField = (block: ContactBlock) => block.fields.find((f) => f.format === 'email');
 
-/** Within the transaction of the step: the contact, and the letters that a finished run causes. */
+/** Within the transaction of the step: the contact, and the letters that a finished run causes, or an address that was left before. */
 export async function keepWhatWasLeft(
   tx: Tx,
   quiz: Quiz,
@@ -79,7 +79,11 @@ export async function keepWhatWasLeft(
     });
   if (left?.mayWrite && left.confirm && contactNews && !(await isConfirmed(tx, workspaceId, left.email)))
     await askToConfirm(tx, quiz, row, left.email, now);
-  if (!run.finished) return;
+  if (!run.finished) {
+    if (left?.mayWrite && contactNews && (await isReached(tx, workspaceId, left)))
+      await writeToVisitor(tx, quiz, row, run, { to: left.email, now });
+    return;
+  }
   await writeToMakers(tx, quiz, row, run, now);
   if (!left?.mayWrite || !(await isReached(tx, workspaceId, left))) return;
   const held = await heldUntil(tx, quiz, row, now);

@@ -47,6 +47,7 @@ export function insertsFor(quiz: Quiz): NamedInsert[] {
     { label: 'Day they finished', attrs: { value: 'date', fallback: 'today' } },
     { label: 'Edition', attrs: { value: 'edition', fallback: '–' } },
     { label: 'Link to the result', attrs: { value: 'resultLink', fallback: '' } },
+    { label: 'Link to go on', attrs: { value: 'goOnLink', fallback: '' } },
     { label: 'Link to the certificate', attrs: { value: 'certificateLink', fallback: '' } },
     { label: 'Link to the quiz', attrs: { value: 'quizLink', fallback: '' } },
   ];

@@ -31,10 +31,11 @@ const Part = styled.section`
 `;
 
 type Button = NonNullable<LetterPart['button']>;
-type To = 'result' | 'certificate' | 'quiz' | 'offer' | 'url';
+type To = 'result' | 'goOn' | 'certificate' | 'quiz' | 'offer' | 'url';
 
 const WHERE: { id: To; label: string }[] = [
   { id: 'result', label: 'their result' },
+  { id: 'goOn', label: 'where they stopped' },
   { id: 'offer', label: 'the offer of their outcome' },
   { id: 'certificate', label: 'their certificate' },
   { id: 'quiz', label: 'the quiz' },

@@ -26,6 +26,8 @@ export function LetterSentence({ letter, fields }: { letter: Letter; fields: Fie
   const toWhen = (next: When) => {
     set('gather', next === 'daily' || next === 'weekly' ? next : undefined);
     set('after', next === 'hours' ? 2 : next === 'days' ? DAY : undefined);
+    // Nobody has stopped as soon as they leave an address.
+    if (next !== 'hours' && next !== 'days') set('unfinished', undefined);
   };
   return (
     <div style={{ lineHeight: '28px', fontSize: 16 }}>
@@ -40,7 +42,7 @@ export function LetterSentence({ letter, fields }: { letter: Letter; fields: Fie
         ]}
         onChange={(next) => {
           set('to', next);
-          if (next === 'visitor') set('gather', undefined);
+          set(next === 'visitor' ? 'gather' : 'unfinished', undefined);
         }}
       />
       {to === 'addresses' && <Addresses letter={letter} onChange={(list) => set('addresses', list)} />},{' '}
@@ -79,16 +81,33 @@ export function LetterSentence({ letter, fields }: { letter: Letter; fields: Fie
   );
 }
 
+/** After what: a letter that waits may be to who has not finished. */
+function After({ letter, fields }: { letter: Letter; fields: Fields<Letter> }) {
+  if (letter.to !== 'visitor' || letter.after === undefined) return 'after finishing';
+  return (
+    <Choose
+      label="After what"
+      value={letter.unfinished ? 'left' : 'finished'}
+      options={[
+        { id: 'finished', label: 'after finishing' },
+        { id: 'left', label: 'after leaving an address, to who has not finished' },
+      ]}
+      onChange={(next) => fields.set('unfinished', next === 'left' || undefined)}
+    />
+  );
+}
+
 /** After which runs. */
 function Which({ letter, fields, isGathered }: { letter: Letter; fields: Fields<Letter>; isGathered: boolean }) {
   const quiz = useQuiz();
   // Everything has been asked by then.
   const last = quiz.pages.at(-1)?.id ?? '';
   const { when } = letter;
+  const after = isGathered ? 'of all who finish' : <After letter={letter} fields={fields} />;
   if (when === undefined)
     return (
       <>
-        {isGathered ? 'of all who finish.' : 'after finishing.'}{' '}
+        {after}.{' '}
         <TextButton $weight={500} onPress={() => fields.set('when', firstAsked(quiz))}>
           Only when …
         </TextButton>
@@ -96,7 +115,7 @@ function Which({ letter, fields, isGathered }: { letter: Letter; fields: Fields<
     );
   return (
     <>
-      {isGathered ? 'of all who finish' : 'after finishing'}, only when{' '}
+      {after}, only when{' '}
       <ConditionSentence
         quiz={quiz}
         page={last}

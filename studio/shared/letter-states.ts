@@ -6,6 +6,6 @@ export const LETTER_STATES: Record<LetterState, { word: string; mark: 'yes' | 'n
   waiting: { word: 'waiting', mark: 'maybe' },
   held: { word: 'held back', mark: 'maybe' },
   unsubscribed: { word: 'not sent: they want no more letters', mark: 'no' },
-  needless: { word: 'not sent: they have answered, or are off the list', mark: 'maybe' },
+  needless: { word: 'not sent: they have answered or finished, or are off the list', mark: 'maybe' },
   delivered: { word: 'delivered', mark: 'yes' },
 };

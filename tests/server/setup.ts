@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { createDatabase, dropDatabase } from '../../db/migrate';
 import { closeDatabase } from '../../server/platform/database';
 import { stopJobs } from '../../server/platform/jobs';
+import { closeMail } from '../../server/platform/smtp';
 
 const template = process.env['TEST_DATABASE_URL'] ?? '';
 const own = new URL(template);
@@ -17,6 +18,7 @@ jest.setTimeout(60_000);
 
 beforeAll(() => createDatabase(own.href, new URL(template).pathname.slice(1)));
 afterAll(async () => {
+  closeMail();
   await stopJobs();
   await closeDatabase();
   await dropDatabase(own.href);

@@ -1,0 +1,1 @@
+ALTER TABLE "letters" ADD COLUMN "unfinished" boolean DEFAULT false NOT NULL;
