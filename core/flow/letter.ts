@@ -102,14 +102,21 @@ function headOf(quiz: Quiz, { preview = '', sender = '', replyTo = '' }: Letter)
 
 const CORNER = { straight: 0, soft: 6, round: 22 };
 
+/** Colours that are measured and mended cost more than all else of a letter. A look that is drawn from is not changed. */
+const dresses = new WeakMap<Quiz['look'], LetterDress>();
+
 export function letterDress(look: Quiz['look']): LetterDress {
+  const known = dresses.get(look);
+  if (known) return known;
   const own = coloursOf(look);
-  return {
+  const dress: LetterDress = {
     ...letterColours(own),
     dark: letterColours(isDark(own) ? own : darkened(own)),
     family: fonts[typeOf(look).text].generic,
     corner: CORNER[cornersOf(look)],
   };
+  dresses.set(look, dress);
+  return dress;
 }
 
 const letterColours = ({ ground, paper, ink, quiet, button, onButton }: Colours): LetterColours => ({
