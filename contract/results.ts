@@ -16,6 +16,49 @@ const ShareSchema = closed({
 });
 export type Share = Static<typeof ShareSchema>;
 
+const BarSchema = closed({ ...ShareSchema.properties, right: optional(Type.Boolean()) });
+const NamedSchema = { id: Type.String(), name: Type.String() };
+/** What is drawn of a question (`core/questions/drawing.ts`). */
+const DrawingSchema = Type.Union([
+  closed({ as: oneOf('bars'), of: oneOf('answers', 'right'), bars: Type.Array(BarSchema) }),
+  closed({
+    as: oneOf('numbers'),
+    bins: Type.Array(closed({ from: Type.Number(), to: Type.Number(), count: Count })),
+    summary: Type.Union([
+      closed({ mean: Type.Number(), low: Type.Number(), median: Type.Number(), high: Type.Number() }),
+      Type.Null(),
+    ]),
+    target: optional(Type.Tuple([Type.Number(), Type.Number()])),
+  }),
+  closed({ as: oneOf('days'), days: Type.Array(Type.Tuple([Type.String(), Count])) }),
+  closed({
+    as: oneOf('places'),
+    keyed: Type.Boolean(),
+    items: Type.Array(
+      closed({
+        ...NamedSchema,
+        mean: Type.Union([Type.Number(), Type.Null()]),
+        first: Count,
+        places: Type.Array(Count),
+      }),
+    ),
+  }),
+  closed({
+    as: oneOf('cells'),
+    rows: Type.Array(closed(NamedSchema)),
+    columns: Type.Array(closed(NamedSchema)),
+    counts: Type.Array(Type.Array(Count)),
+    right: optional(Type.Array(Type.Array(Type.Boolean()))),
+  }),
+  closed({
+    as: oneOf('points'),
+    picture: Type.Union([closed({ src: Type.String(), text: Type.String() }), Type.Null()]),
+    points: Type.Array(closed({ x: Type.Number(), y: Type.Number(), count: Count })),
+    bars: Type.Array(BarSchema),
+  }),
+  closed({ as: oneOf('words') }),
+]);
+
 const FindingsSchema = closed({
   journey: Type.Array(
     closed({ key: Type.String(), name: Type.String(), count: Count, lost: Type.Integer(), entered: Count }),
@@ -34,6 +77,22 @@ const FindingsSchema = closed({
       right: optional(Count),
     }),
   ),
+  /** The same questions as they are drawn and judged. */
+  drawn: Type.Array(
+    closed({
+      ...NamedSchema,
+      answered: Count,
+      skipped: optional(Count),
+      right: optional(BarSchema),
+      pending: Count,
+      said: Type.Array(Type.String()),
+      drawing: DrawingSchema,
+    }),
+  ),
+  /** Marks and topics, by tenths and fifths of what can be reached. */
+  spreads: Type.Array(closed({ ...NamedSchema, decided: Count, bars: Type.Array(BarSchema) })),
+  /** How runs ended otherwise than on the last page, and pages that were come to again. */
+  ends: Type.Array(closed({ id: Type.String(), words: Type.String(), count: Count })),
   outcomes: Type.Array(
     closed({ verdict: Type.String(), name: Type.String(), decided: Count, outcomes: Type.Array(ShareSchema) }),
   ),
@@ -66,6 +125,9 @@ const FindingsSchema = closed({
 });
 /** What Findings shows. */
 export type Findings = Static<typeof FindingsSchema>;
+export type DrawnQuestion = Findings['drawn'][number];
+export type Drawing = DrawnQuestion['drawing'];
+export type Bar = Static<typeof BarSchema>;
 
 const PersonLineSchema = closed({
   /** Somebody tried it: it counts nowhere. */
@@ -101,7 +163,28 @@ const PersonSchema = closed({
   finished: Type.Boolean(),
   standsAt: Type.String(),
   contact: Type.Record(Type.String(), Type.String()),
-  answers: Type.Array(closed({ question: Type.String(), answer: Type.String(), seconds: points })),
+  answers: Type.Array(
+    closed({
+      question: Type.String(),
+      answer: Type.String(),
+      seconds: points,
+      /** Of a question with a key: what it was worth, of how many marks, and what is right. */
+      marked: optional(
+        closed({
+          awarded: Type.Number(),
+          of: Type.Number(),
+          is: oneOf('right', 'part', 'wrong', 'pending'),
+          right: Type.String(),
+        }),
+      ),
+    }),
+  ),
+  /** Of a quiz in which anything is right. */
+  marks: optional(closed({ awarded: Type.Number(), of: Type.Number(), percent: points })),
+  verdicts: Type.Array(closed({ id: Type.String(), name: Type.String(), outcomes: Type.Array(Type.String()) })),
+  known: Type.Array(closed({ name: Type.String(), value: Type.String() })),
+  /** The pages in the order in which they were come to. */
+  way: Type.Array(Type.String()),
   scales: Type.Array(closed({ id: Type.String(), name: Type.String(), points, lowest: points, highest: points })),
   tallies: Type.Array(closed({ id: Type.String(), name: Type.String(), points: Type.Number(), won: Type.Boolean() })),
 });
@@ -112,6 +195,17 @@ export const results = {
   /** Null before it is published. */
   'GET /api/quizzes/{quiz}/findings': contract({
     answer: closed({ findings: Type.Union([FindingsSchema, Type.Null()]) }),
+  }),
+  /** Words of visitors' own, the most frequent first, of the newest runs. */
+  'GET /api/quizzes/{quiz}/words/{question}': contract({
+    answer: closed({
+      /** Runs that were read, and whether there are more. */
+      read: Count,
+      isAll: Type.Boolean(),
+      words: Type.Array(
+        closed({ words: Type.String(), count: Count, right: Type.Union([Type.Boolean(), Type.Null()]) }),
+      ),
+    }),
   }),
   /** Those who started, newest first; `before` and `run` name the last one of the page before. */
   'GET /api/quizzes/{quiz}/people': contract({

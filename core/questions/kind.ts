@@ -3,6 +3,7 @@
  * answers, view.ts says what a visitor may see, score.ts what an answer is worth. `registry.ts` is the only list of them, and `laws.test.ts`
  * the suite that each passes.
  */
+import type { DrawSide } from './drawing';
 import type { Listed, ListedAnswer, ListedField } from './listed';
 import type { Finding } from '../schema/finding';
 import type { Looked } from './found';
@@ -277,4 +278,5 @@ export type Kind<Q extends Question, View> = AnswerSide<Q> &
   WeighSide<Q> &
   FormSide<View> &
   ListSide<Q> &
-  FindingSide<Q>;
+  FindingSide<Q> &
+  DrawSide<Q>;

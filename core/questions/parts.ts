@@ -68,14 +68,7 @@ type TypedQuestion = Question & { fold?: Folding; reviewRest?: boolean };
 export function gradeOfTyped(question: TypedQuestion, answer: Answer, parts: TypedPart[]): Grade {
   const credits = parts
     .filter((part) => part.region !== undefined || hasAccepted(part.accept))
-    .map((part) => {
-      const value = partOf(answer, part.id);
-      if (Array.isArray(value)) {
-        const [x, y] = value;
-        return part.region && typeof x === 'number' && typeof y === 'number' && isInside([x, y], part.region) ? 1 : 0;
-      }
-      return value === undefined || part.accept === undefined ? 0 : matchAccepted(value, part.accept, question.fold);
-    });
+    .map((part) => creditOfPart(question, answer, part));
   if (question.reviewRest && credits.includes(null)) return pending;
   return graded(
     creditByParts(
@@ -84,5 +77,19 @@ export function gradeOfTyped(question: TypedQuestion, answer: Answer, parts: Typ
     ),
   );
 }
+
+/** Null where words match nothing. */
+function creditOfPart({ fold }: TypedQuestion, answer: Answer, { id, region, accept }: TypedPart): number | null {
+  const value = partOf(answer, id);
+  if (Array.isArray(value)) {
+    const [x, y] = value;
+    return region && typeof x === 'number' && typeof y === 'number' && isInside([x, y], region) ? 1 : 0;
+  }
+  return value === undefined || accept === undefined ? 0 : matchAccepted(value, accept, fold);
+}
+
+/** The ids of the parts that are right. */
+export const rightParts = (question: TypedQuestion, answer: Answer, parts: TypedPart[]): string[] =>
+  parts.filter((part) => creditOfPart(question, answer, part) === 1).map(({ id }) => id);
 
 export const hasAccepted = (list: Accepted[] | undefined): boolean => (list?.length ?? 0) > 0;

@@ -2,12 +2,13 @@
  * What a run adds to the figures of its quiz: a set of keys, each counted once per run. Figures are sums of these sets, so a run that goes
  * on or turns back is counted by taking its old set out and putting its new one in, and all figures can be rebuilt from the runs.
  */
-import { modelOf } from '../questions/registry';
+import { kindOf, modelOf } from '../questions/registry';
 import type { Offer, Quiz } from '../schema/quiz';
 import { quizIndex, isContact, isQuestion } from '../document/lookup';
 import { isAnswered } from '../values/answer';
 import { questionsOnWay, type Run } from '../flow/run';
-import { creditOf } from '../questions/credit';
+import { marksOf } from '../questions/credit';
+import { round9 } from '../values/numbers';
 import { resultOf } from '../flow/result';
 import { routeKey } from './ways';
 
@@ -15,8 +16,9 @@ import { routeKey } from './ways';
  * @param started whether the visitor has gone on from the first page
  * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `route PAGE RULE` by `routeKey`, `finished`, `contact`, `offer`, `offer ID` by its block or outcome, `answered QUESTION`,
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
- *   `right QUESTION` of other questions with a key,
- *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`
+ *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, and what its kind draws (`DrawSide`),
+ *   `again PAGE` that was come to more than once, `stop PAGE` where a run stands that has not finished, `end END` of one that has,
+ *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`, `marks TENTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
@@ -28,19 +30,29 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     keys.add(`enter ${page}`);
     if (i < run.way.length - 1 || move !== undefined) keys.add(`leave ${page}`);
     if (move !== undefined) keys.add(`route ${page} ${routeKey(quizIndex(quiz).pages.get(page), move)}`);
+    if (run.way.findIndex((visit) => visit.page === page) < i) keys.add(`again ${page}`);
   });
   for (const question of questionsOnWay(quiz, run)) {
     const answer = run.answers[question.id];
     if (!isAnswered(answer)) continue;
     keys.add(`answered ${question.id}`);
     // On a page with a gate the first try counts.
-    const isRight = () => creditOf(question, run.first[question.id] ?? answer) === 1;
+    const grade = marksOf(question, run.first[question.id] ?? answer, run.reviews[question.id]);
+    const isRight = () => grade.credit !== null && round9(grade.credit) === 1;
+    if (grade.pending) keys.add(`pending ${question.id}`);
+    if (isRight()) keys.add(`right ${question.id}`);
     for (const key of modelOf(question)?.counted(question, answer, isRight) ?? []) keys.add(key);
+    for (const key of kindOf(question).drawn?.(question, answer) ?? []) keys.add(key);
   }
   if (hasContact(run)) keys.add('contact');
+  const last = run.way.at(-1);
+  if (!run.finished && last) keys.add(`stop ${last.page}`);
   if (run.finished) {
     keys.add('finished');
-    const { verdicts, topics } = resultOf(quiz, run);
+    const end = endOf(quiz, run);
+    if (end !== 'end') keys.add(`end ${end}`);
+    const { verdicts, topics, marks: all } = resultOf(quiz, run);
+    if (all.percent !== null) keys.add(`marks ${tenthOf(all.percent)}`);
     for (const [verdict, { outcomes }] of Object.entries(verdicts))
       for (const id of outcomes) keys.add(`outcome ${verdict} ${id}`);
     for (const [topic, { marks }] of Object.entries(topics))
@@ -48,6 +60,26 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   }
   return [...keys];
 }
+
+/** How a run that has finished came to its end, where that is another than the last page. */
+export type End = 'end' | 'away' | 'early' | 'clock' | 'visits';
+
+function endOf(quiz: Quiz, run: Run): End {
+  if (run.stopped) return run.stopped;
+  if (run.left) return 'away';
+  const { pages } = quizIndex(quiz);
+  const isAsking = (id: string) => pages.get(id)?.stage === 'ask';
+  const left = run.way.findLast(({ page }) => isAsking(page));
+  if (!left) return 'end';
+  if (left.move === undefined) return 'clock';
+  const page = pages.get(left.page);
+  const isLast = quiz.pages.findLast(({ stage }) => stage === 'ask')?.id === left.page;
+  const target = typeof left.move === 'number' ? page?.routes?.[left.move]?.to : page?.otherwise;
+  return target === 'finish' && !isLast ? 'early' : 'end';
+}
+
+/** The tenth that a percentage lies in, 0 to 9; 100 belongs to the last. */
+const tenthOf = (percent: number): number => Math.min(9, Math.max(0, Math.floor(percent / 10)));
 
 /** The fifth that a percentage lies in, 0 to 4; 100 belongs to the last. */
 export const fifthOf = (percent: number): number => Math.min(4, Math.max(0, Math.floor(percent / 20)));
@@ -61,7 +93,7 @@ export type JourneyStep = {
   key: string;
   name: string;
   count: number;
-  /** Less than the step before; of a page, those who came to it and went nowhere from there. */
+  /** Less than the step before; of a page, those who stand there and went nowhere from it. Who finishes is not lost: others were before. */
   lost: number;
   /** Those who came to it. */
   entered: number;
@@ -80,9 +112,14 @@ export function offersIn(quiz: Quiz): { id: string; name: string }[] {
   ];
 }
 
-/** The journey: seen, started, each asking page left, finished, contact left, offer taken; only steps the quiz has. */
+/**
+ * The journey: seen, started, each asking page left, finished, contact left, offer taken; only steps the quiz has. Whoever has started has
+ * finished or stands at one page, so that the losses of the pages and those who finished add up to those who started.
+ */
 export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneyStep[] {
-  const asks = quiz.pages.filter((p) => p.stage === 'ask' && p.blocks.some((b) => isQuestion(b) || isContact(b)));
+  const asks = quiz.pages.filter(
+    (p) => p.stage === 'ask' && (p.blocks.some((b) => isQuestion(b) || isContact(b)) || count(`stop ${p.id}`) > 0),
+  );
   const steps = [
     { key: 'seen', name: 'Saw it' },
     { key: 'started', name: 'Started' },
@@ -93,9 +130,10 @@ export function journeyOf(quiz: Quiz, count: (key: string) => number): JourneySt
   ];
   return steps.map((s, i) => {
     const own = count(s.key);
-    // A page that a route skips loses nobody: who did not come to it cannot leave there.
+    // A page that a route skips loses nobody, and one that is come to again only those who stand there now.
     const page = /^leave (.*)$/.exec(s.key)?.[1];
-    const entered = page !== undefined ? count(`enter ${page}`) : i === 0 ? own : count(steps[i - 1]?.key ?? '');
-    return { ...s, count: own, entered, lost: Math.max(0, entered - own) };
+    if (page !== undefined) return { ...s, count: own, entered: count(`enter ${page}`), lost: count(`stop ${page}`) };
+    const entered = i === 0 ? own : count(s.key === 'finished' ? 'started' : (steps[i - 1]?.key ?? ''));
+    return { ...s, count: own, entered, lost: s.key === 'finished' ? 0 : Math.max(0, entered - own) };
   });
 }

@@ -4,7 +4,8 @@ import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
 import type { Answer } from '../values/answer';
 import { countsOf, fifthOf, journeyOf } from './counts';
 import { Alpha, Correlation, Moments } from './moments';
-import { compareProportions, wilson } from './proportions';
+import { wilson } from '../values/wilson';
+import { compareProportions } from './proportions';
 import { RunReader } from './reading';
 import { associationOf, fisherExact } from './tables';
 
@@ -339,7 +340,10 @@ describe('what a run counts for', () => {
     const steps = journeyOf(
       q,
       (key) =>
-        ({ seen: 10, started: 7, 'enter p1': 7, 'leave p1': 6, 'enter p2': 5, 'leave p2': 4, finished: 5 })[key] ?? 0,
+        ({
+          ...{ seen: 10, started: 7, 'enter p1': 7, 'leave p1': 6, 'stop p1': 1 },
+          ...{ 'enter p2': 5, 'leave p2': 4, 'stop p2': 1, finished: 5 },
+        })[key] ?? 0,
     );
     expect(steps.map((s) => [s.name, s.count, s.lost])).toEqual([
       ['Saw it', 10, 0],

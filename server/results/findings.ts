@@ -1,15 +1,18 @@
 import { isMachine } from '../../core/access/oddity';
 import { OTHER } from '../../core/questions/choice/options';
-import { answerText, modelOf, offeredBy } from '../../core/questions/registry';
+import { answerText, isKeyed, isReviewed, kindOf, modelOf, offeredBy } from '../../core/questions/registry';
+import { marksOf } from '../../core/questions/credit';
 import type { Findings, People, Person, PersonLine, Share } from '../../contract/results';
 import { isContact, quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
 import type { Question, Quiz } from '../../core/schema/quiz';
 
-import { foldRun, questionsOnWay } from '../../core/flow/run';
+import { knownName } from '../../core/flow/carry';
+import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
 import { contactOf, type Result, resultOf } from '../../core/flow/result';
 import { journeyOf, offersIn } from '../../core/stats/counts';
 import { compareVersions } from '../../core/stats/two-versions';
-import { wilson } from '../../core/stats/proportions';
+import { wilson } from '../../core/values/wilson';
+import { drawnQuestions, endsOf, spreadsOf } from '../../core/stats/drawings';
 import { accessOf, secondSince } from '../../db/queries/access';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
@@ -71,6 +74,9 @@ export async function findingsOf(member: Membership, quizId: string): Promise<Fi
         ...countedOf(figures, q),
       };
     }),
+    drawn: drawnQuestions(quiz, figures),
+    spreads: spreadsOf(quiz, count),
+    ends: endsOf(quiz, count),
     outcomes: quiz.verdicts.map((verdict) => ({
       verdict: verdict.id,
       name: verdict.name,
@@ -171,7 +177,22 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
       question: nameOf(q),
       answer: answerText(q, run.answers[q.id]),
       seconds: seconds.get(pageOf.get(q.id)?.id ?? '') ?? null,
+      ...markedOf(q, run),
     })),
+    ...(result.marks.percent === null
+      ? {}
+      : { marks: { awarded: result.marks.awarded, of: result.marks.possible, percent: result.marks.percent } }),
+    verdicts: quiz.verdicts.map(({ id, name }) => ({
+      ...{ id, name },
+      outcomes: run.finished
+        ? (result.verdicts[id]?.outcomes ?? []).map((one) => outcomes.get(one)?.outcome.name ?? one)
+        : [],
+    })),
+    known: quiz.known.flatMap((known) => {
+      const value = run.known[known.id] ?? '';
+      return value ? [{ name: knownName(known), value }] : [];
+    }),
+    way: run.way.map(({ page }) => pages.get(page)?.name ?? page),
     scales: quiz.scales.map(({ id, name }) => ({
       id,
       name,
@@ -188,6 +209,15 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
       })),
     ),
   };
+}
+
+/** What an answer is worth, where anything is right. On a page with a gate the first try counts. */
+function markedOf(q: Question, run: Run): Pick<Person['answers'][number], 'marked'> {
+  const byHand = run.reviews[q.id];
+  if (!isKeyed(q) && !isReviewed(q) && byHand === undefined) return {};
+  const { credit, pending, awarded } = marksOf(q, run.first[q.id] ?? run.answers[q.id], byHand);
+  const is = pending ? 'pending' : (credit ?? 0) >= 1 ? 'right' : (credit ?? 0) > 0 ? 'part' : 'wrong';
+  return { marked: { awarded, of: q.marks ?? 1, is, right: kindOf(q).rightText(q) } };
 }
 
 /** How long each page was looked at before it was sent, by the server's clock. */

@@ -1,37 +1,11 @@
 'use client';
-/** Answers as bars, outcomes as tally strokes. */
+/** Outcomes as tally strokes; marks, topics and offers as bars. */
 import { PlainList, Strong } from '../../ui/text';
 import type { Findings, Share } from '../../contract/results';
+import { Bars, number, percent } from './bars';
 
-const percent = (share: number) => `${Math.round(share * 100)}%`;
-const number = (n: number) => n.toLocaleString('en');
 /** "between 34 and 43%", as sure as 95 % of such counts are. */
 const sure = (s: Share) => `between ${Math.round(s.low * 100)} and ${percent(s.high)}`;
-
-/** Shares as bars, each on a track that means all of them. */
-const Bars = ({ shares }: { shares: Share[] }) => (
-  <PlainList>
-    {shares.map((o) => (
-      <li key={o.id} style={{ marginBottom: 8 }} title={`${percent(o.share)}, ${sure(o)} with 95 % certainty`}>
-        <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums', fontSize: 14 }}>
-          <span style={{ flex: 1, minWidth: 0 }}>{o.name}</span>
-          <Strong>{number(o.count)}</Strong>
-          <span style={{ color: 'var(--ink-2)', width: 34, textAlign: 'end' }}>{percent(o.share)}</span>
-        </span>
-        <span style={{ display: 'block', height: 8, background: 'var(--line)', marginTop: 3 }}>
-          <i
-            style={{
-              display: 'block',
-              height: '100%',
-              width: `${Math.min(1, o.share) * 100}%`,
-              background: 'var(--data-1)',
-            }}
-          />
-        </span>
-      </li>
-    ))}
-  </PlainList>
-);
 
 const section = { breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' } as const;
 const heading = { font: '700 15px/1.35 var(--heading)' } as const;
@@ -41,23 +15,20 @@ export const OffersChart = ({ offers }: { offers: Share[] }) => (
   <section style={section}>
     <h3 style={heading}>Offers taken</h3>
     <p style={below}>Of those who started; whoever takes one twice counts once.</p>
-    <Bars shares={offers} />
+    <Bars label="Offers taken" bars={offers} />
   </section>
 );
 
-export function AnswersChart({ question }: { question: Findings['questions'][number] }) {
-  return (
-    <section style={section}>
-      <h3 style={heading}>{question.name}</h3>
-      <p style={below}>
-        {number(question.answered)} {question.answered === 1 ? 'answer' : 'answers'}
-        {question.many && ', several each'}
-        {question.options.length === 0 && '; read them under People, or in the table of runs'}
-      </p>
-      <Bars shares={question.options} />
-    </section>
-  );
-}
+/** Marks, or a topic, by parts of what can be reached. */
+export const SpreadChart = ({ spread }: { spread: Findings['spreads'][number] }) => (
+  <section style={section}>
+    <h3 style={heading}>{spread.name}</h3>
+    <p style={below}>
+      What share of the marks {number(spread.decided)} finished {spread.decided === 1 ? 'run' : 'runs'} reached.
+    </p>
+    <Bars label={`Shares of ${spread.name}`} bars={spread.bars} />
+  </section>
+);
 
 export function OutcomesChart({
   verdict,

@@ -9,8 +9,9 @@ import { call } from '../../contract/call';
 import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
-import { AnswersChart, OutcomesChart, OffersChart } from './charts';
+import { OffersChart, OutcomesChart, SpreadChart } from './charts';
 import { Journey } from './journey';
+import { QuestionsView } from './questions';
 import { TwoVersions } from './two-versions';
 import { PeopleView } from './people';
 import type { Findings, People } from '../../contract/results';
@@ -45,7 +46,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
   const quiz = useQuiz();
   const quizId = useDocument((s) => s.quizId);
   const [findings, setFindings] = useState(first);
-  const [view, setView] = useState<'journey' | 'people'>('journey');
+  const [view, setView] = useState<'journey' | 'questions' | 'people'>('journey');
   // Refresh the figures while the page is open.
   useAskAgain(
     () => call('GET /api/quizzes/{quiz}/findings', { quiz: quizId }).then((now) => setFindings(now.findings)),
@@ -72,7 +73,8 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
           value={view}
           onChange={setView}
           options={[
-            { id: 'journey', label: 'Journey and answers' },
+            { id: 'journey', label: 'Journey' },
+            { id: 'questions', label: 'Questions' },
             { id: 'people', label: 'People' },
           ]}
         />
@@ -82,9 +84,11 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
       </div>
       {view === 'people' ? (
         <PeopleView first={people} />
+      ) : view === 'questions' ? (
+        <QuestionsView questions={findings.drawn} />
       ) : (
         <>
-          <Journey steps={findings.journey} />
+          <Journey steps={findings.journey} ends={findings.ends} />
           {findings.machines > 0 && <Machines count={findings.machines} />}
           {findings.versions && <TwoVersions versions={findings.versions} />}
           <div className="board">
@@ -92,8 +96,8 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
               <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />
             ))}
             {findings.offers.length > 0 && <OffersChart offers={findings.offers} />}
-            {findings.questions.map((question) => (
-              <AnswersChart key={question.id} question={question} />
+            {findings.spreads.map((spread) => (
+              <SpreadChart key={spread.id} spread={spread} />
             ))}
           </div>
         </>

@@ -1,6 +1,7 @@
 'use client';
 /** The journey: one band that narrows from those who saw the quiz to those who took the offer. */
 import styled from 'styled-components';
+import type { Findings } from '../../contract/results';
 import type { JourneyStep } from '../../core/stats/counts';
 
 const Scroll = styled.div`
@@ -68,7 +69,7 @@ function outline(heights: number[]): string {
   return `${path}H0Z`;
 }
 
-export function Journey({ steps }: { steps: JourneyStep[] }) {
+export function Journey({ steps, ends }: { steps: JourneyStep[]; ends: Findings['ends'] }) {
   const most = Math.max(1, ...steps.map((s) => s.count));
   const heights = steps.map((s) => (s.count === 0 ? 0 : Math.max(1.5, (s.count / most) * HEIGHT)));
   // Not starting, not leaving an address and not buying are choices; leaving in the middle of the questions is the loss to look at.
@@ -122,6 +123,11 @@ export function Journey({ steps }: { steps: JourneyStep[] }) {
           </span>
         )}
       </p>
+      {ends.length > 0 && (
+        <p style={{ color: 'var(--ink-2)', marginTop: 2 }}>
+          Of those who started, {ends.map(({ words, count: n }) => `${number(n)} ${words}`).join('; ')}.
+        </p>
+      )}
     </section>
   );
 }

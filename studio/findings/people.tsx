@@ -184,7 +184,7 @@ const Sheet = styled.article`
 
 function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => void }) {
   const { name, email, ...others } = person.contact;
-  const won = person.tallies.filter((t) => t.won).map((t) => t.name);
+  const won = person.verdicts.flatMap(({ outcomes }) => outcomes);
   const spread = (low: number | null, high: number | null) =>
     low === null || high === null ? '' : ` of ${low} to ${high}`;
   return (
@@ -215,13 +215,40 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
           {person.answers.map((a, i) => (
             <tr key={i}>
               <th scope="row">{a.question}</th>
-              <td>{a.answer || <Faint>left empty</Faint>}</td>
+              <td>
+                {a.answer || <Faint>left empty</Faint>}
+                {a.marked && <Marked marked={a.marked} />}
+              </td>
               <td>{a.seconds === null ? '' : `${a.seconds} s`}</td>
             </tr>
           ))}
         </tbody>
       </table>
       <dl>
+        {person.marks && (
+          <div>
+            <dt>Marks</dt>
+            <dd>
+              {short(person.marks.awarded)}
+              <span style={{ font: '400 13px/1 var(--text)', color: 'var(--ink-2)' }}>
+                {` of ${short(person.marks.of)}`}
+                {person.marks.percent !== null && `, ${Math.round(person.marks.percent)}%`}
+              </span>
+            </dd>
+          </div>
+        )}
+        {person.verdicts.map(({ id, name: verdict, outcomes }) => (
+          <div key={id}>
+            <dt>{verdict}</dt>
+            <dd>{outcomes.join(' and ') || '–'}</dd>
+          </div>
+        ))}
+        {person.known.map(({ name: known, value }) => (
+          <div key={known}>
+            <dt>{known}</dt>
+            <dd style={{ overflowWrap: 'anywhere' }}>{value}</dd>
+          </div>
+        ))}
         {person.scales.map((s) => (
           <div key={s.id}>
             <dt>{s.name}</dt>
@@ -240,6 +267,32 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
           </div>
         ))}
       </dl>
+      {person.way.length > 1 && (
+        <Muted as="p" $small style={{ marginTop: 16 }}>
+          Their way: {person.way.join(' → ')}
+        </Muted>
+      )}
     </Sheet>
+  );
+}
+
+const short = (n: number): string => String(Math.round(n * 100) / 100).replace('-', '−');
+
+const MARKED = {
+  right: { kind: 'yes', word: 'right' },
+  part: { kind: 'maybe', word: 'partly right' },
+  wrong: { kind: 'no', word: 'wrong' },
+  pending: { kind: 'not-yet', word: 'waits for a person to mark it' },
+} as const;
+
+/** What an answer was worth, and what would have been right. */
+function Marked({ marked }: { marked: NonNullable<Person['answers'][number]['marked']> }) {
+  const { kind, word } = MARKED[marked.is];
+  return (
+    <span style={{ display: 'flex', gap: 6, alignItems: 'center', fontSize: 13, color: 'var(--ink-2)' }}>
+      <Mark kind={kind} size={11} />
+      {word}, {short(marked.awarded)} of {short(marked.of)}
+      {marked.is !== 'right' && marked.right && `; right is ${marked.right}`}
+    </span>
   );
 }

@@ -8,6 +8,7 @@ import { choiceScore } from './score';
 import { choiceView, type ChoiceView } from './view';
 import { choiceWeighed } from './weighed';
 import { choiceFindings } from './findings';
+import { choiceDrawn } from './drawn';
 
 export const choice: Kind<Of<'choice'>, ChoiceView> = {
   ...choiceAnswer,
@@ -19,4 +20,5 @@ export const choice: Kind<Of<'choice'>, ChoiceView> = {
   ...choiceWeighed,
   ...choiceForm,
   ...choiceFindings,
+  ...choiceDrawn,
 };

@@ -7,6 +7,7 @@ import { dateScore } from './score';
 import { dateView, type DateView } from './view';
 import { dateWeighed } from './weighed';
 import { typedForm } from '../form';
+import { dateDrawn } from './drawn';
 
 export const date: Kind<Of<'date'>, DateView> = {
   ...dateAnswer,
@@ -17,4 +18,5 @@ export const date: Kind<Of<'date'>, DateView> = {
   ...dateList,
   ...dateWeighed,
   ...typedForm,
+  ...dateDrawn,
 };

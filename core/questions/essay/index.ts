@@ -7,6 +7,7 @@ import { essayWeighed } from './weighed';
 import { typedForm } from '../form';
 import { textAnswer, typedView, type TypedView } from '../typed';
 import { essayFindings } from './findings';
+import { wordsDrawn } from '../words-drawn';
 
 export const essay: Kind<Of<'essay'>, TypedView> = {
   ...textAnswer,
@@ -18,4 +19,5 @@ export const essay: Kind<Of<'essay'>, TypedView> = {
   ...essayWeighed,
   ...typedForm,
   ...essayFindings,
+  ...wordsDrawn,
 };

@@ -8,6 +8,7 @@ import { gapsScore } from './score';
 import { gapsView, type GapsView } from './view';
 import { gapsWeighed } from './weighed';
 import { gapsFindings } from './findings';
+import { gapsDrawn } from './drawn';
 
 export const gaps: Kind<Of<'gaps'>, GapsView> = {
   ...gapsAnswer,
@@ -19,4 +20,5 @@ export const gaps: Kind<Of<'gaps'>, GapsView> = {
   ...gapsWeighed,
   ...gapsForm,
   ...gapsFindings,
+  ...gapsDrawn,
 };

@@ -8,6 +8,7 @@ import { gridScore } from './score';
 import { gridView, type GridView } from './view';
 import { gridWeighed } from './weighed';
 import { gridFindings } from './findings';
+import { gridDrawn } from './drawn';
 
 export const grid: Kind<Of<'grid'>, GridView> = {
   ...gridAnswer,
@@ -19,4 +20,5 @@ export const grid: Kind<Of<'grid'>, GridView> = {
   ...gridWeighed,
   ...gridForm,
   ...gridFindings,
+  ...gridDrawn,
 };

@@ -8,6 +8,7 @@ import { matchScore } from './score';
 import { matchView, type MatchView } from './view';
 import { matchWeighed } from './weighed';
 import { matchFindings } from './findings';
+import { matchDrawn } from './drawn';
 
 export const match: Kind<Of<'match'>, MatchView> = {
   ...matchAnswer,
@@ -19,4 +20,5 @@ export const match: Kind<Of<'match'>, MatchView> = {
   ...matchWeighed,
   ...matchForm,
   ...matchFindings,
+  ...matchDrawn,
 };

@@ -7,6 +7,8 @@ import { numberRehearse } from './rehearse';
 import { measuredView, type MeasuredView } from './view';
 import { numberWeighed } from './weighed';
 import { numberFindings } from './findings';
+import { measuredDrawn } from '../measured-drawn';
+import { numbersModel } from '../values-model';
 
 export const number: Kind<Of<'number'>, MeasuredView> = {
   ...measuredAnswer,
@@ -18,4 +20,5 @@ export const number: Kind<Of<'number'>, MeasuredView> = {
   ...numberWeighed,
   ...measuredForm,
   ...numberFindings,
+  ...measuredDrawn(numbersModel),
 };

@@ -8,6 +8,7 @@ import { orderScore } from './score';
 import { orderView, type OrderView } from './view';
 import { orderWeighed } from './weighed';
 import { orderFindings } from './findings';
+import { orderDrawn } from './drawn';
 
 export const order: Kind<Of<'order'>, OrderView> = {
   ...orderAnswer,
@@ -19,4 +20,5 @@ export const order: Kind<Of<'order'>, OrderView> = {
   ...orderWeighed,
   ...orderForm,
   ...orderFindings,
+  ...orderDrawn,
 };

@@ -8,6 +8,8 @@ import { ratingView, type RatingView } from './view';
 import { ratingRehearse } from './rehearse';
 import { meanWeighed } from '../weighed';
 import { ratingFindings } from './findings';
+import { measuredDrawn } from '../measured-drawn';
+import { valuesModel } from '../values-model';
 
 export const rating: Kind<Of<'rating'>, RatingView> = {
   ...measuredAnswer,
@@ -19,4 +21,5 @@ export const rating: Kind<Of<'rating'>, RatingView> = {
   ...meanWeighed,
   ...measuredForm,
   ...ratingFindings,
+  ...measuredDrawn(valuesModel),
 };

@@ -7,6 +7,8 @@ import { sliderList } from './list';
 import { sliderRehearse } from './rehearse';
 import { meanWeighed } from '../weighed';
 import { sliderFindings } from './findings';
+import { measuredDrawn } from '../measured-drawn';
+import { valuesModel } from '../values-model';
 
 export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...measuredAnswer,
@@ -18,4 +20,5 @@ export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...meanWeighed,
   ...measuredForm,
   ...sliderFindings,
+  ...measuredDrawn(valuesModel),
 };

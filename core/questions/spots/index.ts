@@ -8,6 +8,7 @@ import { spotsScore } from './score';
 import { spotsView, type SpotsView } from './view';
 import { spotsWeighed } from './weighed';
 import { spotsFindings } from './findings';
+import { spotsDrawn } from './drawn';
 
 export const spots: Kind<Of<'spots'>, SpotsView> = {
   ...spotsAnswer,
@@ -19,4 +20,5 @@ export const spots: Kind<Of<'spots'>, SpotsView> = {
   ...spotsWeighed,
   ...spotsForm,
   ...spotsFindings,
+  ...spotsDrawn,
 };

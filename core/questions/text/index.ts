@@ -7,6 +7,7 @@ import { textScore } from './score';
 import { textWeighed } from './weighed';
 import { lineAnswer, typedView, type TypedView } from '../typed';
 import { textFindings } from './findings';
+import { wordsDrawn } from '../words-drawn';
 
 export const text: Kind<Of<'text'>, TypedView> = {
   ...lineAnswer,
@@ -18,4 +19,5 @@ export const text: Kind<Of<'text'>, TypedView> = {
   ...textWeighed,
   ...typedForm,
   ...textFindings,
+  ...wordsDrawn,
 };

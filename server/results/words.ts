@@ -1,0 +1,53 @@
+/** What visitors wrote themselves: answers in their own words, and what else they said beside the options. */
+import type { AnswerOf } from '../../contract';
+import { isMachine } from '../../core/access/oddity';
+import { foldRun, questionsOnWay } from '../../core/flow/run';
+import { marksOf } from '../../core/questions/credit';
+import { answerText, offeredBy } from '../../core/questions/registry';
+import { fold } from '../../core/text/fold';
+import { isAnswered, isFreeEntry } from '../../core/values/answer';
+import type { Membership } from '../../db/queries/members';
+import { startedRuns } from '../../db/queries/runs';
+import { getQuiz } from '../accounts/own-quiz';
+import { database } from '../platform/database';
+import { ownQuizOf } from '../publishing/editions';
+
+/** Runs whose words are read, the newest. */
+const MOST_READ = 2_000;
+const MOST_WORDS = 500;
+const BATCH = 500;
+
+/** What visitors wrote for a question themselves: equal words once, however they are written. */
+export async function wordsOf(
+  member: Membership,
+  quizId: string,
+  questionId: string,
+): Promise<AnswerOf<'GET /api/quizzes/{quiz}/words/{question}'>> {
+  await getQuiz(member, quizId);
+  const said = new Map<string, { words: string; count: number; right: boolean | null }>();
+  let [read, before]: [number, { lastAt: Date; runId: string } | undefined] = [0, undefined];
+  for (;;) {
+    const rows = await startedRuns(database(), member.workspaceId, quizId, { most: BATCH, before });
+    for (const row of rows) {
+      if (row.isTrial || isMachine(row.odd)) continue;
+      const quiz = await ownQuizOf(row);
+      const run = foldRun(quiz, row, row.events);
+      const question = questionsOnWay(quiz, run).find(({ id }) => id === questionId);
+      const answer = run.answers[questionId];
+      if (!question || !isAnswered(answer)) continue;
+      const words = isFreeEntry(answer) ? answer.text : offeredBy(question) ? '' : answerText(question, answer);
+      if (words.trim() === '') continue;
+      const key = fold(words);
+      const known = said.get(key);
+      const { credit } = marksOf(question, run.first[questionId] ?? answer, run.reviews[questionId]);
+      if (known) known.count += 1;
+      else said.set(key, { words: words.trim(), count: 1, right: credit === null ? null : credit > 0 });
+    }
+    read += rows.length;
+    before = rows.at(-1);
+    if (rows.length < BATCH || read >= MOST_READ) {
+      const words = [...said.values()].sort((a, b) => b.count - a.count || (a.words < b.words ? -1 : 1));
+      return { read, isAll: rows.length < BATCH, words: words.slice(0, MOST_WORDS) };
+    }
+  }
+}
