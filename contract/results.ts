@@ -196,6 +196,36 @@ export const results = {
   'GET /api/quizzes/{quiz}/findings': contract({
     answer: closed({ findings: Type.Union([FindingsSchema, Type.Null()]) }),
   }),
+  /** Null before it is published. */
+  'GET /api/quizzes/{quiz}/patterns': contract({
+    answer: closed({
+      patterns: Type.Union([
+        closed({
+          edition: Type.Integer({ minimum: 1 }),
+          runs: Count,
+          isAll: Type.Boolean(),
+          tests: Count,
+          method: oneOf('Holm', 'Benjamini–Hochberg'),
+          /** The largest difference first. */
+          found: Type.Array(
+            closed({
+              verdict: Type.String(),
+              outcome: Type.String(),
+              question: Type.String(),
+              option: Type.String(),
+              ...{ chose: Count, reached: Count, others: Count, othersReached: Count },
+              ...{ difference: Type.Number(), low: Type.Number(), high: Type.Number(), p: Type.Number() },
+            }),
+          ),
+          questions: Type.Array(
+            closed({ ...NamedSchema, answered: Count, difficulty: Type.Number(), discrimination: points }),
+          ),
+          scales: Type.Array(closed({ ...NamedSchema, mean: points, sd: points, alpha: points })),
+        }),
+        Type.Null(),
+      ]),
+    }),
+  }),
   /** Words of visitors' own, the most frequent first, of the newest runs. */
   'GET /api/quizzes/{quiz}/words/{question}': contract({
     answer: closed({

@@ -66,6 +66,7 @@ const words = [
   'Soup',
 ];
 
+const mistakes = ['quick lock', 'rivet', 'master key', 'chain pin', 'a spare link', 'split ring', 'no idea', 'rivet'];
 const wishes = [
   'More shade by the stage, please.',
   'Let the ferry run until midnight.',
@@ -131,7 +132,19 @@ function knows(question: Question, skill: number, random: () => number): Answer 
   const kind = kindOf(question);
   const thoughts = Array.from({ length: 1 + Math.floor(skill * 5 * random()) }, () => drawAnswer(question, random));
   const worth = (answer: Answer) => kind.grade(question, answer).credit ?? 0;
-  return thoughts.sort((a, b) => worth(b) - worth(a))[0] ?? [];
+  const best = thoughts.sort((a, b) => worth(b) - worth(a))[0] ?? [];
+  return worth(best) === 1 ? best : (mistaken(question, random) ?? best);
+}
+
+/** A mistake as people make it, where the one that rehearsals take is the same each time. */
+function mistaken(question: Question, random: () => number): Answer | null {
+  if (question.kind === 'text') return one(mistakes, random);
+  if (question.kind === 'spots')
+    return Object.fromEntries(question.spots.map(({ id }) => [id, [0.1 + 0.8 * random(), 0.2 + 0.7 * random()]]));
+  if (question.kind !== 'number') return null;
+  const { min = 0, max = 10, step = 1, target = 0 } = question;
+  const guess = target + (random() + random() + random() - 1.5) * target;
+  return Number((Math.round(Math.min(max, Math.max(min, guess)) / step) * step).toFixed(3));
 }
 
 function leanMany(question: Question, leaning: string, random: () => number): Answer {

@@ -87,7 +87,7 @@ const spreadOf = (id: string, name: string, parts: number, count: (i: number) =>
   const step = 100 / parts;
   return {
     ...{ id, name, decided },
-    bars: counts.map((n, i) => bar(String(i), `${i * step} to ${(i + 1) * step} %`, n, decided)),
+    bars: counts.map((n, i) => bar(String(i), `${i * step} to ${(i + 1) * step}%`, n, decided)),
   };
 };
 

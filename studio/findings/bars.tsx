@@ -10,7 +10,7 @@ const List = styled.ul`
   li {
     margin-bottom: 9px;
   }
-  .head {
+  .says {
     display: flex;
     gap: 10px;
     align-items: baseline;
@@ -66,7 +66,7 @@ export const Bars = ({ bars, label }: { bars: readonly Bar[]; label: string }) =
   <List aria-label={label}>
     {bars.map((o) => (
       <li key={o.id} className={o.right ? 'right' : undefined}>
-        <span className="head">
+        <span className="says">
           <span className="name">
             {o.right && <RightMark />}
             {o.name}

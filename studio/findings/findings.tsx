@@ -11,6 +11,7 @@ import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
 import { OffersChart, OutcomesChart, SpreadChart } from './charts';
 import { Journey } from './journey';
+import { PatternsView } from './patterns';
 import { QuestionsView } from './questions';
 import { TwoVersions } from './two-versions';
 import { PeopleView } from './people';
@@ -46,7 +47,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
   const quiz = useQuiz();
   const quizId = useDocument((s) => s.quizId);
   const [findings, setFindings] = useState(first);
-  const [view, setView] = useState<'journey' | 'questions' | 'people'>('journey');
+  const [view, setView] = useState<'journey' | 'questions' | 'patterns' | 'people'>('journey');
   // Refresh the figures while the page is open.
   useAskAgain(
     () => call('GET /api/quizzes/{quiz}/findings', { quiz: quizId }).then((now) => setFindings(now.findings)),
@@ -75,6 +76,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
           options={[
             { id: 'journey', label: 'Journey' },
             { id: 'questions', label: 'Questions' },
+            { id: 'patterns', label: 'Patterns' },
             { id: 'people', label: 'People' },
           ]}
         />
@@ -86,6 +88,8 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
         <PeopleView first={people} />
       ) : view === 'questions' ? (
         <QuestionsView questions={findings.drawn} />
+      ) : view === 'patterns' ? (
+        <PatternsView />
       ) : (
         <>
           <Journey steps={findings.journey} ends={findings.ends} />

@@ -5,7 +5,9 @@ import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { database } from '../../server/platform/database';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
+import { patternsOf } from '../../server/results/patterns';
 import { runsAsCsv } from '../../server/results/runs-table';
+import { wordsOf } from '../../server/results/words';
 import { copyQuiz } from '../../server/editing/quizzes';
 import { takeStep } from '../../server/visitor/take-step';
 import type { Membership } from '../../db/queries/members';
@@ -195,4 +197,64 @@ describe('the table of runs', () => {
       ['0', '1', 'tea, and cake'],
     ]);
   });
+});
+
+describe('what is drawn of a question', () => {
+  const asked = () =>
+    quiz([
+      page('p1', [
+        { ...choice('q1', [option('a', {}, { credit: 1 }), option('b')]), other: true },
+        { id: 'say', kind: 'text', prompt: 'Say', accept: ['tea'] },
+      ]),
+    ]);
+  it('is right and wrong, what else was said, and words that are equal once', async () => {
+    const { member, quizId, address } = await published(asked());
+    const said = (q1: string[] | { options: string[]; text: string }, say: string) =>
+      visit(address, { do: 'go', page: 'p1', answers: { q1, say } });
+    await said(['a'], 'Tea');
+    await said(['b'], ' TEA ');
+    await said({ options: ['other'], text: 'My bell' }, 'soup');
+    const findings = await findingsOf(member, quizId);
+    const [q1, say] = findings?.drawn ?? [];
+    expect(q1).toMatchObject({ answered: 3, skipped: 0, pending: 0, right: { count: 1 } });
+    expect(q1?.drawing).toMatchObject({
+      bars: [
+        { id: 'a', count: 1, right: true },
+        { id: 'b', count: 1, right: false },
+        { id: 'other', count: 1 },
+      ],
+    });
+    expect(say).toMatchObject({ right: { count: 2 }, drawing: { as: 'words' } });
+    expect(findings?.spreads).toMatchObject([{ id: 'marks', decided: 3 }]);
+    expect(await wordsOf(member, quizId, 'say')).toEqual({
+      read: 3,
+      isAll: true,
+      words: [
+        { words: expect.stringMatching(/^tea$/i) as string, count: 2, right: true },
+        { words: 'soup', count: 1, right: false },
+      ],
+    });
+    expect((await wordsOf(member, quizId, 'q1')).words).toEqual([{ words: 'My bell', count: 1, right: false }]);
+    const other = await published(asked());
+    await expect(wordsOf(other.member, quizId, 'say')).rejects.toMatchObject({ status: 404 });
+    await expect(patternsOf(other.member, quizId)).rejects.toMatchObject({ status: 404 });
+    const run = (await listPeople(member, quizId)).people[1]?.runId ?? '';
+    const person = await readPerson(member, quizId, run);
+    expect(person.answers.map(({ marked }) => [marked?.is, marked?.awarded, marked?.right])).toEqual([
+      ['wrong', 0, expect.any(String)],
+      ['right', 1, 'tea'],
+    ]);
+    expect(person.marks).toEqual({ awarded: 1, of: 2, percent: 50 });
+  });
+});
+
+it('finds which answers go with which outcome', async () => {
+  const { member, quizId, address } = await published();
+  for (let i = 0; i < 24; i++)
+    await visit(address, go('p1', { q1: [i < 12 ? 'a' : 'b'] }), go('p2', { q2: [i % 2 ? 'a' : 'b'] }), skip);
+  const { patterns } = await patternsOf(member, quizId);
+  expect(patterns).toMatchObject({ edition: 1, runs: 24, isAll: true, tests: 8, method: 'Holm' });
+  expect(patterns?.found[0]).toMatchObject({ chose: 12, reached: 12, others: 12, othersReached: 0, difference: 1 });
+  // The second question weighs half as much, and turns nothing.
+  expect(new Set(patterns?.found.map(({ question }) => question))).toEqual(new Set(['q1']));
 });

@@ -121,6 +121,7 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/bank': { role: 'reader', stranger: 200 },
   'POST /api/bank': { role: 'editor', body: { quiz: '{quiz}', ids: ['q1'] } },
   'GET /api/quizzes/{quiz}/findings': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/patterns': { role: 'reader' },
   'GET /api/quizzes/{quiz}/words/{question}': { role: 'reader' },
   'GET /api/quizzes/{quiz}/people': { role: 'reader' },
   'GET /api/quizzes/{quiz}/people/{run}': { role: 'reader' },

@@ -1,0 +1,83 @@
+/** What goes with what in the newest runs of the live edition. */
+import type { AnswerOf } from '../../contract';
+import { isMachine } from '../../core/access/oddity';
+import { nameOf, questionsOf, quizIndex } from '../../core/document/lookup';
+import { foldRun } from '../../core/flow/run';
+import { offeredBy } from '../../core/questions/registry';
+import { OTHER } from '../../core/questions/choice/options';
+import { patternsAmong } from '../../core/stats/patterns';
+import { RunReader } from '../../core/stats/reading';
+import type { Membership } from '../../db/queries/members';
+import { startedRuns } from '../../db/queries/runs';
+import { getQuiz } from '../accounts/own-quiz';
+import { database } from '../platform/database';
+import { editionOf, ownQuizOf } from '../publishing/editions';
+
+/** Runs that are read, the newest. */
+const MOST_READ = 3_000;
+const BATCH = 500;
+const MOST_SHOWN = 40;
+
+type Told = AnswerOf<'GET /api/quizzes/{quiz}/patterns'>;
+
+export async function patternsOf(member: Membership, quizId: string): Promise<Told> {
+  const { workspaceId } = member;
+  const { liveEdition } = await getQuiz(member, quizId);
+  if (liveEdition === null) return { patterns: null };
+  const quiz = await editionOf(workspaceId, quizId, liveEdition);
+  const reader = new RunReader(quiz);
+  let [read, isAll]: [number, boolean] = [0, false];
+  for (let before: { lastAt: Date; runId: string } | undefined; read < MOST_READ && !isAll;) {
+    const rows = await startedRuns(database(), workspaceId, quizId, { most: BATCH, before });
+    for (const row of rows) {
+      // What was answered on another edition may have meant something else.
+      if (row.edition !== liveEdition || !row.finishedAt || row.isTrial || isMachine(row.odd)) continue;
+      reader.add(foldRun(await ownQuizOf(row), row, row.events));
+    }
+    read += rows.length;
+    before = rows.at(-1);
+    isAll = rows.length < BATCH;
+  }
+  const stats = reader.stats();
+  const { tests, method, found } = patternsAmong(reader.pairs());
+  const { questions, outcomes } = quizIndex(quiz);
+  const words = (question: string, option: string) => {
+    const offered = offeredBy(questions.get(question));
+    const one = offered?.options.find(({ id }) => id === option);
+    return option === OTHER ? 'Something else' : one?.text || (one?.picture?.text ?? option);
+  };
+  return {
+    patterns: {
+      ...{ edition: liveEdition, runs: stats.runs, isAll, tests, method },
+      found: found.slice(0, MOST_SHOWN).map(({ verdict, outcome, question, option, ...pattern }) => {
+        const asked = questions.get(question);
+        return {
+          ...pattern,
+          ...{ verdict, outcome: outcomes.get(outcome)?.outcome.name ?? outcome },
+          ...{ question: asked ? nameOf(asked) : question, option: words(question, option) },
+        };
+      }),
+      questions: questionsOf(quiz).flatMap((q) => {
+        const { difficulty, discrimination, answered } = stats.questions[q.id] ?? {};
+        if (difficulty === undefined || difficulty === null) return [];
+        return [
+          { id: q.id, name: nameOf(q), answered: answered ?? 0, difficulty, discrimination: discrimination ?? null },
+        ];
+      }),
+      scales: [
+        ...quiz.scales.map(({ id, name }) => ({ id, name, ...scaleOf(stats.scales[id]) })),
+        { id: 'marks', name: 'Marks', ...scaleOf(stats.marks) },
+      ].filter(({ alpha }) => alpha !== null),
+    },
+  };
+}
+
+const scaleOf = ({
+  mean = null,
+  sd = null,
+  alpha = null,
+}: { mean?: number | null; sd?: number | null; alpha?: number | null } = {}) => ({
+  mean,
+  sd,
+  alpha,
+});

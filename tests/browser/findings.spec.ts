@@ -1,0 +1,134 @@
+/** Findings of a quiz that knows right and wrong: the journey, each kind of question, one person. */
+import { expect, type Page, test } from '@playwright/test';
+import type { Sent } from '../../core/flow/run';
+import type { Question } from '../../core/schema/quiz';
+import { choice, option, page as quizPage, quiz, result } from '../quizzes';
+import { axeFinds } from './axe';
+import { alive, publish, signUp, tab } from './people';
+import { world } from './servers';
+
+const questions: Question[] = [
+  {
+    ...choice('which', [option('a', {}, { text: 'The chain', credit: 1 }), option('b', {}, { text: 'The bell' })]),
+    other: true,
+    prompt: 'What has snapped?',
+  },
+  { id: 'bar', kind: 'number', prompt: 'How much air?', target: 4, within: 0.5, min: 0, max: 12, required: false },
+  {
+    id: 'wish',
+    kind: 'order',
+    keyed: false,
+    prompt: 'What first?',
+    items: ['Soup', 'Tea'].map((text, i) => ({ id: `i${i}`, text })),
+  },
+  {
+    ...{ id: 'fits', kind: 'match', prompt: 'What fits?' },
+    pairs: [
+      { left: { id: 'l0', text: 'Hub' }, right: { id: 'r0', text: 'Grease' } },
+      { left: { id: 'l1', text: 'Chain' }, right: { id: 'r1', text: 'Oil' } },
+    ],
+  },
+  { id: 'say', kind: 'text', prompt: 'In a word?', required: false },
+];
+
+/** A quiz of all of them, live. @returns its id and its web address */
+async function live(page: Page): Promise<{ id: string; address: string }> {
+  const asked = quiz([quizPage('p1', questions.slice(0, 2)), quizPage('p2', questions.slice(2)), result('end', [])], {
+    title: 'In the workshop',
+  });
+  const made = await page.request.post(`${world().app}/api/quizzes/read`, {
+    data: { text: JSON.stringify(asked), fileName: 'workshop.json' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${world().app}/quizzes/${id}/write`);
+  await alive(page);
+  await publish(page);
+  await page.goto(`${world().app}/quizzes/${id}/publish`);
+  return { id, address: await page.getByLabel('Web address').inputValue() };
+}
+
+let visitors = 0;
+/** A visitor by the requests that a browser sends. */
+async function take(page: Page, address: string, ...all: Sent[]): Promise<void> {
+  const token = `findings-visitor-${String(process.pid)}-${String((visitors += 1))}`.padEnd(32, '0');
+  const ask = async (path: string, data: object) => {
+    const answered = await page.request.post(`${world().app}/runs/${path}`, { data: { address, token, ...data } });
+    expect(answered.ok(), await answered.text()).toBe(true);
+  };
+  await ask('open', { params: {}, source: 'test' });
+  for (const [i, sent] of all.entries()) await ask('step', { seq: i + 1, sent });
+}
+
+test('a quiz with right and wrong is read: journey, questions, words, one person; by keyboard', async ({ page }) => {
+  await signUp(page);
+  const { id, address } = await live(page);
+  const first = (which: string[] | { options: string[]; text: string }, bar?: number): Sent => ({
+    ...{ do: 'go', page: 'p1' },
+    answers: { which, ...(bar === undefined ? {} : { bar }) },
+  });
+  const second = (right: boolean, say: string): Sent => ({
+    ...{ do: 'go', page: 'p2' },
+    answers: { wish: ['i1', 'i0'], fits: right ? { l0: 'r0', l1: 'r1' } : { l0: 'r1', l1: 'r0' }, say },
+  });
+  await take(page, address, first(['a'], 4.2), second(true, 'Oily'));
+  await take(page, address, first(['b'], 9), second(false, ' oily '));
+  await take(page, address, first({ options: ['other'], text: 'My patience' }));
+
+  await page.goto(`${world().app}/quizzes/${id}/findings`);
+  await alive(page);
+  const journey = page.getByRole('region', { name: 'Journey' });
+  await expect(journey.getByRole('listitem').filter({ hasText: 'Finished' })).toContainText('2');
+  await expect(journey.getByText(/Nowhere between the questions do more stop than at p2/)).toBeVisible();
+  await expect(page.getByText('What share of the marks 2 finished runs reached.')).toBeVisible();
+
+  await page.getByRole('radio', { name: 'Journey' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('radio', { name: 'Questions' })).toBeChecked();
+  const view = page.getByRole('region', { name: 'Questions' });
+  await expect(view.getByText('Fewer than 30 answers say little.').first()).toBeVisible();
+  const open = async (name: string) => {
+    const line = view.locator('summary').filter({ hasText: name });
+    await line.focus();
+    await page.keyboard.press('Enter');
+  };
+  await open('What has snapped?');
+  const bars = view.getByRole('list', { name: 'Answers to What has snapped?' });
+  await expect(bars.getByRole('listitem').filter({ hasText: 'The chain' })).toContainText(/right: The chain\s*1\s*33%/);
+  await expect(bars.getByRole('listitem').filter({ hasText: 'Something else' })).toContainText('1');
+  await expect(view.getByRole('region', { name: 'Words for What has snapped?' })).toContainText('My patience');
+  await open('How much air?');
+  await expect(view.getByText('Half of them lie between 5.4 and 7.8, the middle one is 6.6')).toBeVisible();
+  await expect(
+    view.getByRole('table', { name: 'Answers to How much air?' }).getByRole('row', { name: '4.2 1' }),
+  ).toBeAttached();
+  await open('What first?');
+  await expect(view.getByRole('row', { name: /^Tea/ })).toContainText(/2\s*0\s*1$/);
+  await open('What fits?');
+  await expect(view.getByRole('row', { name: /^Hub/ })).toContainText(/right:\s*1\s*1/);
+  await open('In a word?');
+  const words = view.getByRole('region', { name: 'Words for In a word?' });
+  await expect(words.getByRole('listitem')).toHaveText(/^2\s*oily$/i);
+  await words.getByLabel('Find in the words for In a word?').fill('rust');
+  await expect(words.getByRole('listitem')).toHaveCount(0);
+  expect(await axeFinds(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  expect(await axeFinds(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.setViewportSize({ width: 320, height: 700 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+  await page.setViewportSize({ width: 1280, height: 800 });
+
+  await page.getByRole('radio', { name: 'Patterns' }).click();
+  await expect(page.getByText('From 2 finished runs of edition 1. That is too little to find anything')).toBeVisible();
+  await expect(page.getByRole('row', { name: /What has snapped.*50%.*Too few answers/ })).toBeVisible();
+  expect(await axeFinds(page)).toEqual([]);
+
+  await page.getByRole('radio', { name: 'People' }).click();
+  await page.getByRole('list', { name: 'People, the newest first' }).getByRole('button').nth(1).click();
+  const wrong = page.getByRole('row', { name: /What has snapped/ });
+  await expect(wrong).toContainText('The bell');
+  await expect(wrong).toContainText('wrong, 0 of 1; right is The chain');
+  await expect(page.getByText('Their way: p1 → p2 → end')).toBeVisible();
+  await tab(page, 'Findings').click();
+});
