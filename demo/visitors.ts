@@ -118,6 +118,7 @@ export function makeVisitor(quiz: Quiz, number: number, random: () => number): V
     answer: (question) => {
       if (isKeyed(question)) return knows(question, skill, random);
       if (question.kind === 'text') return random() < 0.3 ? one(words, random) : '';
+      if (question.kind === 'date') return someDay(question, random);
       if (question.kind === 'essay') return random() < 0.4 ? one(wishes, random) : '';
       if (question.kind !== 'choice') return drawAnswer(question, random);
       if (question.pick === 'many' || random() < 0.35) return leanMany(question, leaning, random);
@@ -134,6 +135,17 @@ function knows(question: Question, skill: number, random: () => number): Answer 
   const worth = (answer: Answer) => kind.grade(question, answer).credit ?? 0;
   const best = thoughts.sort((a, b) => worth(b) - worth(a))[0] ?? [];
   return worth(best) === 1 ? best : (mistaken(question, random) ?? best);
+}
+
+/** Weekends, more of them in the first half. */
+function someDay(
+  { min = '2027-04-01', max = '2027-10-31' }: { min?: string; max?: string },
+  random: () => number,
+): string {
+  const [from, to] = [Date.parse(min), Date.parse(max)];
+  const day = new Date(from + random() ** 1.5 * (to - from));
+  if (random() < 0.7) day.setUTCDate(day.getUTCDate() + ((6 - day.getUTCDay()) % 7));
+  return new Date(Math.min(to, day.getTime())).toISOString().slice(0, 10);
 }
 
 /** A mistake as people make it, where the one that rehearsals take is the same each time. */

@@ -78,10 +78,12 @@ async function take(): Promise<void> {
   await studio.getByLabel('Follow a visitor').getByLabel('I hoped you would tell me').check();
   await studio.getByRole('list', { name: 'Pages in their order' }).getByRole('button').first().press('Enter');
   await shot(studio, 'route');
-  await studio.goto(`${home}/quizzes/repair/write`);
-  await studio.getByLabel('Pair 1', { exact: true }).click();
-  await studio.waitForLoadState('networkidle').catch(() => undefined);
-  await shot(studio, 'write-kinds');
+  await studio.goto(`${home}/quizzes/repair/findings`);
+  await studio.getByRole('radio', { name: 'Questions' }).click();
+  for (const question of ['A tube is to be changed', 'How many bar'])
+    await studio.locator('summary').filter({ hasText: question }).click();
+  await studio.locator('.recharts-bar-rectangle').first().waitFor();
+  await shot(studio, 'questions');
   await studio.goto(`${home}/bank`);
   await studio.getByText('In Roadside repair check', { exact: true }).first().waitFor();
   await studio.waitForLoadState('networkidle').catch(() => undefined);

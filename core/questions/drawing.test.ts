@@ -53,6 +53,9 @@ it('is numbers with their quartiles, and what is right', () => {
   expect(bins[0]).toEqual({ from: 0, to: 5, count: 10 });
   // The last one holds its upper end too.
   expect(bins.at(-1)).toEqual({ from: 95, to: 100, count: 12 });
+  const odd = binsOf(Array.from({ length: 40 }, (_, i) => [0.37 + i * 0.19, 1] as const));
+  expect(odd[0]).toEqual({ from: 0, to: 0.5, count: 1 });
+  expect(odd.reduce((sum, { count }) => sum + count, 0)).toBe(40);
 });
 
 it('is days, or months where there is no end of them', () => {

@@ -63,22 +63,29 @@ export function bar(id: string, name: string, count: number, of: number, right?:
   return { id, name, count, share: of === 0 ? 0 : within / of, low, high, ...(right === undefined ? {} : { right }) };
 }
 
-/** So many numbers are drawn one by one; more in so many parts of the same width. */
+/** So many numbers are drawn one by one; more in no more than so many parts of the same width, which begin and end at even numbers. */
 const MOST_SINGLE = 30;
 const BINS = 20;
+
+/** A width that people count in, no smaller than this: 1, 2 or 5, and so on by tens. */
+function evenWidth(least: number): number {
+  const power = 10 ** Math.floor(Math.log10(least));
+  return power * ([1, 2, 5].find((n) => round9(n * power) >= round9(least)) ?? 10);
+}
 
 /** @param values rising */
 export function binsOf(values: readonly (readonly [value: number, count: number])[]): Bin[] {
   if (values.length <= MOST_SINGLE) return values.map(([value, count]) => ({ from: value, to: value, count }));
-  const [low, high] = [values[0]?.[0] ?? 0, values.at(-1)?.[0] ?? 0];
-  const width = (high - low) / BINS;
-  const bins = Array.from({ length: BINS }, (_, i) => ({
+  const [least, most] = [values[0]?.[0] ?? 0, values.at(-1)?.[0] ?? 0];
+  const width = evenWidth((most - least) / BINS);
+  const low = Math.floor(round9(least / width)) * width;
+  const bins = Array.from({ length: Math.ceil(round9((most - low) / width)) }, (_, i) => ({
     from: round9(low + i * width),
     to: round9(low + (i + 1) * width),
     count: 0,
   }));
   for (const [value, count] of values) {
-    const bin = bins[Math.min(BINS - 1, Math.floor((value - low) / width))];
+    const bin = bins[Math.min(bins.length - 1, Math.floor(round9((value - low) / width)))];
     if (bin) bin.count += count;
   }
   return bins;

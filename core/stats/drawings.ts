@@ -1,5 +1,6 @@
 /** The figures of a quiz as drawings: what each question, topic and mark came to. */
 import { nameOf, questionsOf, quizIndex } from '../document/lookup';
+import { OTHER } from '../questions/choice/options';
 import { bar, type Bar, type Counts, type Drawing } from '../questions/drawing';
 import { isKeyed, kindOf } from '../questions/registry';
 import type { Question, Quiz } from '../schema/quiz';
@@ -67,7 +68,7 @@ const HARD = 0.2;
 function saidOf(answered: number, right: Bar | undefined, drawing: Drawing): string[] {
   if (answered < LEAST) return answered > 0 ? [`Fewer than ${LEAST} answers say little.`] : [];
   const bars = drawing.as === 'bars' && drawing.of === 'answers' ? drawing.bars : [];
-  const never = bars.filter(({ count }) => count === 0).map(({ name }) => `“${name}”`);
+  const never = bars.filter(({ id, count }) => count === 0 && id !== OTHER).map(({ name }) => `“${name}”`);
   const best = bars.find((one) => one.right);
   const worse = bars.filter((one) => one.right === false && best !== undefined && one.low > best.high);
   return [

@@ -33,13 +33,14 @@ export async function wordsOf(
       const quiz = await ownQuizOf(row);
       const run = foldRun(quiz, row, row.events);
       const question = questionsOnWay(quiz, run).find(({ id }) => id === questionId);
-      const answer = run.answers[questionId];
+      // On a page with a gate the first try counts.
+      const answer = run.first[questionId] ?? run.answers[questionId];
       if (!question || !isAnswered(answer)) continue;
       const words = isFreeEntry(answer) ? answer.text : offeredBy(question) ? '' : answerText(question, answer);
       if (words.trim() === '') continue;
       const key = fold(words);
       const known = said.get(key);
-      const { credit } = marksOf(question, run.first[questionId] ?? answer, run.reviews[questionId]);
+      const { credit } = marksOf(question, answer, run.reviews[questionId]);
       if (known) known.count += 1;
       else said.set(key, { words: words.trim(), count: 1, right: credit === null ? null : credit > 0 });
     }

@@ -60,8 +60,10 @@ function Numbers({ label, drawing: { bins, summary, target } }: { label: string;
     <>
       {summary && (
         <p style={{ marginBottom: 4 }}>
-          Half of them lie between {short(summary.low)} and {short(summary.high)}, the middle one is{' '}
-          {short(summary.median)}, the mean {short(summary.mean)}.
+          {summary.low === summary.high
+            ? `At least half of them are ${short(summary.median)}`
+            : `Half of them lie between ${short(summary.low)} and ${short(summary.high)}, the middle one is ${short(summary.median)}`}
+          , the mean is {short(summary.mean)}.
           {target && (
             <>
               {' '}

@@ -24,7 +24,7 @@ export function Histogram({ columns }: { columns: Column[] }) {
             contentStyle={{ background: 'var(--paper)', border: '1px solid var(--ink)', color: 'var(--ink)' }}
             itemStyle={{ color: 'var(--ink)' }}
           />
-          <Bar dataKey="count" name="answers" isAnimationActive={false} />
+          <Bar dataKey="count" name="answers" maxBarSize={64} isAnimationActive={false} />
         </BarChart>
       </ResponsiveContainer>
     </div>

@@ -89,7 +89,7 @@ export function QuestionsView({ questions }: { questions: Findings['drawn'] }) {
         <span />
         <span>answered</span>
         <span>skipped</span>
-        <span>right</span>
+        <span>{questions.some(({ right }) => right) && 'right'}</span>
       </Head>
       <List>
         {questions.map((question, i) => (

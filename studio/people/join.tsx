@@ -1,6 +1,6 @@
 'use client';
 /** Two contacts that are one person: joined, and parted again. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { call } from '../../contract/call';
 import type { Contact, ContactLine, Left } from '../../contract/people';
 import { LineInput, TextButton } from '../../ui/controls';
@@ -20,10 +20,14 @@ export function Join({ person, onDone }: JoinProps) {
   const [words, setWords] = useState(person.name);
   const [found, setFound] = useState<ContactLine[] | null>(null);
   const [trouble, setTrouble] = useState('');
+  // The answer to what was asked last is shown, whichever comes last.
+  const asked = useRef(0);
   const find = async (search: string) => {
+    const mine = (asked.current += 1);
     setWords(search);
     try {
       const { people } = await call('GET /api/people', { query: { search } });
+      if (asked.current !== mine) return;
       setFound(people.filter(({ id }) => id !== person.id).slice(0, OFFERED));
       setTrouble('');
     } catch (error) {
@@ -64,6 +68,7 @@ export function Join({ person, onDone }: JoinProps) {
         <LineInput
           type="search"
           aria-label="Find the same person"
+          style={{ marginInlineStart: 6 }}
           // The field is what was asked for.
           autoFocus
           value={words}
