@@ -1,6 +1,7 @@
 /** Seeded visitors who go through the same server code as anybody else. */
 import type { Quiz } from '../core/schema/quiz';
 import { isContact, quizIndex } from '../core/document/lookup';
+import { LOOK_OVER } from '../core/flow/look-over';
 import type { Sent } from '../core/flow/run';
 import { randomOf } from '../core/values/random';
 import { openRun, takeStep } from '../server/visitor/take-step';
@@ -63,6 +64,10 @@ async function takeQuiz(quiz: Quiz, address: string, visitor: Visitor, number: n
     ({ seq, view } = step.taken);
   };
   while (!view.finished && view.page) {
+    if (view.page.id === LOOK_OVER) {
+      await send({ do: 'go', page: LOOK_OVER });
+      continue;
+    }
     const page = quiz.pages.find((p) => p.id === view.page?.id);
     if (!page || (seq > 0 && visitor.leavesAt(page.id))) return;
     // Those that are seen: a page may draw its own from the bank.

@@ -2,6 +2,7 @@
 import { anyAnswer, anyQuiz, dice } from '../../tests/any-quiz';
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
 import { isQuestion } from '../document/lookup';
+import { LOOK_OVER } from '../flow/look-over';
 import { currentPage, foldRun, goOn, type Run, startRun } from '../flow/run';
 import type { Page, Quiz } from '../schema/quiz';
 import { countsOf, journeyOf } from './counts';
@@ -55,6 +56,8 @@ describe('a run that has finished', () => {
       /^(end|stop|again|finished)/.test(key),
     );
   it('has come to its end', () => expect(ends(q(), go('p1', { q1: ['a'] }), go('p2'))).toEqual(['finished']));
+  it('has come to its end when its answers were looked over', () =>
+    expect(ends(q({}, { lookOver: true }), go('p1', { q1: ['a'] }), go('p2'), go(LOOK_OVER))).toEqual(['finished']));
   it('was ended before by a rule', () => {
     const early = q({ routes: [{ when: { answer: 'q1', is: 'a' }, to: 'finish' }] });
     expect(ends(early, go('p1', { q1: ['a'] }))).toEqual(['finished', 'end early']);
