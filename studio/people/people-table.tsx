@@ -128,13 +128,13 @@ export function PeopleTable({ people, count, hasMore, open, onOpen, onEnd }: Tab
   const above = first ? first.start - top : 0;
   const below = last ? virtual.getTotalSize() - (last.end - top) : 0;
   const isNear = hasMore && (last?.index ?? 0) >= people.length - NEAR;
-  // Asked once for each end: the list is longer afterwards.
-  const asked = useRef(0);
+  // Asked once for each list: another stands here when the answer has come.
+  const asked = useRef<ContactLine[] | null>(null);
   useEffect(() => {
-    if (!isNear || asked.current === people.length) return;
-    asked.current = people.length;
+    if (!isNear || asked.current === people) return;
+    asked.current = people;
     onEnd();
-  }, [isNear, people.length, onEnd]);
+  }, [isNear, people, onEnd]);
   return (
     <Table ref={table}>
       <table aria-label="People" aria-rowcount={hasMore ? Math.max(count, people.length) + 1 : people.length + 1}>
