@@ -19,6 +19,12 @@ const modules = [
   'uncrypto',
   'kysely',
   'culori',
+  'file-type',
+  'strtok3',
+  'token-types',
+  'uint8array-extras',
+  '@tokenizer',
+  '@borewit',
 ];
 const project = async (own) => ({
   ...(await make({ ...shared, ...own })()),

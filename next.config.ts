@@ -14,6 +14,7 @@ const config: NextConfig = {
     'pino',
     'piscina',
     'exceljs',
+    'file-type',
     'mailparser',
     '@zxcvbn-ts/core',
     '@zxcvbn-ts/language-common',
@@ -33,7 +34,8 @@ const config: NextConfig = {
         headers: [{ key: 'Cache-Control', value: 'public, max-age=31536000, immutable' }],
       },
     ]),
-  experimental: { isrFlushToDisk: false, globalNotFound: true },
+  // What comes without scripts passes the proxy: a file that a visitor leaves, and the form around it.
+  experimental: { proxyClientMaxBodySize: '11mb', isrFlushToDisk: false, globalNotFound: true },
 };
 
 export default config;

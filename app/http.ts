@@ -28,6 +28,26 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
   return Buffer.concat(parts);
 }
 
+/** Parts that a form may have. */
+const MOST_PARTS = 1_000;
+
+/** A form, with the files in it. @throws HttpError 400 or 413 */
+export async function readForm(request: Request, most: number): Promise<FormData> {
+  const bytes = await readBytes(request, most);
+  const type = request.headers.get('content-type') ?? '';
+  const notRead = () => new HttpError(400, 'not-a-form', 'This form cannot be read.');
+  const boundary = /^multipart\/form-data;.*boundary="?([^";]{1,70})/i.exec(type)?.[1];
+  if (boundary === undefined) throw notRead();
+  let parts = 0;
+  for (let at = bytes.indexOf(`--${boundary}`); at >= 0; at = bytes.indexOf(`--${boundary}`, at + 1)) {
+    parts += 1;
+    if (parts > MOST_PARTS) throw notRead();
+  }
+  return new Response(new Uint8Array(bytes), { headers: { 'Content-Type': type } }).formData().catch(() => {
+    throw notRead();
+  });
+}
+
 /** A file to be kept, sent as it is made. @param name its name, of letters that a header may have */
 export function download(pieces: AsyncGenerator<string>, type: string, name: string): Response {
   const encoder = new TextEncoder();

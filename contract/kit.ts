@@ -1,5 +1,6 @@
 /** What contracts are put together from. */
-import { Type } from '@sinclair/typebox';
+import { type Static, Type } from '@sinclair/typebox';
+import { closed } from '../core/schema/kit';
 import type { Question, Quiz } from '../core/schema/quiz';
 
 /** The largest integer that a column holds. */
@@ -10,6 +11,10 @@ export const Count = Type.Integer({ minimum: 0 });
 export const Instant = Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{3}Z$' });
 /** A revision as it stands in an address. */
 export const Digits = Type.String({ pattern: '^\\d{1,10}$' });
+
+/** A file that somebody left. Bytes. */
+export const FileSchema = closed({ id: Type.String(), name: Type.String(), size: Count });
+export type LeftFile = Static<typeof FileSchema>;
 
 // Parts of a document that is on disk. They were checked against the whole schema when they came to be there.
 export const QuizDocument = Type.Unsafe<Quiz>({ type: 'object', required: ['format', 'pages'] });

@@ -2,7 +2,7 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
-import { Count, Instant } from './kit';
+import { Count, FileSchema, Instant } from './kit';
 import { StateSchema } from './letters';
 
 /** A quiz that somebody took, and what it came to. */
@@ -57,6 +57,7 @@ const ContactSchema = closed({
       source: Type.String(),
       /** What came along in the address or from an earlier quiz. */
       known: Type.Record(Type.String(), Type.String()),
+      files: Type.Array(FileSchema),
     }),
   ),
   letters: Type.Array(

@@ -3,7 +3,7 @@ import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
 import type { QuestionKind } from '../core/schema/quiz';
 import { contract } from './contract';
-import { Count, Instant } from './kit';
+import { Count, FileSchema, Instant } from './kit';
 
 /** A count as a share, with the bounds of its 95 % interval. */
 const ShareSchema = closed({
@@ -163,6 +163,8 @@ const PersonSchema = closed({
   finished: Type.Boolean(),
   standsAt: Type.String(),
   contact: Type.Record(Type.String(), Type.String()),
+  /** What was left as files, in bytes. */
+  files: Type.Array(FileSchema),
   answers: Type.Array(
     closed({
       question: Type.String(),

@@ -91,6 +91,8 @@ export const visits = {
     largest: 64_000,
     answer: StandingSchema,
   }),
+  /** Takes a file before its form is sent: a form of `address`, `token`, `block`, `field` and `file`. */
+  'POST /runs/file': contract({ answer: closed({ value: Type.String() }) }),
   /** Takes the `seq`th thing that is sent in a run. */
   'POST /runs/step': contract({
     body: closed({

@@ -17,7 +17,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import { at, user } from './accounts-schema';
 
-const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+export const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
 // Workspaces.
 export const workspaces = pgTable('workspaces', {

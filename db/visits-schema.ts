@@ -19,7 +19,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import { at } from './accounts-schema';
-import { ofQuiz, workspaces } from './quizzes-schema';
+import { bytea, ofQuiz, workspaces } from './quizzes-schema';
 
 // Who may take a quiz, how often and when. It takes effect at once.
 export const access = pgTable(
@@ -142,6 +142,33 @@ export const runEvents = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId, t.seq] }),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+/** Files that visitors leave in contact forms. */
+export const runFiles = pgTable(
+  'run_files',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    /** Of what it holds and of where it was left: the same file, sent twice, is one. */
+    fileId: text('file_id').notNull(),
+    name: text('name').notNull(),
+    /** What it is, by its first bytes. */
+    type: text('type').notNull(),
+    bytes: bytea('bytes').notNull(),
+    size: integer('size').notNull(),
+    addedAt: at('added_at').notNull().defaultNow(),
+    /** It stands in a form that was sent. What does not goes after a day. */
+    isSent: boolean('is_sent').notNull().default(false),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId, t.fileId] }),
+    index('run_files_unsent')
+      .on(t.addedAt)
+      .where(sql`not ${t.isSent}`),
     foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
       'cascade',
     ),

@@ -111,6 +111,7 @@ export function TakeQuiz({
               onSkip={(block) => void session.send(goFrom(view, values, block))}
               onBack={() => void session.send({ do: 'back', page })}
               onAgain={session.again}
+              runAt={session.runAt}
               onRevise={(to) => void session.send({ do: 'change', page: to })}
               {...(state.is === 'explaining' ? { explained: state.lines } : {})}
               onGoOn={session.goOn}

@@ -1,3 +1,4 @@
+import { endingsOf, USUAL_FILE } from '../values/files';
 import { error, type Finding, warning } from '../schema/finding';
 import { given } from '../values/given';
 import type { BlockKind, Of } from './kind';
@@ -20,6 +21,7 @@ export const contact: BlockKind<Contact, ContactView> = {
         format: f.format,
         required: f.required ?? false,
         ...given('options', f.options),
+        ...(f.format === 'file' ? { files: { endings: endingsOf(f), most: f.most ?? USUAL_FILE } } : {}),
         ...given('filled', f.from === undefined ? undefined : known(f.from) || undefined),
       })),
     skippable,
@@ -47,6 +49,8 @@ export const contact: BlockKind<Contact, ContactView> = {
         found.push(error('field-keeps-nothing', 'write', [...at, field.id], `${name} is hidden and keeps no value.`));
       if (field.format === 'choice' && (field.options ?? []).filter(({ text }) => text.trim()).length < 2)
         found.push(error('empty-text', 'write', [...at, field.id], `${name} has fewer than two choices.`));
+      if (field.format === 'file' && field.from !== undefined)
+        found.push(error('file-filled-in', 'write', [...at, field.id], `${name} takes a file, which no value can be.`));
     }
     if (block.confirm && !block.fields.some(({ format }) => format === 'email'))
       found.push(error('confirm-nothing', 'write', at, 'The form asks to confirm an address, but asks for none.'));

@@ -15,6 +15,8 @@ export type ContactView = {
     required: boolean;
     options?: { id: string; text: string }[];
     filled?: string;
+    /** Of a file: what its name may end in, and how many megabytes it may have. */
+    files?: { endings: string[]; most: number };
   }[];
   skippable: boolean;
   /** It was left after the end, and is not asked for again. */

@@ -37,6 +37,9 @@ it.each<[ContactField, string, string | null]>([
   [field('choice'), 'a', 'unknown'],
   [field('address'), '3 Ferry Lane\nSlow Spoke', null],
   [field('text'), 'whatever', null],
+  [field('file'), `file-${'a'.repeat(24)} a picture.png`, null],
+  [field('file'), 'a picture.png', 'no-file'],
+  [field('file'), `file-${'a'.repeat(23)}/ a.png`, 'no-file'],
 ])('%j takes %j: %s', (one, value, code) => {
   expect(formatFault(one, value)?.code ?? null).toBe(code);
 });

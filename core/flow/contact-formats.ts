@@ -2,6 +2,7 @@
 import { isSupportedCountry, parsePhoneNumberFromString } from 'libphonenumber-js/min';
 import type { ContactField } from '../schema/quiz';
 import type { Told } from '../questions/kind';
+import { fileIn } from '../values/files';
 
 /** One sign @, something with a dot behind it, no white space: a letter decides the rest. */
 export const looksLikeEmail = (text: string): boolean =>
@@ -20,6 +21,9 @@ const isDay = (text: string): boolean => {
   return day !== null && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
 };
 
+/** Also where the file is not kept, or not for this run. */
+export const NO_FILE: Told = { code: 'no-file', message: 'The file did not arrive. Please choose it once more.' };
+
 const checks: Partial<Record<ContactField['format'], (value: string, field: ContactField) => Told | null>> = {
   email: (value) =>
     looksLikeEmail(value) ? null : { code: 'not-an-email', message: 'This does not look like an e-mail address.' },
@@ -30,12 +34,13 @@ const checks: Partial<Record<ContactField['format'], (value: string, field: Cont
     /^[-+−]?\d{1,15}([.,]\d{1,15})?$/.test(value) ? null : { code: 'not-a-number', message: 'This is not a number.' },
   choice: (value, { options = [] }) =>
     options.some(({ id }) => id === value) ? null : { code: 'unknown', message: 'This is not one of the choices.' },
+  file: (value) => (fileIn(value) ? null : NO_FILE),
 };
 
 /** Why a value cannot stand in a field; null where it can. @param value not empty */
 export const formatFault = (field: ContactField, value: string): Told | null =>
   checks[field.format]?.(value, field) ?? null;
 
-/** What was given, in words: of a choice the one that was chosen. */
-export const givenWords = ({ options = [] }: ContactField, value: string): string =>
-  options.find(({ id }) => id === value)?.text ?? value;
+/** What was given, in words: of a choice the one that was chosen, of a file its name. */
+export const givenWords = ({ format, options = [] }: ContactField, value: string): string =>
+  (format === 'file' ? fileIn(value)?.name : options.find(({ id }) => id === value)?.text) ?? value;

@@ -44,7 +44,7 @@ const Carry = Type.Array(
 const ContactField = closed({
   id: Id,
   label: Line,
-  format: oneOf('text', 'name', 'email', 'phone', 'address', 'date', 'number', 'choice'),
+  format: oneOf('text', 'name', 'email', 'phone', 'address', 'date', 'number', 'choice', 'file'),
   required: optional(Type.Boolean()),
   /** The known value that it is filled in with beforehand. */
   from: optional(Id),
@@ -54,6 +54,12 @@ const ContactField = closed({
   country: optional(Type.String({ pattern: '^[A-Z]{2}$' })),
   /** What a choice is of. */
   options: optional(Type.Array(closed({ id: Id, text: Line }), { maxItems: 100 })),
+  /** What files may be; pictures and documents where nothing is named. */
+  kinds: optional(
+    Type.Array(oneOf('picture', 'document', 'table', 'sound', 'film'), { minItems: 1, maxItems: 5, uniqueItems: true }),
+  ),
+  /** Megabytes of a file. */
+  most: optional(Type.Integer({ minimum: 1, maximum: 10 })),
 });
 const block = { id: Id, showIf: optional(Condition) };
 const Contact = closed({

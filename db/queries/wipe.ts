@@ -67,6 +67,7 @@ export async function wipeContacts(
     from jsonb_to_recordset(${JSON.stringify(events)}::jsonb) as e(run_id text, seq integer, sent jsonb)
     where run_events.workspace_id = ${workspaceId} and run_events.run_id = e.run_id and run_events.seq = e.seq`);
   await tx.execute(sql`delete from letters where workspace_id = ${workspaceId} and run_id in ${listOf(ids)}`);
+  await tx.execute(sql`delete from run_files where workspace_id = ${workspaceId} and run_id in ${listOf(ids)}`);
   await tx.execute(sql`
     with gone as (
       select run_id, contact_id from runs where workspace_id = ${workspaceId} and run_id in ${listOf(ids)}),

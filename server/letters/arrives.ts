@@ -31,6 +31,7 @@ const MADE_UP: Record<ContactField['format'], string> = {
   address: '3 Ferry Lane, Slow Spoke',
   date: '2027-05-01',
   number: '3',
+  file: 'ferry.pdf',
   choice: '',
 };
 

@@ -23,6 +23,7 @@ import {
   runsOfContacts,
   type Wanted,
 } from '../../db/queries/people';
+import { fileLine, filesOfRuns, wholeFiles } from '../../db/queries/run-files';
 import { quizSummaries } from '../../db/queries/quizzes';
 import { wipeRuns } from '../../db/queries/wipe';
 import { requireEditor } from '../accounts/authorise';
@@ -181,6 +182,11 @@ export async function readContact(
     member.isLimited ? [] : emailsOf(rows),
     runs.map(({ runId }) => runId),
   );
+  const files = await filesOfRuns(
+    database(),
+    member.workspaceId,
+    runs.map(({ runId }) => runId),
+  );
   const titles = new Map((await quizNames(member)).map(({ id, title }) => [id, title]));
   const leftBy = async (one: ContactRow) => ({
     id: one.contactId,
@@ -203,7 +209,12 @@ export async function readContact(
     ...(await leftBy(row)),
     joined: await Promise.all(rows.slice(1).map(leftBy)),
     taken: await Promise.all(
-      runs.map(async (run) => ({ ...(await takenOf(run)), source: run.source, known: run.known })),
+      runs.map(async (run) => ({
+        ...(await takenOf(run)),
+        source: run.source,
+        known: run.known,
+        files: files.filter(({ runId }) => runId === run.runId).map(fileLine),
+      })),
     ),
     letters: letters.map((letter) => ({ ...letter, at: letter.at.toISOString() })),
     lists: member.isLimited ? 0 : await countEntries(database(), member.workspaceId, emailsOf(rows)),
@@ -230,12 +241,17 @@ export async function dataOfContact(member: Membership, contactId: string): Prom
           last: run.lastAt.toISOString(),
           traces: run.traces ?? {},
           left: contactOf(foldRun(quiz, run, run.events)),
+          files: await contentsOf(run),
           sent: run.events,
         };
       }),
     ),
   };
 }
+
+/** The files of a run whole, in Base64 (RFC 4648). */
+const contentsOf = async (run: { workspaceId: string; runId: string }) =>
+  (await wholeFiles(database(), run)).map(({ name, type, bytes }) => ({ name, type, bytes: bytes.toString('base64') }));
 
 /** Refuses those who are here for some quizzes alone: contacts are of all. */
 export function requireAll({ isLimited }: Membership): void {

@@ -19,6 +19,8 @@ export const RATES = {
   opening: { burst: 2_000, perSecond: 20 },
   /** Runs that one browser at one address of the network begins, before they look odd: a class that shares a gateway is a rush. */
   crowd: { burst: 300, perSecond: 1 },
+  /** Files from one address of the network. */
+  file: { burst: 120, perSecond: 1 / 5 },
   /** Runs of one quiz that begin. */
   quiz: { burst: 20_000, perSecond: 400 },
   /** Tries to get into one quiz from one address of the network, by a passcode or by a name on its list: a class tries once each. */

@@ -2,6 +2,7 @@ import type { JobWithMetadata } from 'pg-boss';
 import { countEverything } from '../results/count-runs';
 import { boss, COUNT_RUNS, GATHER, type Gathering, RELEASE, type Release, SEND_LETTER, WIPE } from '../platform/jobs';
 import { wipeEverything } from '../results/wipe';
+import { sweepFiles } from '../visitor/run-files';
 import { writeReleased } from '../results/release-results';
 import { sendLetter } from '../letters/send-letters';
 import { writeGathered } from '../results/gathered';
@@ -41,6 +42,9 @@ export async function startWorkers(): Promise<void> {
   });
   await queue.work(COUNT_RUNS, async () => countEverything());
   await queue.schedule(COUNT_RUNS, '* * * * *');
-  await queue.work(WIPE, async () => wipeEverything());
+  await queue.work(WIPE, async () => {
+    await wipeEverything();
+    await sweepFiles();
+  });
   await queue.schedule(WIPE, '17 * * * *');
 }

@@ -8,7 +8,7 @@ import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { knownName } from '../../core/flow/carry';
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
-import { contactOf, type Result, resultOf } from '../../core/flow/result';
+import { contactWords, type Result, resultOf } from '../../core/flow/result';
 import { journeyOf, offersIn } from '../../core/stats/counts';
 import { compareVersions } from '../../core/stats/two-versions';
 import { wilson } from '../../core/values/wilson';
@@ -16,6 +16,7 @@ import { drawnQuestions, endsOf, spreadsOf } from '../../core/stats/drawings';
 import { accessOf, secondSince } from '../../db/queries/access';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
+import { fileLine, filesOfRuns } from '../../db/queries/run-files';
 import { countByEdition, oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
@@ -172,7 +173,8 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
     traces: row.traces ?? {},
     finished: run.finished,
     standsAt: pages.get(run.way.at(-1)?.page ?? '')?.name ?? '',
-    contact: contactOf(run),
+    contact: contactWords(quiz, run),
+    files: (await filesOfRuns(database(), member.workspaceId, [runId])).map(fileLine),
     answers: questionsOnWay(quiz, run).map((q) => ({
       question: nameOf(q),
       answer: answerText(q, run.answers[q.id]),

@@ -5,6 +5,7 @@ import { answerText, offeredBy } from '../../core/questions/registry';
 import { quizIndex, nameOf, questionsOf } from '../../core/document/lookup';
 import type { Question, Quiz } from '../../core/schema/quiz';
 
+import { givenWords } from '../../core/flow/contact-formats';
 import { knownName } from '../../core/flow/carry';
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
@@ -96,7 +97,7 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
     quiz.pages
       .flatMap((p) => p.blocks)
       .flatMap((b) => (b.kind === 'contact' ? b.fields : []))
-      .map((f) => [f.id, f.label] as const),
+      .map((f) => [f.id, f] as const),
   );
   return [
     { head: 'run', cell: ({ row }) => row.runId },
@@ -113,7 +114,10 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
     { head: 'last', cell: ({ row }) => row.lastAt.toISOString() },
     { head: 'finished', cell: ({ run }) => (run.finished ? 'yes' : 'no') },
     ...questionsOf(quiz).flatMap(columnsOf),
-    ...[...fields].map(([id, head]): Column => ({ head, cell: ({ contact }) => contact[id] ?? '' })),
+    ...[...fields].map(([id, field]): Column => ({
+      head: field.label,
+      cell: ({ contact }) => givenWords(field, contact[id] ?? ''),
+    })),
     ...(quiz.pages.some((p) => p.blocks.some((b) => b.kind === 'contact' && b.consent))
       ? [{ head: 'agreed to', cell: agreedTo }]
       : []),

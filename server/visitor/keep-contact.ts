@@ -10,6 +10,7 @@ import { newId } from '../platform/ids';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
 import { askToConfirm } from '../letters/ask-to-confirm';
+import { settleFiles } from './run-files';
 import { writeToMakers, writeToVisitor } from '../letters/write-letters';
 
 /** @property mayWrite they agreed, where they were asked to @property confirm the address counts once its link has been followed */
@@ -63,6 +64,7 @@ export async function keepWhatWasLeft(
 ): Promise<void> {
   const left = whatWasLeft(quiz, run, now);
   const { workspaceId, runId, quizId } = row;
+  if (contactNews) await settleFiles(tx, quiz, row, run);
   if (left && contactNews)
     await keepContact(tx, {
       workspaceId,

@@ -12,7 +12,8 @@ import { same } from '../../core/document/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { GRACE } from '../../core/flow/clock';
 import { sentFromForm } from '../../core/flow/plain-form';
-import { viewOf } from '../../core/flow/view';
+import { type View, viewOf } from '../../core/flow/view';
+import { contactField } from '../../core/flow/form-fields';
 import { hasContact } from '../../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
@@ -21,6 +22,7 @@ import { database } from '../platform/database';
 import { editionOf, type LiveEdition, liveQuiz, quizOf, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsFor } from './admission';
 import { heldUntil } from '../publishing/embargo';
+import { type Chosen, keepFile, lostFiles } from './run-files';
 import { runOfToken } from './run-of-token';
 import { runOfLasting } from '../publishing/keys';
 import { trialAt } from '../publishing/trials';
@@ -199,6 +201,7 @@ export async function findByTicket(
 /**
  * Takes a form of a page without scripts. Sent twice, it counts once, and both answers lead on.
  * @param form what was sent, by field
+ * @param files what was chosen, by field
  * @returns a ticket for the page that comes next, and what it is to say; null where the run has gone on from another page
  */
 export async function takePlainStep(
@@ -206,6 +209,7 @@ export async function takePlainStep(
   text: string,
   form: ReadonlyMap<string, string[]>,
   now = new Date(),
+  files: ReadonlyMap<string, Chosen> = new Map(),
 ): Promise<{ ticket: string; step: StepTaken } | null> {
   const ticket = await readPlainTicket(address, text);
   if (!ticket) return null;
@@ -217,12 +221,36 @@ export async function takePlainStep(
   const quiz = await quizOf(row);
   const before = foldRun(quiz, row, row.events.slice(0, seq));
   const held = before.finished ? await heldUntil(database(), quiz, row, now) : null;
-  const sent = sentFromForm(viewOf(quiz, before, held), form);
+  const view = viewOf(quiz, before, held);
+  const kept = await keepFiles(quiz, row, view, { files, now });
+  const sent = sentFromForm(view, new Map([...form, ...kept.values]));
   if (row.seq > seq && !same(row.events[seq], sent)) return null;
   const by = { isPlain: true, trap: (form.get(TRAP) ?? []).some((words) => words !== '') };
-  const step = await takeStep(address, ticket.token, seq + 1, sent, now, by);
+  const step: StepTaken = kept.refused.length
+    ? { refused: kept.refused, standing: await standingOf(quiz, row, before, now) }
+    : await takeStep(address, ticket.token, seq + 1, sent, now, by);
   const standing = 'taken' in step ? step.taken : step.standing;
   return { ticket: await plainTicket(address, { token: ticket.token, seq: standing.seq }), step };
+}
+
+/** Keeps the files that came with a plain form, where its page asks for them. @returns what then stands in their fields */
+async function keepFiles(
+  quiz: Quiz,
+  row: RunRow,
+  view: View,
+  { files, now }: { files: ReadonlyMap<string, Chosen>; now: Date },
+) {
+  const values: [string, string[]][] = [];
+  const refused: Refusal[] = [];
+  for (const block of view.page?.blocks ?? [])
+    for (const field of block.kind === 'contact' && !block.sent ? block.fields : []) {
+      const chosen = field.files && files.get(contactField(block.id, field.id));
+      if (!chosen) continue;
+      const kept = await keepFile(quiz, row, { block: block.id, field: field.id }, chosen, now);
+      if ('value' in kept) values.push([contactField(block.id, field.id), [kept.value]]);
+      else refused.push(...kept.refused);
+    }
+  return { values, refused };
 }
 
 /** Where the run of a token stands. */
@@ -301,7 +329,8 @@ export async function takeStep(
     const taken = await inTime(quiz, row, run, sent, now);
     if (!taken) throw new HttpError(409, 'moved-on', 'There is time left.', await standingOf(quiz, row, run, now));
     const next = step(quiz, run, taken);
-    if ('refused' in next) return { refused: next.refused, standing: await standingOf(quiz, row, run, now) };
+    const refused = 'refused' in next ? next.refused : await lostFiles(quiz, row, taken);
+    if ('refused' in next || refused.length > 0) return { refused, standing: await standingOf(quiz, row, run, now) };
     // An offer that is taken again, is not there, or belongs to a result that is still kept back, is no event.
     if (
       taken.do === 'offer' &&

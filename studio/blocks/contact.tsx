@@ -7,10 +7,11 @@ import { knownName } from '../../core/flow/carry';
 import type { ContactBlock } from '../../core/schema/quiz';
 import { Choose, LineInput, TextButton, Toggle } from '../../ui/controls';
 import { useDocument, useDocumentStore } from '../document';
-import { newId, placeOfBlock } from '../edits/edits';
+import { type FileKind, LARGEST_FILE, USUAL_FILE, USUAL_KINDS } from '../../core/values/files';
+import { newId, placeOfBlock, setFields } from '../edits/edits';
 import { RichField } from '../fields/rich-field';
 import { TextField } from '../fields/text-field';
-import { useBlockFields, useFields } from '../fields/use-fields';
+import { type Fields, useBlockFields, useFields } from '../fields/use-fields';
 import { usePublication } from '../shared/publication';
 import type { StudioBlock } from './kind';
 
@@ -44,6 +45,7 @@ const formats: { id: ContactField['format']; label: string }[] = [
   { id: 'date', label: 'a day' },
   { id: 'number', label: 'a number' },
   { id: 'choice', label: 'one of these' },
+  { id: 'file', label: 'a file' },
   { id: 'text', label: 'other words' },
 ];
 /** Countries whose numbers can be told by their own rules, by name. */
@@ -110,6 +112,51 @@ function optionsOf(typed: string, before: NonNullable<ContactField['options']>):
   return words.map((text) => before.find((one) => one.text === text) ?? { id: newId('o'), text });
 }
 
+/** What changes where a field is to take something else: what only the old format has goes. */
+const asFormat = (format: ContactField['format'], field: ContactField): Partial<ContactField> => ({
+  format,
+  ...(format === 'choice' ? { options: field.options ?? newOptions() } : field.options && { options: undefined }),
+  ...(format === 'file' && field.from !== undefined ? { from: undefined, hidden: undefined } : {}),
+  ...(format !== 'file' && field.kinds ? { kinds: undefined } : {}),
+  ...(format !== 'file' && field.most ? { most: undefined } : {}),
+});
+
+const kinds: { id: FileKind; label: string }[] = [
+  { id: 'picture', label: 'pictures' },
+  { id: 'document', label: 'documents' },
+  { id: 'table', label: 'tables' },
+  { id: 'sound', label: 'sound' },
+  { id: 'film', label: 'films' },
+];
+
+/** Which files a field takes. The last kind cannot be taken away. */
+function OfFiles({ field, set }: { field: ContactField; set: Fields<ContactField>['set'] }) {
+  const taken = field.kinds ?? USUAL_KINDS;
+  return (
+    <>
+      {kinds.map(({ id, label }) => (
+        <Toggle
+          key={id}
+          selected={taken.includes(id)}
+          onChange={(to) => {
+            const next = kinds.map((kind) => kind.id).filter((kind) => (kind === id ? to : taken.includes(kind)));
+            if (next.length > 0) set('kinds', next);
+          }}
+        >
+          {label}
+        </Toggle>
+      ))}
+      <Choose
+        label={`How large ${field.label} may be`}
+        value={String(field.most ?? USUAL_FILE)}
+        options={SIZES.map((size) => ({ id: String(size), label: `up to ${size} MB` }))}
+        onChange={(to) => set('most', Number(to))}
+      />
+    </>
+  );
+}
+const SIZES = [1, 2, USUAL_FILE, LARGEST_FILE];
+
 function FieldLine({ block, field }: { block: string; field: ContactField }) {
   const store = useDocumentStore();
   const known = useDocument((s) => s.quiz.known);
@@ -129,8 +176,8 @@ function FieldLine({ block, field }: { block: string; field: ContactField }) {
         value={field.format}
         options={formats}
         onChange={(to) => {
-          set('format', to);
-          set('options', to === 'choice' ? (field.options ?? newOptions()) : undefined);
+          const place = [...at(), 'fields', field.id];
+          store.getState().edit(setFields('set-format', place, field, asFormat(to, field)));
         }}
       />
       {field.format === 'phone' && (
@@ -150,8 +197,9 @@ function FieldLine({ block, field }: { block: string; field: ContactField }) {
           onBlur={(e) => set('options', optionsOf(e.target.value, field.options ?? []))}
         />
       )}
+      {field.format === 'file' && <OfFiles field={field} set={set} />}
       {!field.hidden && <Toggle {...flag('required')}>required</Toggle>}
-      {known.length > 0 && (
+      {known.length > 0 && field.format !== 'file' && (
         <div className="from">
           filled in with{' '}
           <Choose

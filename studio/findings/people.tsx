@@ -8,6 +8,7 @@ import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { call } from '../../contract/call';
 import { nameOfLanguage } from '../../core/languages/translate';
+import { LeftFiles } from '../shared/left-files';
 import { dayAndTime } from '../shared/time';
 import type { People, Person, PersonLine } from '../../contract/results';
 
@@ -102,7 +103,7 @@ export function PeopleView({ first }: { first: People }) {
         <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       </div>
       {person ? (
-        <OnePerson person={person} step={step} />
+        <OnePerson quiz={quizId} person={person} step={step} />
       ) : (
         <p style={{ color: 'var(--ink-2)', fontSize: 18, paddingTop: 12 }}>
           Choose somebody to see what they answered.
@@ -182,7 +183,7 @@ const Sheet = styled.article`
   }
 `;
 
-function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => void }) {
+function OnePerson({ quiz, person, step }: { quiz: string; person: Person; step: (by: -1 | 1) => void }) {
   const { name, email, ...others } = person.contact;
   const won = person.verdicts.flatMap(({ outcomes }) => outcomes);
   const spread = (low: number | null, high: number | null) =>
@@ -209,6 +210,7 @@ function OnePerson({ person, step }: { person: Person; step: (by: -1 | 1) => voi
         {person.language && `, in ${nameOfLanguage(person.language)}`}
         {Object.values(person.traces).map((trace) => `, ${trace}`)}
       </Muted>
+      <LeftFiles quiz={quiz} run={person.runId} files={person.files} />
       {person.answers.length === 0 && <p style={{ margin: '16px 0' }}>Nothing was answered.</p>}
       <table>
         <tbody>

@@ -7,6 +7,7 @@ import type { Contact, Left } from '../../contract/people';
 import { TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { Alarm, Muted, Strong } from '../../ui/text';
+import { LeftFiles } from '../shared/left-files';
 import { LETTER_STATES } from '../shared/letter-states';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
@@ -168,7 +169,7 @@ const Taken = ({ person }: { person: Contact }) => (
   <section aria-label="What they took">
     <h3>What they took</h3>
     <ol>
-      {person.taken.map(({ run, title, at, finished, outcomes, source, known }) => (
+      {person.taken.map(({ run, quiz, title, at, finished, outcomes, source, known, files }) => (
         <li key={run}>
           {title}
           {outcomes.length > 0 && <Strong> {outcomes.join(', ')}</Strong>}
@@ -177,6 +178,7 @@ const Taken = ({ person }: { person: Contact }) => (
               {[dayAndTime(at), finished ? '' : 'not finished', source && `from ${source}`].filter(Boolean).join(' · ')}
             </Muted>
           </div>
+          <LeftFiles quiz={quiz} run={run} files={files} />
           {Object.entries(known).map(([name, value]) => (
             <div key={name}>
               <Muted $small>

@@ -46,7 +46,7 @@ export const wordGroups: readonly WordGroup[] = [
       'placedAt',
     ],
   },
-  { name: 'On the contact form', shows: 'contact', keys: ['fillIn'] },
+  { name: 'On the contact form', shows: 'contact', keys: ['fillIn', 'fileHint', 'fileAway'] },
   {
     name: 'With the result',
     shows: 'result',
@@ -92,6 +92,9 @@ export const wordGroups: readonly WordGroup[] = [
       'fault-not-a-phone',
       'fault-not-a-date',
       'fault-not-a-number',
+      'fault-no-file',
+      'fault-file-kind',
+      'fault-file-too-large',
       'meant',
       'sent',
       'fault-consent',

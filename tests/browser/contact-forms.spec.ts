@@ -1,9 +1,15 @@
 /** What a contact form asks for: formats held to what they are, slips asked about, and a form on the result that is sent once. */
+import { readFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { choice, option, page as quizPage, quiz, result } from '../quizzes';
 import { axeFinds } from './axe';
 import { alive, publish, saved, signUp, somebodyElse } from './people';
 import { world } from './servers';
+
+const picture = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
 
 async function live(page: Page): Promise<string> {
   const asked = quiz(
@@ -25,6 +31,7 @@ async function live(page: Page): Promise<string> {
               options: [option('t', {}, { text: 'By train' }), option('k', {}, { text: 'By bike' })],
             },
             { id: 'street', label: 'Street', format: 'address' },
+            { id: 'shot', label: 'Picture of it', format: 'file', kinds: ['picture'], most: 1 },
             { id: 'shop', label: 'Shop', format: 'text', from: 'shop', hidden: true },
           ],
         },
@@ -64,6 +71,18 @@ test('a form on the result holds each field to what it is, asks about a slip, an
   await visitor.getByLabel('Day').fill('2027-05-01');
   await visitor.getByLabel('Way').selectOption('By bike');
   await visitor.getByLabel('Street').fill('3 Ferry Lane');
+  const shot = visitor.getByLabel('Picture of it');
+  await expect(shot).toHaveAccessibleDescription('jpg, png, webp, gif, heic, avif, 1 MB at most');
+  await shot.setInputFiles({ name: 'gravel.png', mimeType: 'image/png', buffer: Buffer.from('<script>no</script>') });
+  await expect(visitor.getByText('This kind of file cannot be taken here')).toBeVisible();
+  await shot.setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer: Buffer.alloc(1_000_001) });
+  await expect(visitor.getByText('This file is too large')).toBeVisible();
+  await shot.setInputFiles({ name: 'other.png', mimeType: 'image/png', buffer: picture });
+  await visitor.getByRole('button', { name: 'Take other.png away' }).press('Enter');
+  await expect(shot).toBeFocused();
+  await shot.setInputFiles({ name: 'gravel.png', mimeType: 'image/png', buffer: picture });
+  await expect(visitor.getByRole('button', { name: 'Take gravel.png away' })).toBeVisible();
+  expect(await axeFinds(visitor)).toEqual([]);
   const send = visitor.getByRole('button', { name: 'Send' });
   await send.click();
   await expect(visitor.getByText('This does not look like a phone number.')).toBeVisible();
@@ -80,7 +99,14 @@ test('a form on the result holds each field to what it is, asks about a slip, an
   await page.goto(`${world().app}/people`);
   await page.getByRole('button', { name: 'ida@spoke.test' }).click();
   const left = page.getByRole('dialog').getByRole('region', { name: 'What they left' });
-  for (const words of ['By bike', '3 Ferry Lane', 'Ferry', '020 7946 0958']) await expect(left).toContainText(words);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'gravel.png, 1 kB' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('gravel.png');
+  expect(await readFile(await download.path())).toEqual(picture);
+  for (const words of ['gravel.png', 'By bike', '3 Ferry Lane', 'Ferry', '020 7946 0958'])
+    await expect(left).toContainText(words);
 });
 
 test('without scripts the same form is sent once too', async ({ page }) => {
@@ -91,10 +117,19 @@ test('without scripts the same form is sent once too', async ({ page }) => {
   await plain.getByRole('radio', { name: 'Gravel' }).check();
   await plain.getByRole('button', { name: 'See my result' }).click();
   await plain.getByLabel('E-mail').fill('otto@spoke.test');
+  const shot = { name: 'otto.png', mimeType: 'image/png' };
+  await plain.getByLabel('Picture of it').setInputFiles({ ...shot, buffer: Buffer.from('no picture') });
+  await plain.getByRole('button', { name: 'Send' }).click();
+  await expect(plain.getByText('Something is missing or cannot be taken.')).toBeVisible();
+  await plain.getByLabel('E-mail').fill('otto@spoke.test');
+  await plain.getByLabel('Picture of it').setInputFiles({ ...shot, buffer: picture });
   await plain.getByRole('button', { name: 'Send' }).click();
   await expect(plain.getByText('Sent. Thank you.')).toBeVisible();
   await expect(plain.getByRole('button', { name: 'Send' })).toHaveCount(0);
   await plain.context().close();
+  await page.goto(`${world().app}/people`);
+  await page.getByRole('button', { name: 'otto@spoke.test' }).click();
+  await expect(page.getByRole('link', { name: 'otto.png, 1 kB' })).toBeVisible();
 });
 
 test('its fields are made in Write: a choice, whose numbers, and that an address is confirmed', async ({ page }) => {
@@ -118,9 +153,18 @@ test('its fields are made in Write: a choice, whose numbers, and that an address
   await page.getByRole('option', { name: 'a phone number' }).click();
   await page.getByRole('button', { name: 'Whose numbers First name takes without a +' }).click();
   await page.getByRole('option', { name: 'Austria' }).click();
+  await page.getByRole('button', { name: 'What First name is' }).click();
+  await page.getByRole('option', { name: 'a file' }).click();
+  const field = page.locator('[data-option]').first();
+  for (const kind of ['pictures', 'documents']) await expect(field.getByRole('switch', { name: kind })).toBeChecked();
+  // The last kind stays.
+  for (const kind of ['pictures', 'documents']) await field.getByRole('switch', { name: kind }).press('Space');
+  await expect(field.getByRole('switch', { name: 'documents' })).toBeChecked();
+  await page.getByRole('button', { name: 'How large First name may be' }).click();
+  await page.getByRole('option', { name: 'up to 10 MB' }).click();
   await page.getByRole('switch', { name: 'The address counts once its link has been followed' }).press('Space');
   await saved(page);
   const read = await page.request.get(`${world().app}/api/quizzes/${id}/file?as=json`);
-  expect(await read.text()).toMatch(/country\\":\s*\\"AT/);
+  expect(await read.text()).toMatch(/"kinds\\":\s*\[\s*\\?n?\s*\\"document/);
   expect(await axeFinds(page, { within: '[data-option]' })).toEqual([]);
 });

@@ -12,6 +12,7 @@ import { keepEdits } from '../../server/editing/edit-quiz';
 import { keepLook } from '../../server/editing/looks';
 import { listContacts } from '../../server/people/people';
 import { listStates } from '../../server/editing/history';
+import { insertRunFile } from '../../db/queries/run-files';
 import { trayOf } from '../../server/letters/mail';
 import { database } from '../../server/platform/database';
 import { addPeople, listPage } from '../../server/publishing/access';
@@ -31,7 +32,8 @@ type File =
   | 'GET /api/quizzes/{quiz}/letters/{letter}/page'
   | 'GET /api/quizzes/{quiz}/letters/{letter}/letter.eml'
   | 'GET /api/quizzes/{quiz}/messages/{message}/page'
-  | 'GET /api/people/{contact}/data.json';
+  | 'GET /api/people/{contact}/data.json'
+  | 'GET /api/quizzes/{quiz}/people/{run}/files/{file}';
 type OfStudio = Exclude<Endpoint, OfVisitors> | File;
 type Role = Membership['role'];
 type Row = {
@@ -125,6 +127,7 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/words/{question}': { role: 'reader' },
   'GET /api/quizzes/{quiz}/people': { role: 'reader' },
   'GET /api/quizzes/{quiz}/people/{run}': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/people/{run}/files/{file}': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.csv': { role: 'reader' },
   'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
   'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
@@ -209,9 +212,17 @@ async function makeWorld(): Promise<Record<string, string>> {
   const whom = { email: `${newToken().toLowerCase()}@slowspoke.test`, role: 'reader' as const };
   const { invited } = await invite(owner, whom, invitedAt);
   const leaving = await memberOf(new Headers({ cookie: await colleague(owner, 'reader') }));
+  const run = (await listPeople(owner, quizId)).people[0]?.runId ?? '';
+  await insertRunFile(database(), {
+    workspaceId: owner.workspaceId,
+    runId: run,
+    fileId: 'file-1',
+    ...{ name: 'a.png', type: 'image/png', bytes: Buffer.from('a'), size: 1, isSent: true },
+  });
   return {
     quiz: quizId,
-    run: (await listPeople(owner, quizId)).people[0]?.runId ?? '',
+    run,
+    file: 'file-1',
     letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
     edition: '1',
     message: 'm',

@@ -1,11 +1,14 @@
 /** The form that asks for a contact: fields, and the line of consent. */
-import { useId, useState } from 'react';
+import { lazy, Suspense, useId, useState } from 'react';
 import { CONSENT, contactField } from '../../core/flow/form-fields';
 import type { ContactView } from '../../core/flow/view';
 import { Rich } from '../../ui/rich';
 import { Wrong } from '../questions/parts';
 import type { ContactValues } from '../questions/values';
 import { useWords } from '../languages/words';
+import type { RunAt } from './kind';
+
+const FileField = lazy(() => import('./file-field'));
 
 type Field = ContactView['fields'][number];
 /** What browsers fill in, and which keys a phone shows. */
@@ -22,11 +25,13 @@ export function ContactForm({
   block,
   given,
   fault,
+  runAt,
   onChange,
 }: {
   block: ContactView;
   given: ContactValues;
   fault: (field?: string) => string | undefined;
+  runAt: RunAt | undefined;
   onChange: (given: ContactValues) => void;
 }) {
   const id = useId();
@@ -41,17 +46,23 @@ export function ContactForm({
           <Rich text={block.body} />
         </div>
       )}
-      {(block.sent ? [] : block.fields).map((field) => (
-        <FieldOf
-          key={field.id}
-          field={field}
-          name={contactField(block.id, field.id)}
-          isRequired={field.required && !block.skippable}
-          value={given.fields[field.id] ?? ''}
-          fault={fault(field.id)}
-          onChange={(value) => onChange({ ...given, fields: { ...given.fields, [field.id]: value } })}
-        />
-      ))}
+      {(block.sent ? [] : block.fields).map((field) => {
+        const props = {
+          field,
+          name: contactField(block.id, field.id),
+          isRequired: field.required && !block.skippable,
+          value: given.fields[field.id] ?? '',
+          fault: fault(field.id),
+          onChange: (value: string) => onChange({ ...given, fields: { ...given.fields, [field.id]: value } }),
+        };
+        return field.files ? (
+          <Suspense key={field.id}>
+            <FileField {...props} block={block.id} runAt={runAt} />
+          </Suspense>
+        ) : (
+          <FieldOf key={field.id} {...props} />
+        );
+      })}
       {!block.sent && block.consent && (
         <label className="v-consent">
           <input

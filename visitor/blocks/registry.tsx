@@ -15,11 +15,12 @@ type Other = Exclude<BlockView, QuestionView>['kind'];
 type Late = { [K in Exclude<Other, Early>]: ComponentType<BlockProps<K>> };
 
 const blocks: { [K in Early]: ComponentType<BlockProps<K>> } = {
-  contact: ({ block, values, fault, onChange }) => (
+  contact: ({ block, values, fault, onChange, runAt }) => (
     <ContactForm
       block={block}
       given={values.contact[block.id] ?? { fields: {}, consent: false }}
       fault={(field) => fault(block.id, field)}
+      runAt={runAt}
       onChange={(contact) => onChange({ ...values, contact: { ...values.contact, [block.id]: contact } })}
     />
   ),

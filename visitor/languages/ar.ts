@@ -109,6 +109,8 @@ export const ar: Phrases = {
   certificateFor: 'شهادة',
   meant: 'هل تقصد {address}؟',
   sent: 'تم الإرسال. شكرًا.',
+  fileHint: '{endings}، {n} ميغابايت على الأكثر',
+  fileAway: 'إزالة {what}',
   faults: {
     required: 'أجب عن هذا من فضلك.',
     'too-few': 'اختر المزيد من فضلك.',
@@ -118,6 +120,9 @@ export const ar: Phrases = {
     'not-a-phone': 'هذا لا يشبه رقم هاتف.',
     'not-a-date': 'لا يوجد يوم كهذا.',
     'not-a-number': 'هذا ليس رقمًا.',
+    'no-file': 'لم يصل الملف. اختره مرة أخرى من فضلك.',
+    'file-kind': 'لا يمكن أخذ هذا النوع من الملفات هنا.',
+    'file-too-large': 'هذا الملف كبير جدًا.',
     consent: 'وافق أولًا كي نتمكن من مراسلتك.',
     'too-long': 'أقصر قليلًا من فضلك.',
     unknown: 'لا يمكن أخذ هذه الإجابة هنا.',

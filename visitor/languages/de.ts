@@ -107,6 +107,8 @@ export const de: Phrases = {
   certificateFor: 'Urkunde',
   meant: 'Meinten Sie {address}?',
   sent: 'Gesendet. Danke.',
+  fileHint: '{endings}, höchstens {n} MB',
+  fileAway: '{what} wegnehmen',
   numbers: 'keine eine zwei drei vier fünf sechs sieben acht neun zehn',
   faults: {
     required: 'Bitte beantworte dies.',
@@ -117,6 +119,9 @@ export const de: Phrases = {
     'not-a-phone': 'Das sieht nicht nach einer Telefonnummer aus.',
     'not-a-date': 'Diesen Tag gibt es nicht.',
     'not-a-number': 'Das ist keine Zahl.',
+    'no-file': 'Die Datei ist nicht angekommen. Bitte wähle sie noch einmal.',
+    'file-kind': 'Eine Datei dieser Art geht hier nicht.',
+    'file-too-large': 'Diese Datei ist zu groß.',
     consent: 'Bitte stimm erst zu, damit wir dir schreiben dürfen.',
     'too-long': 'Bitte kürzer.',
     unknown: 'Diese Antwort geht hier nicht.',

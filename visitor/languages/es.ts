@@ -106,6 +106,8 @@ export const es: Phrases = {
   certificateFor: 'Certificado',
   meant: '¿Querías decir {address}?',
   sent: 'Enviado. Gracias.',
+  fileHint: '{endings}, {n} MB como máximo',
+  fileAway: 'Quitar {what}',
   numbers: 'ninguna una dos tres cuatro cinco seis siete ocho nueve diez',
   faults: {
     required: 'Responde a esto, por favor.',
@@ -116,6 +118,9 @@ export const es: Phrases = {
     'not-a-phone': 'No parece un número de teléfono.',
     'not-a-date': 'Ese día no existe.',
     'not-a-number': 'Eso no es un número.',
+    'no-file': 'El archivo no ha llegado. Elígelo otra vez.',
+    'file-kind': 'Aquí no vale este tipo de archivo.',
+    'file-too-large': 'Este archivo es demasiado grande.',
     consent: 'Acepta primero, para que podamos escribirte.',
     'too-long': 'Un poco más corto, por favor.',
     unknown: 'Esta respuesta no vale aquí.',

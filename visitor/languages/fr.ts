@@ -108,6 +108,8 @@ export const fr: Phrases = {
   certificateFor: 'Certificat',
   meant: 'Vouliez-vous dire {address} ?',
   sent: 'C’est envoyé. Merci.',
+  fileHint: '{endings}, {n} Mo au plus',
+  fileAway: 'Retirer {what}',
   numbers: 'zéro une deux trois quatre cinq six sept huit neuf dix',
   faults: {
     required: 'Merci de répondre à ceci.',
@@ -118,6 +120,9 @@ export const fr: Phrases = {
     'not-a-phone': 'Cela ne ressemble pas à un numéro de téléphone.',
     'not-a-date': 'Ce jour n’existe pas.',
     'not-a-number': 'Ce n’est pas un nombre.',
+    'no-file': 'Le fichier n’est pas arrivé. Choisissez-le encore une fois.',
+    'file-kind': 'Ce genre de fichier ne convient pas ici.',
+    'file-too-large': 'Ce fichier est trop lourd.',
     consent: 'Donnez d’abord votre accord, pour que nous puissions vous écrire.',
     'too-long': 'Un peu plus court, s’il vous plaît.',
     unknown: 'Cette réponse n’est pas possible ici.',

@@ -107,6 +107,8 @@ export const it: Phrases = {
   certificateFor: 'Attestato',
   meant: 'Intendevi {address}?',
   sent: 'Inviato. Grazie.',
+  fileHint: '{endings}, al massimo {n} MB',
+  fileAway: 'Togli {what}',
   numbers: 'nessuna una due tre quattro cinque sei sette otto nove dieci',
   faults: {
     required: 'Rispondi, per favore.',
@@ -117,6 +119,9 @@ export const it: Phrases = {
     'not-a-phone': 'Non sembra un numero di telefono.',
     'not-a-date': 'Questo giorno non esiste.',
     'not-a-number': 'Non è un numero.',
+    'no-file': 'Il file non è arrivato. Sceglilo ancora una volta.',
+    'file-kind': 'Questo tipo di file qui non va bene.',
+    'file-too-large': 'Questo file è troppo grande.',
     consent: 'Dai prima il tuo consenso, così possiamo scriverti.',
     'too-long': 'Più breve, per favore.',
     unknown: 'Questa risposta qui non si può dare.',

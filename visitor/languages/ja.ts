@@ -104,6 +104,8 @@ export const ja: Phrases = {
   certificateFor: '修了証',
   meant: '{address} ではありませんか？',
   sent: '送信しました。ありがとうございます。',
+  fileHint: '{endings}、{n} MB まで',
+  fileAway: '{what} を外す',
   faults: {
     required: 'こちらに答えてください。',
     'too-few': 'もう少し選んでください。',
@@ -113,6 +115,9 @@ export const ja: Phrases = {
     'not-a-phone': '電話番号ではないようです。',
     'not-a-date': 'この日付はありません。',
     'not-a-number': '数ではありません。',
+    'no-file': 'ファイルが届きませんでした。もう一度選んでください。',
+    'file-kind': 'この種類のファイルは送れません。',
+    'file-too-large': 'ファイルが大きすぎます。',
     consent: 'ご連絡できるように、まず同意してください。',
     'too-long': 'もう少し短くしてください。',
     unknown: 'ここではその答えは使えません。',

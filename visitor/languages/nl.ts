@@ -106,6 +106,8 @@ export const nl: Phrases = {
   certificateFor: 'Certificaat',
   meant: 'Bedoelde u {address}?',
   sent: 'Verstuurd. Bedankt.',
+  fileHint: '{endings}, hoogstens {n} MB',
+  fileAway: '{what} weghalen',
   numbers: 'geen een twee drie vier vijf zes zeven acht negen tien',
   faults: {
     required: 'Beantwoord dit alsjeblieft.',
@@ -116,6 +118,9 @@ export const nl: Phrases = {
     'not-a-phone': 'Dit lijkt geen telefoonnummer.',
     'not-a-date': 'Die dag bestaat niet.',
     'not-a-number': 'Dit is geen getal.',
+    'no-file': 'Het bestand is niet aangekomen. Kies het nog een keer.',
+    'file-kind': 'Dit soort bestand kan hier niet.',
+    'file-too-large': 'Dit bestand is te groot.',
     consent: 'Geef eerst toestemming, zodat we je mogen schrijven.',
     'too-long': 'Iets korter alsjeblieft.',
     unknown: 'Dit antwoord kan hier niet.',

@@ -108,6 +108,8 @@ export const en = {
   certificateFor: 'Certificate',
   meant: 'Did you mean {address}?',
   sent: 'Sent. Thank you.',
+  fileHint: '{endings}, {n} MB at most',
+  fileAway: 'Take {what} away',
   numbers: 'none one two three four five six seven eight nine ten',
 } satisfies Record<string, Phrase>;
 
@@ -122,6 +124,9 @@ export type FaultKey =
   | 'not-a-phone'
   | 'not-a-date'
   | 'not-a-number'
+  | 'no-file'
+  | 'file-kind'
+  | 'file-too-large'
   | 'consent'
   | 'too-long'
   | 'unknown';

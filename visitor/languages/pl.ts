@@ -112,6 +112,8 @@ export const pl: Phrases = {
   certificateFor: 'Dyplom',
   meant: 'Czy chodzi o {address}?',
   sent: 'Wysłano. Dziękujemy.',
+  fileHint: '{endings}, najwyżej {n} MB',
+  fileAway: 'Usuń {what}',
   faults: {
     required: 'Odpowiedz na to.',
     'too-few': 'Wybierz więcej.',
@@ -121,6 +123,9 @@ export const pl: Phrases = {
     'not-a-phone': 'To nie wygląda na numer telefonu.',
     'not-a-date': 'Nie ma takiego dnia.',
     'not-a-number': 'To nie jest liczba.',
+    'no-file': 'Plik nie dotarł. Wybierz go jeszcze raz.',
+    'file-kind': 'Taki plik tu nie pasuje.',
+    'file-too-large': 'Ten plik jest za duży.',
     consent: 'Najpierw wyraź zgodę, żebyśmy mogli do ciebie napisać.',
     'too-long': 'Proszę krócej.',
     unknown: 'Tej odpowiedzi nie można tu podać.',

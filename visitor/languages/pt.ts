@@ -106,6 +106,8 @@ export const pt: Phrases = {
   certificateFor: 'Certificado',
   meant: 'Queria dizer {address}?',
   sent: 'Enviado. Obrigado.',
+  fileHint: '{endings}, no máximo {n} MB',
+  fileAway: 'Tirar {what}',
   numbers: 'nenhuma uma duas três quatro cinco seis sete oito nove dez',
   faults: {
     required: 'Responda a isto, por favor.',
@@ -116,6 +118,9 @@ export const pt: Phrases = {
     'not-a-phone': 'Não parece um número de telefone.',
     'not-a-date': 'Esse dia não existe.',
     'not-a-number': 'Isto não é um número.',
+    'no-file': 'O ficheiro não chegou. Escolha-o outra vez.',
+    'file-kind': 'Este tipo de ficheiro não serve aqui.',
+    'file-too-large': 'Este ficheiro é grande demais.',
     consent: 'Dê primeiro o seu consentimento, para podermos escrever-lhe.',
     'too-long': 'Mais curto, por favor.',
     unknown: 'Esta resposta não é possível aqui.',

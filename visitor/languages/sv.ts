@@ -106,6 +106,8 @@ export const sv: Phrases = {
   certificateFor: 'Diplom',
   meant: 'Menade du {address}?',
   sent: 'Skickat. Tack.',
+  fileHint: '{endings}, högst {n} MB',
+  fileAway: 'Ta bort {what}',
   numbers: 'inget ett två tre fyra fem sex sju åtta nio tio',
   faults: {
     required: 'Svara på det här.',
@@ -116,6 +118,9 @@ export const sv: Phrases = {
     'not-a-phone': 'Det ser inte ut som ett telefonnummer.',
     'not-a-date': 'Den dagen finns inte.',
     'not-a-number': 'Det är inget tal.',
+    'no-file': 'Filen kom inte fram. Välj den en gång till.',
+    'file-kind': 'En sådan fil går inte här.',
+    'file-too-large': 'Filen är för stor.',
     consent: 'Säg ja först, så att vi får skriva till dig.',
     'too-long': 'Kortare, tack.',
     unknown: 'Det svaret går inte här.',

@@ -103,6 +103,8 @@ export const tr: Phrases = {
   certificateFor: 'Belge',
   meant: 'Şunu mu demek istediniz: {address}?',
   sent: 'Gönderildi. Teşekkürler.',
+  fileHint: '{endings}, en çok {n} MB',
+  fileAway: '{what} kaldır',
   numbers: 'sıfır bir iki üç dört beş altı yedi sekiz dokuz on',
   faults: {
     required: 'Lütfen bunu yanıtla.',
@@ -113,6 +115,9 @@ export const tr: Phrases = {
     'not-a-phone': 'Bu bir telefon numarasına benzemiyor.',
     'not-a-date': 'Böyle bir gün yok.',
     'not-a-number': 'Bu bir sayı değil.',
+    'no-file': 'Dosya ulaşmadı. Lütfen bir kez daha seçin.',
+    'file-kind': 'Bu tür bir dosya burada alınamaz.',
+    'file-too-large': 'Bu dosya çok büyük.',
     consent: 'Sana yazabilmemiz için lütfen önce onay ver.',
     'too-long': 'Lütfen daha kısa.',
     unknown: 'Bu yanıt burada verilemez.',

@@ -1,11 +1,12 @@
 'use client';
 /** One page of a quiz as a visitor sees it: in the page, in the studio's live view and in the preview alike. */
 import { Fragment, lazy, type ReactNode, Suspense, useEffect, useRef, useState } from 'react';
-import type { ContactView, ReviewLine, View } from '../../core/flow/view';
+import type { BlockView, ContactView, ReviewLine, View } from '../../core/flow/view';
 import type { Refusal } from '../../core/flow/faults';
 import { TRAP } from '../../core/access/oddity';
 import { fetchOfResults, ofResultsKnown } from '../blocks/late';
 import { NotFetched } from '../blocks/not-fetched';
+import type { RunAt } from '../blocks/kind';
 import { BlockOf } from '../blocks/registry';
 import { isRightToLeft } from '../languages/direction';
 import { buttonFor, isResult } from './button';
@@ -35,6 +36,7 @@ type Props = {
   onAgain: () => void;
   onOffer?: (outcome: string) => void;
   onRevise?: (page: string) => void;
+  runAt?: RunAt;
   /** What is to be said of the page just left; it stands alone until the visitor goes on. */
   explained?: ReviewLine[];
   onGoOn?: () => void;
@@ -91,6 +93,12 @@ function HiddenFields({ plain, isExplaining }: { plain: Plain | undefined; isExp
   );
 }
 
+/** Files cannot be sent any other way, and everything else is smaller without. */
+const encodingOf = (blocks: BlockView[]) =>
+  blocks.some((b) => b.kind === 'contact' && b.fields.some((f) => f.files))
+    ? 'multipart/form-data'
+    : 'application/x-www-form-urlencoded';
+
 /** Before which block the headline stands: a picture that the page begins with stands above it. −1 where there is none. */
 function headlineAt(view: View, isExplaining: boolean): number {
   if (isExplaining || !welcomes(view)) return -1;
@@ -130,6 +138,7 @@ export function PageView({
   onAgain,
   onOffer,
   onRevise,
+  runAt,
   explained,
   onGoOn,
   clock,
@@ -151,6 +160,7 @@ export function PageView({
   const skippable = blocks.find((b): b is ContactView => b.kind === 'contact' && b.skippable && !b.sent);
   const own = {
     ...(onOffer ? { onOffer } : {}),
+    ...(runAt ? { runAt } : {}),
     ...(plain?.token && !alive ? { offerAt: offerCounted(plain) } : {}),
     ...(onRevise && view.back ? { onRevise } : {}),
   };
@@ -166,7 +176,7 @@ export function PageView({
       style={view.asked === undefined ? dress.style : { ...dress.style, '--v-asked': view.asked }}
       ref={panel}
       noValidate={alive}
-      {...(plain ? { method: 'post', action: `${plain.home}/plain` } : {})}
+      {...(plain ? { method: 'post', action: `${plain.home}/plain`, encType: encodingOf(blocks) } : {})}
       lang={view.quiz.language}
       dir={isRightToLeft(view.quiz.language) ? 'rtl' : 'ltr'}
       onSubmit={(event) => {

@@ -2,6 +2,7 @@
 import type { BlockView, View } from '../../core/flow/view';
 import type { Answer } from '../../core/values/answer';
 import type { ContactGiven, Sent } from '../../core/flow/sent';
+import { ON_ITS_WAY } from '../../core/values/files';
 import { visitorKind } from './registry';
 import type { Words } from '../languages/say';
 
@@ -39,6 +40,7 @@ function missingIn(block: BlockView, values: Values, say: Words['say']): string 
   if ('required' in block) return visitorKind(block).missing(block, values.answers[block.id], say);
   if (block.kind === 'contact' && !block.sent) {
     const given = values.contact[block.id];
+    if (block.fields.some((f) => given?.fields[f.id] === ON_ITS_WAY)) return say('sending');
     const empty = block.fields.find((f) => f.required && !given?.fields[f.id]?.trim());
     if (empty) return `${say('fillIn')}: ${empty.label}`;
     return block.consent?.required && !given?.consent ? say('fillIn') : null;

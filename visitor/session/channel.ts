@@ -30,6 +30,7 @@ export function channelTo(address: string, first: number, open: () => Promise<vo
       return token;
     },
     begin,
+    ready: () => opened.catch(() => begin()),
     drawn: (standing: Standing) => void (seq = standing.seq),
     unsure: () => void (isUnsure = true),
     /**

@@ -145,6 +145,12 @@ export class Session {
     return this.channel.token();
   }
 
+  /** Where a file goes to, once the run is open. */
+  runAt = async (): Promise<{ address: string; token: string }> => {
+    await this.channel.ready();
+    return { address: this.address, token: this.token };
+  };
+
   /** Opens the run of the token this device has, or a new one. */
   private async open(isAnew: boolean, key: VisitorKey = {}): Promise<void> {
     const address = readAddress(this.asks);

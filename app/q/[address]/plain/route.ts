@@ -5,11 +5,27 @@ import { HttpError } from '../../../../server/platform/http-error';
 import { networkOf, requireRoom, seenIn, whereFrom } from '../../../../server/platform/rates';
 import { openRun, takePlainStep } from '../../../../server/visitor/take-step';
 import { doorIn, type Key } from '../../../../server/visitor/admission';
-import { answer, readBytes } from '../../../http';
+import { type Chosen, LARGEST_UPLOAD } from '../../../../server/visitor/run-files';
+import { answer, readBytes, readForm } from '../../../http';
 
 /** The key of a trial goes along from page to page, since what is tried may not be live; so does the language that was asked for. */
 const goesAlong = (params: Record<string, string>): Record<string, string> =>
   Object.fromEntries(Object.entries(params).filter(([name]) => ['try', 'language', 'around'].includes(name)));
+
+/** What was filled in, and the files that were chosen. */
+async function readPlain(request: Request, network: string) {
+  const files = new Map<string, Chosen>();
+  if (!request.headers.get('content-type')?.startsWith('multipart/'))
+    return { fields: new URLSearchParams(wellFormedText((await readBytes(request, 64_000)).toString('utf8'))), files };
+  const fields = new URLSearchParams();
+  for (const [name, value] of await readForm(request, LARGEST_UPLOAD)) {
+    if (typeof value === 'string') fields.append(name, wellFormedText(value.slice(0, 64_000)));
+    // A field in which nothing was chosen comes as a file without a name.
+    else if (value.size > 0) files.set(name, { name: value.name, bytes: Buffer.from(await value.arrayBuffer()) });
+  }
+  if (files.size > 0) requireRoom(['file', network]);
+  return { fields, files };
+}
 
 /** The whole quiz works by plain forms where scripts are blocked: what was sent is taken, and the next page is led to. */
 export const POST = (request: Request, { params: at }: { params: Promise<{ address: string }> }) =>
@@ -17,7 +33,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
     const { address } = await at;
     const network = networkOf(request);
     requireRoom(['network', network]);
-    const fields = new URLSearchParams(wellFormedText((await readBytes(request, 64_000)).toString('utf8')));
+    const { fields, files } = await readPlain(request, network);
     const form = new Map([...new Set(fields.keys())].slice(0, 400).map((key) => [key, fields.getAll(key)]));
     const params = Object.fromEntries([...fields].flatMap(([k, v]) => (k.startsWith('k.') ? [[k.slice(2), v]] : [])));
     const lead = (to: string) =>
@@ -63,7 +79,7 @@ export const POST = (request: Request, { params: at }: { params: Promise<{ addre
       if (what === 'enter') return to({ run: ticket });
     }
     try {
-      const taken = await takePlainStep(address, ticket, form);
+      const taken = await takePlainStep(address, ticket, form, new Date(), files);
       if (!taken) return to({ run: ticket });
       const { step } = taken;
       if (!('taken' in step)) return to({ run: taken.ticket, wrong: '1' });
