@@ -155,7 +155,7 @@ test('its fields are made in Write: a choice, whose numbers, and that an address
   await page.getByRole('option', { name: 'Austria' }).click();
   await page.getByRole('button', { name: 'What First name is' }).click();
   await page.getByRole('option', { name: 'a file' }).click();
-  const field = page.locator('[data-option]').first();
+  const field = page.locator('[data-option="name"]');
   for (const kind of ['pictures', 'documents']) await expect(field.getByRole('switch', { name: kind })).toBeChecked();
   // The last kind stays.
   for (const kind of ['pictures', 'documents']) await field.getByRole('switch', { name: kind }).press('Space');

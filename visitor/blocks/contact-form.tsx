@@ -7,8 +7,12 @@ import { Wrong } from '../questions/parts';
 import type { ContactValues } from '../questions/values';
 import { useWords } from '../languages/words';
 import type { RunAt } from './kind';
+import { fetchOfResults, ofResultsKnown } from './late';
+import { NotFetched } from './not-fetched';
 
-const FileField = lazy(() => import('./file-field'));
+const FileFieldFetched = lazy(() =>
+  fetchOfResults().then(() => ({ default: ofResultsKnown()?.FileField ?? NotFetched })),
+);
 
 type Field = ContactView['fields'][number];
 /** What browsers fill in, and which keys a phone shows. */
@@ -35,6 +39,7 @@ export function ContactForm({
   onChange: (given: ContactValues) => void;
 }) {
   const id = useId();
+  const FileField = ofResultsKnown()?.FileField ?? FileFieldFetched;
   return (
     <>
       <h2 className="v-prompt" tabIndex={-1} data-heading>

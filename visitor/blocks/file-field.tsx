@@ -37,7 +37,7 @@ async function send(runAt: RunAt, place: { block: string; field: string }, file:
 
 const LOST = { block: null, code: 'no-file', message: 'The file did not arrive. Please choose it once more.' } as const;
 
-export default function FileField({ block, field, name, isRequired, value, fault, runAt, onChange }: Props) {
+export function FileField({ block, field, name, isRequired, value, fault, runAt, onChange }: Props) {
   const id = useId();
   const { say, fault: words } = useWords();
   const [refused, setRefused] = useState<Refusal | null>(null);

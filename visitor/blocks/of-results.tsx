@@ -3,6 +3,7 @@ import { Explained } from './explained';
 import { CertificateBlock } from './certificate';
 import { ChartBlock } from './chart';
 import { EmbargoBlock } from './embargo';
+import { FileField } from './file-field';
 import { AgainBlock, HandOverBlock } from './leads-on';
 import { VerdictBlock } from './outcome';
 import { AnswersBlock, LookOverBlock } from './review';
@@ -24,4 +25,5 @@ export const ofResults = {
     again: AgainBlock,
   },
   Explained,
+  FileField,
 };

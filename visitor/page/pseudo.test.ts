@@ -13,13 +13,11 @@ import type { Quiz, RichText } from '../../core/schema/quiz';
 import { plainText } from '../../core/text/rich';
 import { page, quiz, valid } from '../../tests/quizzes';
 import { en, type Phrase, type Phrases } from '../languages/phrases';
-import { fetchOfResults } from '../blocks/late';
 import { wordsOf } from '../languages/say';
 import { SpokenIn } from '../languages/words';
 import { valuesFrom } from '../questions/values';
 import { PageView } from './page-view';
 
-beforeAll(fetchOfResults);
 
 /** Letters of ours become one of another alphabet; what is filled in stays. */
 const other = (words: string): string => words.replace(/\{\w+\}|[A-Za-z]/g, (one) => (one.length > 1 ? one : 'ж'));
