@@ -14,7 +14,7 @@ import { Fragment, type ReactNode } from 'react';
 import type { LetterBlock, LetterDress, Sheet } from '../../core/flow/letter';
 import type { Inline, RichDoc } from '../../core/schema/quiz';
 import { plainText } from '../../core/text/rich';
-import { readConfig } from '../platform/config';
+import { addressInLetter } from './pictures';
 
 /** @property foot below the letter: why it came, and how to get no more */
 export type Drawn = {
@@ -34,7 +34,6 @@ const WIDTH = 560;
 const isRightToLeft = (language: string): boolean => /^(ar|fa|he|ur)\b/i.test(language);
 
 /** Mail programs know no address of a page that an address could be read from. */
-const absolute = (source: string): string => (source.startsWith('/') ? `${readConfig().publicUrl}${source}` : source);
 
 function InlineOf({ node, colour }: { node: Inline; colour: string }): ReactNode {
   if (node.type === 'hardBreak') return <br />;
@@ -89,7 +88,7 @@ function BlockOf({ block, dress }: { block: LetterBlock; dress: LetterDress }): 
   if (block.kind === 'picture')
     return (
       <Img
-        src={absolute(block.picture.src)}
+        src={addressInLetter(block.picture.src)}
         alt={block.picture.text}
         width={WIDTH - 64}
         style={{ width: '100%', maxWidth: WIDTH - 64, height: 'auto', margin: '0 0 16px' }}

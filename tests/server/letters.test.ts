@@ -180,7 +180,7 @@ describe('a letter as it goes out', () => {
       expect(html).toContain(`dir="${language === 'ar' ? 'rtl' : 'ltr'}"`);
       expect(Buffer.byteLength(html)).toBeLessThan(20_000);
       // Mail programs fetch pictures from somewhere, and know no scripts and no sheets of style.
-      expect(html).toMatch(/<img[^>]+src="https?:\/\/[^"]+\/pictures\/lane\.svg"/);
+      expect(html).toMatch(/<img[^>]+src="https?:\/\/[^"]+\/media\/drawn\/lane\/letter"/);
       expect(html).not.toMatch(/<script|<link[^>]+stylesheet/);
       expect(html).toContain('<title>Your &lt;result&gt;</title>');
       expect(html).not.toContain('<b>mend');

@@ -1,5 +1,7 @@
 import sharp from 'sharp';
 import { GET } from '../../app/media/[workspace]/[picture]/route';
+import { GET as LETTER } from '../../app/media/[workspace]/[picture]/letter/route';
+import { addressInLetter } from '../../server/letters/pictures';
 import { addPicture, cutPicture, newest } from '../../server/media/pictures';
 import { addRecording } from '../../server/media/recordings';
 import { somebody } from './world';
@@ -13,6 +15,35 @@ const served = (src: string) => {
   const [, , workspace = '', picture = ''] = src.split('/');
   return GET(new Request(`http://localhost${src}`), { params: Promise.resolve({ workspace, picture }) });
 };
+
+describe('in a letter', () => {
+  const inLetter = async (src: string) => {
+    const [, , workspace = '', picture = ''] = new URL(addressInLetter(src)).pathname.split('/');
+    const response = await LETTER(new Request('http://localhost/'), {
+      params: Promise.resolve({ workspace, picture }),
+    });
+    return { status: response.status, bytes: Buffer.from(await response.arrayBuffer()) };
+  };
+
+  it('a picture is one that every mail program shows: JPEG, or PNG where something shows through it', async () => {
+    const member = await somebody();
+    const { src } = await addPicture(member, await photo(3_000, 2_000));
+    expect(await sharp((await inLetter(src)).bytes).metadata()).toMatchObject({ format: 'jpeg', width: 1_104 });
+    const glass = sharp({ create: { width: 30, height: 20, channels: 4, background: '#12695a80' } });
+    const through = await addPicture(member, await glass.png().toBuffer());
+    expect(await sharp((await inLetter(through.src)).bytes).metadata()).toMatchObject({ format: 'png', width: 30 });
+    const drawn = await inLetter('/pictures/lane-drifter.svg');
+    expect(await sharp(drawn.bytes).metadata()).toMatchObject({ width: 1_104 });
+  });
+
+  it('none but ours is fetched', async () => {
+    expect(addressInLetter('https://elsewhere.test/a.webp')).toBe('https://elsewhere.test/a.webp');
+    for (const src of ['/pictures/nothing.svg', '/media/w-nobody/pic-nothing'])
+      expect((await inLetter(src)).status).toBe(404);
+    const params = Promise.resolve({ workspace: 'drawn', picture: '../../package' });
+    expect((await LETTER(new Request('http://localhost/'), { params })).status).toBe(404);
+  });
+});
 
 describe('a picture', () => {
   it('is made smaller, stripped, and served to be kept for good', async () => {
