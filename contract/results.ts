@@ -167,6 +167,7 @@ const PersonSchema = closed({
   files: Type.Array(FileSchema),
   answers: Type.Array(
     closed({
+      id: Type.String(),
       question: Type.String(),
       answer: Type.String(),
       seconds: points,
@@ -177,6 +178,8 @@ const PersonSchema = closed({
           of: Type.Number(),
           is: oneOf('right', 'part', 'wrong', 'pending'),
           right: Type.String(),
+          /** Whoever set these marks by hand. */
+          by: optional(closed({ name: Type.String(), at: Instant, note: Type.String() })),
         }),
       ),
     }),
@@ -193,7 +196,45 @@ const PersonSchema = closed({
 /** One run, read out. */
 export type Person = Static<typeof PersonSchema>;
 
+const QueueSchema = closed({
+  prompt: Type.String(),
+  /** The most marks there are. */
+  of: Type.Number(),
+  /** What waits, equal words once, what most have written first. `runs` are some of those who wrote it. */
+  answers: Type.Array(closed({ words: Type.String(), count: Count, runs: Type.Array(Type.String()), since: Instant })),
+  /** Whether these are all that wait. */
+  isAll: Type.Boolean(),
+  /** What was marked last, the newest first. */
+  marked: Type.Array(
+    closed({
+      run: Type.String(),
+      words: Type.String(),
+      marks: Type.Number(),
+      note: Type.String(),
+      at: Instant,
+      by: Type.String(),
+    }),
+  ),
+});
+export type ReviewQueue = Static<typeof QueueSchema>;
+
 export const results = {
+  /** The questions whose answers a person marks, and how many wait. */
+  'GET /api/quizzes/{quiz}/reviews': contract({
+    answer: closed({ questions: Type.Array(closed({ ...NamedSchema, waiting: Count })) }),
+  }),
+  'GET /api/quizzes/{quiz}/reviews/{question}': contract({ answer: QueueSchema }),
+  /** Marks all that wait with the same words, or the answer of one run; null takes that back. */
+  'PUT /api/quizzes/{quiz}/reviews/{question}': contract({
+    body: closed({
+      words: optional(Type.String({ maxLength: 20_000 })),
+      run: optional(Type.String({ maxLength: 100 })),
+      marks: Type.Union([Type.Number({ minimum: 0, maximum: 1_000 }), Type.Null()]),
+      /** To the visitor. */
+      note: optional(Type.String({ maxLength: 2_000 })),
+    }),
+    answer: closed({ ...QueueSchema.properties, done: Count }),
+  }),
   /** Null before it is published. */
   'GET /api/quizzes/{quiz}/findings': contract({
     answer: closed({ findings: Type.Union([FindingsSchema, Type.Null()]) }),

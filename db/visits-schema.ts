@@ -7,8 +7,10 @@ import type { Sheet } from '../core/flow/letter';
 import type { Quiet } from '../core/mailing/quiet';
 import { sql } from 'drizzle-orm';
 import {
+  type AnyPgColumn,
   boolean,
   date,
+  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -76,6 +78,10 @@ export const listed = pgTable(
   ],
 );
 
+/** Of what was counted of a run: something in it waits for a person to mark it. */
+export const waits = (countedKeys: AnyPgColumn) =>
+  sql`jsonb_path_exists(${countedKeys}, '$[*] ? (@ starts with "pending ")')`;
+
 // Runs: an append-only list of what the visitor sent. The row beside it keeps what lists need, and what was counted so far.
 export const runs = pgTable(
   'runs',
@@ -113,6 +119,9 @@ export const runs = pgTable(
     traces: jsonb('traces').$type<Traces>(),
     /** What was wiped of it since it went on last: what comes afterwards is wiped in its turn. */
     wiped: text('wiped').$type<'contacts' | 'traces'>(),
+    /** Marks that a person has set, by question, and what they said to the visitor: the newest line of `reviews`. */
+    reviews: jsonb('reviews').$type<Record<string, number>>().notNull().default({}),
+    notes: jsonb('notes').$type<Record<string, string>>().notNull().default({}),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId] }),
@@ -128,6 +137,7 @@ export const runs = pgTable(
     index('runs_uncounted')
       .on(t.workspaceId, t.quizId, t.seenAt)
       .where(sql`${t.countedSeq} < ${t.seq}`),
+    index('runs_waiting').on(t.workspaceId, t.quizId, t.lastAt, t.runId).where(waits(t.countedKeys)),
     ofQuiz(t),
   ],
 );
@@ -142,6 +152,31 @@ export const runEvents = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId, t.seq] }),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+/** What people have marked by hand, one line each time; never changed. */
+export const reviews = pgTable(
+  'reviews',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    questionId: text('question_id').notNull(),
+    /** Which one of this question in this run. */
+    change: integer('change').notNull(),
+    /** Null where they were taken back. */
+    marks: doublePrecision('marks'),
+    note: text('note').notNull().default(''),
+    at: at('at').notNull(),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId, t.questionId, t.change] }),
+    index('reviews_newest').on(t.workspaceId, t.quizId, t.questionId, t.at),
     foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
       'cascade',
     ),

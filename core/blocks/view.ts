@@ -47,6 +47,8 @@ export type ReviewLine = {
   state: 'right' | 'partly' | 'wrong' | 'waiting' | null;
   right?: string;
   marks?: string;
+  /** What a person who marked it says to the visitor. */
+  note?: string;
   explanations?: RichText[];
   /** Shown with the explanations. */
   media?: Media;

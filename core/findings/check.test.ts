@@ -326,6 +326,11 @@ describe('the check', () => {
       quiz([page('p1', [ab('q1'), ab('q2')], { limit: 9 })], { verdicts: good.verdicts }),
       quiz([page('p1', [ab('q1'), ab('q2')], { limit: 10 })], { verdicts: good.verdicts }),
     ],
+    [
+      'held-for-nobody',
+      quiz([page('p1', [ab('q1')])], { verdicts: good.verdicts, delivery: { held: 'marked' } }),
+      quiz([page('p1', [text('q1', { reviewRest: true })])], { verdicts: good.verdicts, delivery: { held: 'marked' } }),
+    ],
     ['draw-too-few', drawing(3), drawing(2)],
     [
       'required-hidden-loop',

@@ -73,6 +73,15 @@ function structure(quiz: Quiz): Finding[] {
     found.push(warning('no-result', 'write', [], 'There is no result page: the quiz ends with a bare thank-you.'));
   }
   found.push(...certificates(quiz));
+  if (quiz.delivery.held === 'marked' && !questionsOf(quiz).some((q) => isReviewed(q) || 'reviewRest' in q))
+    found.push(
+      warning(
+        'held-for-nobody',
+        'write',
+        [],
+        'Results wait until a person has marked them, but nothing is marked by one.',
+      ),
+    );
   if (quiz.delivery.limit !== undefined && quiz.delivery.limit < 5 * questionsOf(quiz).length) {
     found.push(
       warning(

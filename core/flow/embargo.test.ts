@@ -20,12 +20,16 @@ describe('a result', () => {
     ['of a run that finished as it was released', 'released', after, '2027-05-10T10:00:00Z', null],
     ['of a run that finished after the release', 'released', after, '2027-05-10T09:59:59Z', 'released'],
     ['released by hand before its moment', day, before, '2027-05-10T12:00:00Z', null],
-  ] as const)('%s', (_, held, now, released, expected) => {
+    ['of which something waits for a person', 'marked', after, null, 'marked', 1],
+    ['of which nothing waits any more', 'marked', before, null, null, 0],
+    ['released though something waits', 'marked', after, '2027-05-10T12:00:00Z', null, 1],
+  ] as const)('%s', (_, held, now, released, expected, pending = 0) => {
     expect(
       embargoOf(keeping(held), {
         finishedAt: at('2027-05-10T10:00:00Z'),
         releasedAt: released === null ? null : at(released),
         now: at(now),
+        pending,
       }),
     ).toBe(expected);
   });

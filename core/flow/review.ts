@@ -11,13 +11,17 @@ type Allowed = { right?: boolean; marks?: boolean; explanations?: boolean };
 
 /**
  * One question of a run, looked at afterwards.
- * @param counted the answer that is marked, and marks set by hand where there are any
+ * @param counted the answer that is marked; marks set by hand and what was said with them, where there are any
  */
 export function reviewLine(
   question: Question,
   answer: Answer | undefined,
   allowed: Allowed,
-  { counted = answer, byHand }: { counted?: Answer | undefined; byHand?: number | undefined } = {},
+  {
+    counted = answer,
+    byHand,
+    note,
+  }: { counted?: Answer | undefined; byHand?: number | undefined; note?: string | undefined } = {},
 ): ReviewLine {
   const marked = isKeyed(question) || isReviewed(question) ? marksOf(question, counted, byHand) : null;
   const state = reviewState(marked);
@@ -35,6 +39,7 @@ export function reviewLine(
     ...(allowed.marks && marked && !marked.pending
       ? { marks: `${number(marked.awarded)} / ${number(question.marks ?? 1)}` }
       : {}),
+    ...(note ? { note } : {}),
     ...(allowed.explanations ? explained(question, state) : {}),
   };
 }

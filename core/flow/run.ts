@@ -40,6 +40,8 @@ export type Run = {
   first: Record<string, Answer>;
   /** Marks that a person has set by hand. */
   reviews: Record<string, number>;
+  /** What that person has said to the visitor, by question. */
+  notes: Record<string, string>;
   contact: Record<string, ContactGiven>;
   /** How often each page was sent. */
   tries: Record<string, number>;
@@ -62,10 +64,15 @@ export const MOST_VISITS = 500;
 /** Whether a visitor may go back: not if the creator forbids it, nor if right answers have been told. */
 export const turnsBack = (quiz: Quiz): boolean => quiz.delivery.back !== false && quiz.delivery.explain !== 'after';
 
-export type Start = { seed: number; known?: Record<string, string>; reviews?: Record<string, number> };
+export type Start = {
+  seed: number;
+  known?: Record<string, string>;
+  reviews?: Record<string, number>;
+  notes?: Record<string, string>;
+};
 
 /** A run at its first page. Known values that the quiz does not declare fall away; those not given take their default. */
-export function startRun(quiz: Quiz, { seed, known = {}, reviews = {} }: Start): Run {
+export function startRun(quiz: Quiz, { seed, known = {}, reviews = {}, notes = {} }: Start): Run {
   const values = Object.fromEntries(quiz.known.map((k) => [k.id, known[k.id] ?? k.default ?? '']));
   const run: Run = {
     seed,
@@ -74,6 +81,7 @@ export function startRun(quiz: Quiz, { seed, known = {}, reviews = {} }: Start):
     answers: {},
     first: {},
     reviews,
+    notes,
     contact: {},
     tries: {},
     visits: 0,

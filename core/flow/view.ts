@@ -226,6 +226,7 @@ function reviewOf(
   const line = reviewLine(question, run.answers[id], allowed, {
     counted: run.first[id] ?? run.answers[id],
     byHand: run.reviews[id],
+    note: run.notes[id],
   });
   return [line.explanations ? { ...line, explanations: line.explanations.map(fill) } : line];
 }

@@ -155,6 +155,8 @@ export type AuthorSide<Q extends Question> = {
   canShuffle?: true;
   /** Whether its parts can each be right, so that a share of them can be worth a share of the marks. */
   hasRightParts?(question: Q): boolean;
+  /** The same question, taking one more spelling for right. Of one whose words are typed. */
+  acceptSpelling?(question: Q, words: string): Partial<Q>;
   /** What stands in it, in short, and how right each of it is where that is known. */
   summary?(question: Q): { words: string; credit?: number }[];
   /** A new one, ready to be typed into. */

@@ -281,7 +281,7 @@ export const QuizSchema = Type.Object(
         /** Explanations stand after each page; then there is no way back. */
         explain: optional(oneOf('after')),
         /** Results are kept back: until somebody releases them, or until a moment (ISO 8601, UTC, whole seconds). */
-        held: optional(Type.Union([Type.Literal('released'), Moment])),
+        held: optional(Type.Union([Type.Literal('released'), Type.Literal('marked'), Moment])),
       },
       { additionalProperties: false, default: {} },
     ),

@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, or, type SQL, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
 import type { Db, Tx } from '../client';
-import { addresses, contacts, editions, quizzes, runEvents, runs } from '../schema';
+import { addresses, contacts, editions, quizzes, runEvents, runs, waits } from '../schema';
 
 export type RunRow = typeof runs.$inferSelect;
 export type RunWithEvents = RunRow & { events: Sent[] };
@@ -34,6 +34,8 @@ export const runColumns = {
   named: runs.named,
   traces: runs.traces,
   wiped: runs.wiped,
+  reviews: runs.reviews,
+  notes: runs.notes,
   events,
 };
 
@@ -279,7 +281,12 @@ export async function countHeldBack(db: Db | Tx, workspaceId: string, quizId: st
         eq(runs.isTrial, false),
         or(isNull(quizzes.releasedAt), gt(runs.finishedAt, quizzes.releasedAt)),
         // Moments are all of one shape, so their order is that of their letters.
-        or(eq(held, 'released'), gt(held, now.toISOString())),
+        or(
+          eq(held, 'released'),
+          // What is not counted yet may wait too.
+          and(eq(held, 'marked'), or(waits(runs.countedKeys), lt(runs.countedSeq, runs.seq))),
+          and(ne(held, 'marked'), gt(held, now.toISOString())),
+        ),
       ),
     );
   return rows[0]?.count ?? 0;

@@ -18,6 +18,7 @@ import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { fileLine, filesOfRuns } from '../../db/queries/run-files';
 import { countByEdition, oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
+import { reviewsOfRun } from '../../db/queries/reviews';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
 import { editionOf, ownQuizOf } from '../publishing/editions';
@@ -160,6 +161,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
   const quiz = await ownQuizOf(row);
   const run = foldRun(quiz, row, row.events);
   const result = resultOf(quiz, run);
+  const byHand = new Map((await reviewsOfRun(database(), member.workspaceId, runId)).map((r) => [r.questionId, r]));
   const seconds = await secondsByPage(member.workspaceId, row);
   const { pageOf, pages, outcomes } = quizIndex(quiz);
   const won = new Set(Object.values(result.verdicts).flatMap((v) => v.outcomes));
@@ -176,10 +178,11 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
     contact: contactWords(quiz, run),
     files: (await filesOfRuns(database(), member.workspaceId, [runId])).map(fileLine),
     answers: questionsOnWay(quiz, run).map((q) => ({
+      id: q.id,
       question: nameOf(q),
       answer: answerText(q, run.answers[q.id]),
       seconds: seconds.get(pageOf.get(q.id)?.id ?? '') ?? null,
-      ...markedOf(q, run),
+      ...markedOf(q, run, byHand.get(q.id)),
     })),
     ...(result.marks.percent === null
       ? {}
@@ -214,12 +217,17 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
 }
 
 /** What an answer is worth, where anything is right. On a page with a gate the first try counts. */
-function markedOf(q: Question, run: Run): Pick<Person['answers'][number], 'marked'> {
+function markedOf(
+  q: Question,
+  run: Run,
+  review?: { byName: string; at: Date; note: string },
+): Pick<Person['answers'][number], 'marked'> {
   const byHand = run.reviews[q.id];
   if (!isKeyed(q) && !isReviewed(q) && byHand === undefined) return {};
   const { credit, pending, awarded } = marksOf(q, run.first[q.id] ?? run.answers[q.id], byHand);
   const is = pending ? 'pending' : (credit ?? 0) >= 1 ? 'right' : (credit ?? 0) > 0 ? 'part' : 'wrong';
-  return { marked: { awarded, of: q.marks ?? 1, is, right: kindOf(q).rightText(q) } };
+  const by = review && byHand !== undefined && { name: review.byName, at: review.at.toISOString(), note: review.note };
+  return { marked: { awarded, of: q.marks ?? 1, is, right: kindOf(q).rightText(q), ...(by ? { by } : {}) } };
 }
 
 /** How long each page was looked at before it was sent, by the server's clock. */

@@ -59,7 +59,7 @@ export async function writeLettersOf(workspaceId: string, runId: string, now: Da
   if (!left?.mayWrite) return;
   await database().transaction(async (tx) => {
     if (!(await isReached(tx, workspaceId, left))) return;
-    if (!run.finished || (await heldUntil(tx, quiz, row, now)) === null)
+    if (!run.finished || (await heldUntil(tx, quiz, row, { run, now })) === null)
       await writeToVisitor(tx, quiz, row, run, { to: left.email, now });
   });
 }

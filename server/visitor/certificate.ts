@@ -205,9 +205,10 @@ export async function certificateOf(address: string, token: string, block: strin
 }
 
 async function certificateIn(quiz: Quiz, row: RunWithEvents, block: string) {
-  const held = await heldUntil(database(), quiz, row, new Date());
+  const run = foldRun(quiz, row, row.events);
+  const held = await heldUntil(database(), quiz, row, { run, now: new Date() });
   const beside = await besideRun(database(), quiz, row, new Date());
-  const { page } = viewOf(quiz, foldRun(quiz, row, row.events), held, beside);
+  const { page } = viewOf(quiz, run, held, beside);
   const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);
   if (found?.kind !== 'certificate') throw notFound('This certificate');
   return found;

@@ -88,10 +88,11 @@ export async function keepWhatWasLeft(
   }
   await writeToMakers(tx, quiz, row, run, now);
   if (!left?.mayWrite || !(await isReached(tx, workspaceId, left))) return;
-  const held = await heldUntil(tx, quiz, row, now);
+  const held = await heldUntil(tx, quiz, row, { run, now });
   if (held === null) return writeToVisitor(tx, quiz, row, run, { to: left.email, now });
-  // With release by hand, letters are written at the release.
-  if (held !== 'released') await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
+  // With release by hand, or by the last marks, letters are written then.
+  if (held !== 'released' && held !== 'marked')
+    await enqueueRelease(tx, { workspaceId, quizId, runId }, new Date(held));
 }
 
 /** Whether letters may go to who left an address, as far as it had to be confirmed. */

@@ -24,7 +24,7 @@ export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | n
 
 /** @param row of the run, as it is on disk with `run` as its state */
 export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<Standing> {
-  const held = run.finished ? await heldUntil(database(), quiz, row, now) : null;
+  const held = run.finished ? await heldUntil(database(), quiz, row, { run, now }) : null;
   const seen = viewOf(quiz, run, held, run.finished ? await besideRun(database(), quiz, row, now) : {});
   const deadline = run.finished ? null : await deadlineFor(quiz, row);
   const ahead = viewsAhead(quiz, run);

@@ -18,7 +18,7 @@ export async function takeOffer(address: string, token: string, id: string, now 
   if (!row) throw notFound('This run');
   const quiz = await quizOf(row);
   const run = foldRun(quiz, row, row.events);
-  const isHeld = run.finished && (await heldUntil(database(), quiz, row, now)) !== null;
+  const isHeld = run.finished && (await heldUntil(database(), quiz, row, { run, now })) !== null;
   const offer = isHeld ? undefined : offerOf(quiz, run, id, () => reachedOutcomes(quiz, run));
   if (!offer || !isWebAddress(offer.url)) throw notFound('This offer');
   if (!run.offers.includes(id)) {

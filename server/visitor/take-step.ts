@@ -220,7 +220,7 @@ export async function takePlainStep(
   if (row.seq > seq + 1) return null;
   const quiz = await quizOf(row);
   const before = foldRun(quiz, row, row.events.slice(0, seq));
-  const held = before.finished ? await heldUntil(database(), quiz, row, now) : null;
+  const held = before.finished ? await heldUntil(database(), quiz, row, { run: before, now }) : null;
   const view = viewOf(quiz, before, held);
   const kept = await keepFiles(quiz, row, view, { files, now });
   const sent = sentFromForm(view, new Map([...form, ...kept.values]));
@@ -334,7 +334,7 @@ export async function takeStep(
     // An offer that is taken again, is not there, or belongs to a result that is still kept back, is no event.
     if (
       taken.do === 'offer' &&
-      (next.run === run || (run.finished && (await heldUntil(database(), quiz, row, now)) !== null))
+      (next.run === run || (run.finished && (await heldUntil(database(), quiz, row, { run, now })) !== null))
     )
       return { taken: await standingOf(quiz, row, run, now) };
     if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now, settings })) {

@@ -13,6 +13,7 @@ import { OffersChart, OutcomesChart, SpreadChart } from './charts';
 import { Journey } from './journey';
 import { PatternsView } from './patterns';
 import { QuestionsView } from './questions';
+import { ToReview } from './to-review';
 import { TwoVersions } from './two-versions';
 import { PeopleView } from './people';
 import type { Findings, People } from '../../contract/results';
@@ -43,11 +44,19 @@ const Page = styled.div`
   }
 `;
 
-export function FindingsTab({ first, people }: { first: Findings | null; people: People }) {
+export function FindingsTab({
+  first,
+  people,
+  isReader,
+}: {
+  first: Findings | null;
+  people: People;
+  isReader: boolean;
+}) {
   const quiz = useQuiz();
   const quizId = useDocument((s) => s.quizId);
   const [findings, setFindings] = useState(first);
-  const [view, setView] = useState<'journey' | 'questions' | 'patterns' | 'people'>('journey');
+  const [view, setView] = useState<'journey' | 'questions' | 'patterns' | 'people' | 'review'>('journey');
   // Refresh the figures while the page is open.
   useAskAgain(
     () => call('GET /api/quizzes/{quiz}/findings', { quiz: quizId }).then((now) => setFindings(now.findings)),
@@ -78,6 +87,7 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
             { id: 'questions', label: 'Questions' },
             { id: 'patterns', label: 'Patterns' },
             { id: 'people', label: 'People' },
+            { id: 'review', label: 'To review' },
           ]}
         />
         <a href={`/api/quizzes/${quizId}/runs.csv`} download>
@@ -85,11 +95,13 @@ export function FindingsTab({ first, people }: { first: Findings | null; people:
         </a>
       </div>
       {view === 'people' ? (
-        <PeopleView first={people} />
+        <PeopleView first={people} mayMark={!isReader} />
       ) : view === 'questions' ? (
         <QuestionsView questions={findings.drawn} />
       ) : view === 'patterns' ? (
         <PatternsView />
+      ) : view === 'review' ? (
+        <ToReview mayMark={!isReader} />
       ) : (
         <>
           <Journey steps={findings.journey} ends={findings.ends} />

@@ -8,6 +8,7 @@ import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { call } from '../../contract/call';
 import { nameOfLanguage } from '../../core/languages/translate';
+import { ByHand } from './by-hand';
 import { LeftFiles } from '../shared/left-files';
 import { dayAndTime } from '../shared/time';
 import type { People, Person, PersonLine } from '../../contract/results';
@@ -52,7 +53,7 @@ const Split = styled.div`
   }
 `;
 
-export function PeopleView({ first }: { first: People }) {
+export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean }) {
   const quizId = useDocument((s) => s.quizId);
   const [people, setPeople] = useState(first);
   const [person, setPerson] = useState<Person | null>(null);
@@ -103,7 +104,13 @@ export function PeopleView({ first }: { first: People }) {
         <div role="alert">{trouble && <Alarm as="p">{trouble}</Alarm>}</div>
       </div>
       {person ? (
-        <OnePerson quiz={quizId} person={person} step={step} />
+        <OnePerson
+          key={person.runId}
+          quiz={quizId}
+          person={person}
+          step={step}
+          onMarked={mayMark ? () => open(person.runId) : undefined}
+        />
       ) : (
         <p style={{ color: 'var(--ink-2)', fontSize: 18, paddingTop: 12 }}>
           Choose somebody to see what they answered.
@@ -183,7 +190,18 @@ const Sheet = styled.article`
   }
 `;
 
-function OnePerson({ quiz, person, step }: { quiz: string; person: Person; step: (by: -1 | 1) => void }) {
+function OnePerson({
+  quiz,
+  person,
+  step,
+  onMarked,
+}: {
+  quiz: string;
+  person: Person;
+  step: (by: -1 | 1) => void;
+  /** Where whoever looks may mark. */
+  onMarked: (() => void) | undefined;
+}) {
   const { name, email, ...others } = person.contact;
   const won = person.verdicts.flatMap(({ outcomes }) => outcomes);
   const spread = (low: number | null, high: number | null) =>
@@ -220,6 +238,9 @@ function OnePerson({ quiz, person, step }: { quiz: string; person: Person; step:
               <td>
                 {a.answer || <Faint>left empty</Faint>}
                 {a.marked && <Marked marked={a.marked} />}
+                {a.marked && person.finished && onMarked && (
+                  <ByHand quiz={quiz} run={person.runId} answer={a} onMarked={onMarked} />
+                )}
               </td>
               <td>{a.seconds === null ? '' : `${a.seconds} s`}</td>
             </tr>
@@ -295,6 +316,8 @@ function Marked({ marked }: { marked: NonNullable<Person['answers'][number]['mar
       <Mark kind={kind} size={11} />
       {word}, {short(marked.awarded)} of {short(marked.of)}
       {marked.is !== 'right' && marked.right && `; right is ${marked.right}`}
+      {marked.by && `; marked by ${marked.by.name}, ${dayAndTime(marked.by.at)}`}
+      {marked.by?.note && `: “${marked.by.note}”`}
     </span>
   );
 }

@@ -22,7 +22,7 @@ export function Afterwards({ waiting, live }: { waiting: number; live: boolean }
   const { held } = quiz.delivery;
   const set = (to: typeof held, join?: string) =>
     store.getState().edit(setField('set-held', [], ['delivery', 'held'], held, to), join);
-  const kind = held === undefined ? 'now' : held === 'released' ? 'released' : 'moment';
+  const kind = held === undefined ? 'now' : held === 'released' || held === 'marked' ? held : 'moment';
   return (
     <section aria-label="What visitors see at the end">
       <h2>At the end</h2>
@@ -35,13 +35,14 @@ export function Afterwards({ waiting, live }: { waiting: number; live: boolean }
             { id: 'now', label: 'at once' },
             { id: 'moment', label: 'from a day on' },
             { id: 'released', label: 'when you release it' },
+            { id: 'marked', label: 'when a person has marked it' },
           ]}
           onChange={(to) =>
             to !== kind &&
             set(
               to === 'now'
                 ? undefined
-                : to === 'released'
+                : to === 'released' || to === 'marked'
                   ? to
                   : whole(new Date(Math.ceil((Date.now() + 7 * DAY) / 3_600_000) * 3_600_000)),
             )

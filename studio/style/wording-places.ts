@@ -72,7 +72,7 @@ export const wordGroups: readonly WordGroup[] = [
   {
     name: 'When results are kept back',
     shows: null,
-    keys: ['heldBack', 'heldUntil', 'heldUntilReleased', 'heldMail', 'heldHere'],
+    keys: ['heldBack', 'heldUntil', 'heldUntilReleased', 'heldUntilMarked', 'heldMail', 'heldHere'],
   },
   {
     name: 'Between pages',

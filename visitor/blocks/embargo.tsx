@@ -13,7 +13,11 @@ export function EmbargoBlock({ block: { until, mail } }: BlockProps<'held-back'>
       </h2>
       {/* In the visitor's own time, which the server does not know. */}
       <p suppressHydrationWarning>
-        {until === 'released' ? say('heldUntilReleased') : say('heldUntil', { when: when(until) })}
+        {until === 'released'
+          ? say('heldUntilReleased')
+          : until === 'marked'
+            ? say('heldUntilMarked')
+            : say('heldUntil', { when: when(until) })}
       </p>
       <p>
         {mail !== undefined && `${say('heldMail', { mail })} `}

@@ -67,6 +67,7 @@ export const ar: Phrases = {
   heldBack: 'شكرًا لك. وصلت إجاباتك.',
   heldUntil: 'تظهر نتيجتك ابتداءً من {when}.',
   heldUntilReleased: 'تظهر نتيجتك حالما يُسمح بنشرها.',
+  heldUntilMarked: 'تصل نتيجتك حالما يقرأ شخص ما إجاباتك.',
   heldMail: 'وسترسل عندئذ إلى {mail} أيضًا.',
   heldHere: 'عُد إلى هذه الصفحة على هذا الجهاز لتراها.',
   howItWent: 'هكذا كانت إجابتك',

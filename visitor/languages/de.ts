@@ -71,6 +71,7 @@ export const de: Phrases = {
   heldBack: 'Danke. Deine Antworten sind angekommen.',
   heldUntil: 'Dein Ergebnis steht ab {when} hier.',
   heldUntilReleased: 'Dein Ergebnis kommt, sobald es freigegeben ist.',
+  heldUntilMarked: 'Dein Ergebnis kommt, sobald jemand deine Antworten gelesen hat.',
   heldMail: 'Es geht dann auch an {mail}.',
   heldHere: 'Komm auf diesem Gerät auf diese Seite zurück, um es zu sehen.',
   howItWent: 'So lief es',

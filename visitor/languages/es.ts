@@ -70,6 +70,7 @@ export const es: Phrases = {
   heldBack: 'Gracias. Tus respuestas han llegado.',
   heldUntil: 'Tu resultado se verá a partir del {when}.',
   heldUntilReleased: 'Tu resultado llegará en cuanto se publique.',
+  heldUntilMarked: 'Tu resultado llega en cuanto alguien haya leído tus respuestas.',
   heldMail: 'Entonces se enviará también a {mail}.',
   heldHere: 'Vuelve a esta página en este dispositivo para verlo.',
   howItWent: 'Así te ha ido',

@@ -72,6 +72,7 @@ export const fr: Phrases = {
   heldBack: 'Merci. Vos réponses sont arrivées.',
   heldUntil: 'Votre résultat sera visible à partir du {when}.',
   heldUntilReleased: 'Votre résultat viendra dès qu’il sera publié.',
+  heldUntilMarked: 'Votre résultat arrive dès que quelqu’un aura lu vos réponses.',
   heldMail: 'Il sera alors aussi envoyé à {mail}.',
   heldHere: 'Revenez sur cette page, sur cet appareil, pour le voir.',
   howItWent: 'Voici ce qu’il en est',

@@ -71,6 +71,7 @@ export const it: Phrases = {
   heldBack: 'Grazie. Le tue risposte sono arrivate.',
   heldUntil: 'Il tuo risultato si vedrà da {when} in poi.',
   heldUntilReleased: 'Il tuo risultato arriva appena sarà pubblicato.',
+  heldUntilMarked: 'Il tuo risultato arriva appena qualcuno avrà letto le tue risposte.',
   heldMail: 'Verrà inviato anche a {mail}.',
   heldHere: 'Torna su questa pagina da questo dispositivo per vederlo.',
   howItWent: 'Com’è andata',

@@ -68,6 +68,7 @@ export const ja: Phrases = {
   heldBack: 'ありがとうございます。答えが届きました。',
   heldUntil: '結果は{when}から見られます。',
   heldUntilReleased: '結果は公開されしだいお知らせします。',
+  heldUntilMarked: '誰かが回答を読み終え次第、結果が届きます。',
   heldMail: '{mail}にもお送りします。',
   heldHere: '結果を見るには、この端末でこのページに戻ってきてください。',
   howItWent: '答え合わせ',

@@ -70,6 +70,7 @@ export const nl: Phrases = {
   heldBack: 'Dank je. Je antwoorden zijn aangekomen.',
   heldUntil: 'Je resultaat is te zien vanaf {when}.',
   heldUntilReleased: 'Je resultaat komt zodra het is vrijgegeven.',
+  heldUntilMarked: 'Je uitslag komt zodra iemand je antwoorden heeft gelezen.',
   heldMail: 'Het gaat dan ook naar {mail}.',
   heldHere: 'Kom op dit apparaat terug naar deze pagina om het te zien.',
   howItWent: 'Zo ging het',

@@ -72,6 +72,7 @@ export const en = {
   heldBack: 'Thank you. Your answers have arrived.',
   heldUntil: 'Your result is shown from {when} on.',
   heldUntilReleased: 'Your result comes as soon as it has been released.',
+  heldUntilMarked: 'Your result comes as soon as a person has read your answers.',
   heldMail: 'It is then sent to {mail} too.',
   heldHere: 'Come back to this page on this device to see it.',
   howItWent: 'How that went',

@@ -71,6 +71,7 @@ export const pl: Phrases = {
   heldBack: 'Dziękujemy. Twoje odpowiedzi dotarły.',
   heldUntil: 'Twój wynik będzie widoczny od: {when}.',
   heldUntilReleased: 'Twój wynik pojawi się, gdy tylko zostanie ogłoszony.',
+  heldUntilMarked: 'Wynik pojawi się, gdy tylko ktoś przeczyta odpowiedzi.',
   heldMail: 'Zostanie też wysłany na adres {mail}.',
   heldHere: 'Wróć na tę stronę na tym urządzeniu, żeby go zobaczyć.',
   howItWent: 'Jak poszło',

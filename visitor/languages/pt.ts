@@ -70,6 +70,7 @@ export const pt: Phrases = {
   heldBack: 'Obrigado. As suas respostas chegaram.',
   heldUntil: 'O seu resultado aparece a partir de {when}.',
   heldUntilReleased: 'O seu resultado vem assim que for divulgado.',
+  heldUntilMarked: 'O seu resultado chega assim que alguém tiver lido as suas respostas.',
   heldMail: 'Ele também será enviado para {mail}.',
   heldHere: 'Volte a esta página neste aparelho para o ver.',
   howItWent: 'Como correu',

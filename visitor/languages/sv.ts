@@ -70,6 +70,7 @@ export const sv: Phrases = {
   heldBack: 'Tack. Dina svar har kommit fram.',
   heldUntil: 'Ditt resultat visas från och med {when}.',
   heldUntilReleased: 'Ditt resultat kommer så snart det har släppts.',
+  heldUntilMarked: 'Ditt resultat kommer så snart någon har läst dina svar.',
   heldMail: 'Det skickas då också till {mail}.',
   heldHere: 'Kom tillbaka till den här sidan på den här enheten för att se det.',
   howItWent: 'Så gick det',

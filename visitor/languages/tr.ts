@@ -67,6 +67,7 @@ export const tr: Phrases = {
   heldBack: 'Teşekkürler. Yanıtların ulaştı.',
   heldUntil: 'Sonucun şu andan itibaren gösterilecek: {when}.',
   heldUntilReleased: 'Sonucun açıklanır açıklanmaz gelecek.',
+  heldUntilMarked: 'Sonucun, biri yanıtlarını okur okumaz gelir.',
   heldMail: 'O zaman şu adrese de gönderilecek: {mail}.',
   heldHere: 'Görmek için bu cihazda bu sayfaya geri gel.',
   howItWent: 'Nasıl geçti',

@@ -18,7 +18,6 @@ import { SpokenIn } from '../languages/words';
 import { valuesFrom } from '../questions/values';
 import { PageView } from './page-view';
 
-
 /** Letters of ours become one of another alphabet; what is filled in stays. */
 const other = (words: string): string => words.replace(/\{\w+\}|[A-Za-z]/g, (one) => (one.length > 1 ? one : 'ж'));
 const phrase = (one: Phrase): Phrase =>

@@ -15,5 +15,6 @@ export const textAuthor: AuthorSide<Of<'text'>> = {
       ? question
       : { ...question, accept: right.map(({ text, credit = 1 }) => (credit === 1 ? text : { text, credit })) };
   },
+  acceptSpelling: ({ accept = [] }, words) => ({ accept: [...accept, words.trim()] }),
   rightText: (question) => rightSpelling(question.accept),
 };

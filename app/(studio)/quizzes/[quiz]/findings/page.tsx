@@ -7,5 +7,5 @@ export default async function FindingsPage({ params }: { params: Promise<{ quiz:
   const { quizId } = await quizRow((await params).quiz);
   const who = await member();
   const [found, people] = await patiently(() => Promise.all([findingsOf(who, quizId), listPeople(who, quizId)]));
-  return <FindingsTab first={found} people={people} />;
+  return <FindingsTab first={found} people={people} isReader={who.role === 'reader'} />;
 }
