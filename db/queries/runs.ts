@@ -122,6 +122,17 @@ export const quizzesToCount = (db: Db, workspaceId?: string) =>
     )
     .limit(1_000);
 
+/** What changes whenever a run of a quiz goes on: the index knows it. */
+export async function newestMove(db: Db, workspaceId: string, quizId: string): Promise<string> {
+  const [newest] = await db
+    .select({ at: sql<string>`${runs.lastAt}::text`, runId: runs.runId })
+    .from(runs)
+    .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId)))
+    .orderBy(desc(runs.lastAt), desc(runs.runId))
+    .limit(1);
+  return newest ? `${newest.at} ${newest.runId}` : '';
+}
+
 /** Runs that were started, newest first, a page at a time; `before` is the last one of the page before. */
 export const startedRuns = (
   db: Db,

@@ -4,13 +4,12 @@ import { Download } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useDocument, useQuiz } from '../document';
-import { useAskAgain } from '../shared/ask-again';
-import { call } from '../../contract/call';
 import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
 import { OffersChart, OutcomesChart, SpreadChart } from './charts';
 import { Journey } from './journey';
+import { useLive } from './live';
 import { PatternsView } from './patterns';
 import { QuestionsView } from './questions';
 import { ToReview } from './to-review';
@@ -57,11 +56,7 @@ export function FindingsTab({
   const quizId = useDocument((s) => s.quizId);
   const [findings, setFindings] = useState(first);
   const [view, setView] = useState<'journey' | 'questions' | 'patterns' | 'people' | 'review'>('journey');
-  // Refresh the figures while the page is open.
-  useAskAgain(
-    () => call('GET /api/quizzes/{quiz}/findings', { quiz: quizId }).then((now) => setFindings(now.findings)),
-    4_000,
-  );
+  useLive(quizId, setFindings);
 
   if (!findings) {
     return (

@@ -245,7 +245,6 @@ function useSpelling(id: string) {
   const question = useDocument((s) => quizIndex(s.quiz).questions.get(id));
   const kind = question && kindOf(question);
   if (!question || !kind?.acceptSpelling) return null;
-  const { acceptSpelling } = kind;
   return {
     isAccepted: (words: string) => (kind.grade(question, words).credit ?? 0) > 0,
     take: (words: string) =>
@@ -256,7 +255,7 @@ function useSpelling(id: string) {
             'accept-spelling',
             placeOfBlock(store.getState().quiz, id),
             question,
-            acceptSpelling(question, words),
+            kind.acceptSpelling?.(question, words) ?? {},
           ),
         ),
   };

@@ -1,10 +1,10 @@
 /** Findings of a quiz that knows right and wrong: the journey, each kind of question, one person. */
 import { expect, type Page, test } from '@playwright/test';
 import type { Sent } from '../../core/flow/run';
-import type { Question } from '../../core/schema/quiz';
+import type { Question, Quiz } from '../../core/schema/quiz';
 import { choice, option, page as quizPage, quiz, result } from '../quizzes';
 import { axeFinds } from './axe';
-import { alive, publish, signUp, tab } from './people';
+import { alive, fits, publish, saved, signUp, somebodyElse, tab } from './people';
 import { world } from './servers';
 
 const questions: Question[] = [
@@ -31,11 +31,12 @@ const questions: Question[] = [
   { id: 'say', kind: 'text', prompt: 'In a word?', required: false },
 ];
 
-/** A quiz of all of them, live. @returns its id and its web address */
-async function live(page: Page): Promise<{ id: string; address: string }> {
-  const asked = quiz([quizPage('p1', questions.slice(0, 2)), quizPage('p2', questions.slice(2)), result('end', [])], {
-    title: 'In the workshop',
-  });
+const workshop = quiz([quizPage('p1', questions.slice(0, 2)), quizPage('p2', questions.slice(2)), result('end', [])], {
+  title: 'In the workshop',
+});
+
+/** A quiz, live. @returns its id and its web address */
+async function live(page: Page, asked: Quiz): Promise<{ id: string; address: string }> {
   const made = await page.request.post(`${world().app}/api/quizzes/read`, {
     data: { text: JSON.stringify(asked), fileName: 'workshop.json' },
   });
@@ -61,7 +62,7 @@ async function take(page: Page, address: string, ...all: Sent[]): Promise<void> 
 
 test('a quiz with right and wrong is read: journey, questions, words, one person; by keyboard', async ({ page }) => {
   await signUp(page);
-  const { id, address } = await live(page);
+  const { id, address } = await live(page, workshop);
   const first = (which: string[] | { options: string[]; text: string }, bar?: number): Sent => ({
     ...{ do: 'go', page: 'p1' },
     answers: { which, ...(bar === undefined ? {} : { bar }) },
@@ -131,4 +132,90 @@ test('a quiz with right and wrong is read: journey, questions, words, one person
   await expect(wrong).toContainText('wrong, 0 of 1; right is The chain');
   await expect(page.getByText('Their way: p1 → p2 → end')).toBeVisible();
   await tab(page, 'Findings').click();
+});
+
+test('what waits for a person is marked by keys, equal answers once, and the result follows', async ({ page }) => {
+  const asked = quiz(
+    [
+      quizPage('p1', [
+        { id: 'night', kind: 'essay', prompt: 'Tell us of a night outside.', review: true, marks: 5 },
+        { id: 'patch', kind: 'text', prompt: 'What holds a torn tyre?', accept: ['boot'], reviewRest: true },
+      ]),
+      result('end', [{ id: 'a', kind: 'answers', marks: true }]),
+    ],
+    { title: 'Nights', delivery: { held: 'marked' } },
+  );
+  await signUp(page);
+  const { id, address } = await live(page, asked);
+  const said = (night: string, patch: string): Sent => ({ do: 'go', page: 'p1', answers: { night, patch } });
+  await take(page, address, said('Wet', 'Banknote'));
+  await take(page, address, said('Dry', 'banknote'));
+  const visitor = await somebodyElse(page, { viewport: { width: 390, height: 844 } });
+  await visitor.goto(`${world().app}/q/${address}`);
+  await visitor.getByLabel('Tell us of a night outside.').fill('It rained, and then the cows came.');
+  await visitor.getByLabel('What holds a torn tyre?').fill('boot');
+  await visitor.getByRole('button', { name: 'See my result' }).click();
+  await expect(visitor.getByText('Your result comes as soon as a person has read your answers.')).toBeVisible();
+
+  await page.goto(`${world().app}/quizzes/${id}/findings`);
+  await alive(page);
+  const views = page.getByRole('radiogroup', { name: 'View' });
+  await views.getByRole('radio', { name: 'Journey' }).focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  const asks = page.getByRole('navigation', { name: 'Questions that a person marks' });
+  await expect(asks.getByRole('button', { name: /Tell us of a night outside/ })).toContainText('3 wait');
+  const cows = page.getByRole('group', { name: 'It rained, and then the cows came.' });
+  await cows.getByRole('button', { name: 'Say something to them' }).press('Enter');
+  await cows.getByRole('textbox').fill('The cows alone are worth it.');
+  // A number that is typed into what is said to them is no mark.
+  await cows.getByRole('textbox').press('End');
+  await page.keyboard.type(' 3');
+  expect(await axeFinds(page)).toEqual([]);
+  await cows.getByRole('button', { name: '0 of 5' }).focus();
+  await page.keyboard.press('4');
+  await expect(page.getByText('1 marked with 4 of 5.')).toBeVisible();
+  await expect(cows).toHaveCount(0);
+  // The focus goes on to the next answer, which the next key marks.
+  await expect(page.getByRole('button', { name: '0 of 5' }).and(page.locator(':focus'))).toHaveCount(1);
+  await page.keyboard.press('5');
+  await expect(asks.getByRole('button', { name: /Tell us of a night outside/ })).toContainText('1 wait');
+  const marked = page.getByRole('region', { name: 'Marked last' });
+  await expect(marked.getByText('“The cows alone are worth it. 3”')).toBeVisible();
+  await visitor.reload();
+  await expect(visitor.getByText('4 / 5')).toBeVisible();
+  await expect(visitor.getByText('The cows alone are worth it. 3')).toBeVisible();
+  expect(await axeFinds(visitor)).toEqual([]);
+  await visitor.context().close();
+
+  await asks.getByRole('button', { name: /What holds a torn tyre/ }).press('Enter');
+  await expect(page.getByText('2 wrote this')).toBeVisible();
+  await page.getByRole('button', { name: 'Right, from now on for everybody' }).press('Enter');
+  await expect(page.getByText('2 marked in full. The spelling counts from the next edition on.')).toBeVisible();
+  await saved(page);
+  const file = await (await page.request.get(`${world().app}/api/quizzes/${id}/file?as=json`)).text();
+  expect(file).toMatch(/boot[^\]]*banknote/i);
+  await page.setViewportSize({ width: 320, height: 700 });
+  await fits(page, 'To review');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page
+    .getByRole('button', { name: /^Take the marks back: banknote/i })
+    .first()
+    .press('Enter');
+  await expect(page.getByText('One wrote this')).toBeVisible();
+
+  // One run, over the key.
+  await page.getByRole('radio', { name: 'People' }).click();
+  await page
+    .getByRole('list', { name: /People/ })
+    .getByRole('button')
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Mark by hand: What holds a torn tyre?' }).press('Enter');
+  await page.getByLabel('Marks, of 1').fill('7');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Marks from 0 to 1 can be given.')).toBeVisible();
+  await page.getByLabel('Marks, of 1').fill('0,5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/partly right, 0.5 of 1.*marked by/)).toBeVisible();
 });

@@ -33,7 +33,8 @@ type File =
   | 'GET /api/quizzes/{quiz}/letters/{letter}/letter.eml'
   | 'GET /api/quizzes/{quiz}/messages/{message}/page'
   | 'GET /api/people/{contact}/data.json'
-  | 'GET /api/quizzes/{quiz}/people/{run}/files/{file}';
+  | 'GET /api/quizzes/{quiz}/people/{run}/files/{file}'
+  | 'GET /api/quizzes/{quiz}/live';
 type OfStudio = Exclude<Endpoint, OfVisitors> | File;
 type Role = Membership['role'];
 type Row = {
@@ -131,6 +132,7 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/reviews': { role: 'reader' },
   'GET /api/quizzes/{quiz}/reviews/{question}': { role: 'reader' },
   'PUT /api/quizzes/{quiz}/reviews/{question}': { role: 'editor', body: { words: 'a', marks: 1 }, told: 404 },
+  'GET /api/quizzes/{quiz}/live': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.csv': { role: 'reader' },
   'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
   'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
