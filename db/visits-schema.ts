@@ -80,7 +80,7 @@ export const listed = pgTable(
 
 /** Of what was counted of a run: something in it waits for a person to mark it. */
 export const waits = (countedKeys: AnyPgColumn) =>
-  sql`jsonb_path_exists(${countedKeys}, '$[*] ? (@ starts with "pending ")')`;
+  sql`jsonb_path_exists(${countedKeys}, '$[*] ? (@ starts with "waits ")')`;
 
 // Runs: an append-only list of what the visitor sent. The row beside it keeps what lists need, and what was counted so far.
 export const runs = pgTable(

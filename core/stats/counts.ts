@@ -16,7 +16,7 @@ import { routeKey } from './ways';
  * @param started whether the visitor has gone on from the first page
  * @returns keys: `seen`, `started`, `enter PAGE`, `leave PAGE`, `route PAGE RULE` by `routeKey`, `finished`, `contact`, `offer`, `offer ID` by its block or outcome, `answered QUESTION`,
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
- *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, and what its kind draws (`DrawSide`),
+ *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, `waits QUESTION` of a run that has finished, and what its kind draws (`DrawSide`),
  *   `again PAGE` that was come to more than once, `stop PAGE` where a run stands that has not finished, `end END` of one that has,
  *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`, `marks TENTH`
  */
@@ -40,6 +40,7 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     const grade = marksOf(question, run.first[question.id] ?? answer, run.reviews[question.id]);
     const isRight = () => grade.credit !== null && round9(grade.credit) === 1;
     if (grade.pending) keys.add(`pending ${question.id}`);
+    if (grade.pending && run.finished) keys.add(`waits ${question.id}`);
     if (isRight()) keys.add(`right ${question.id}`);
     for (const key of modelOf(question)?.counted(question, answer, isRight) ?? []) keys.add(key);
     for (const key of kindOf(question).drawn?.(question, answer) ?? []) keys.add(key);

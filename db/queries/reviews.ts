@@ -18,7 +18,7 @@ export const runsThatWait = (
         eq(runs.workspaceId, workspaceId),
         eq(runs.quizId, quizId),
         waits(runs.countedKeys),
-        sql`${runs.countedKeys} ? ${`pending ${questionId}`}`,
+        sql`${runs.countedKeys} ? ${`waits ${questionId}`}`,
       ),
     )
     .orderBy(asc(runs.lastAt), asc(runs.runId))

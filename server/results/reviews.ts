@@ -40,12 +40,12 @@ export async function questionsToReview(member: Membership, quizId: string): Pro
   ]);
   const now = questionsOf(quiz);
   const old = questionsOf(draft).filter(({ id }) => now.every((q) => q.id !== id));
-  const waitingFor = (id: string) => figures.get(`pending ${id}`) ?? 0;
+  const waitingFor = (id: string) => figures.get(`waits ${id}`) ?? 0;
   const listed = [...now, ...old].filter((q) => isReviewed(q) || waitsForRest(q) || waitingFor(q.id) > 0);
   // A question that is in older editions alone has no other name here.
   const ids = new Set(listed.map(({ id }) => id));
   const gone = [...figures].flatMap(([key, count]) => {
-    const id = key.startsWith('pending ') ? key.slice('pending '.length) : '';
+    const id = key.startsWith('waits ') ? key.slice('waits '.length) : '';
     return id && count > 0 && !ids.has(id) ? [{ id, name: id, waiting: count }] : [];
   });
   return {
