@@ -1,4 +1,5 @@
 /** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
+import { Readable } from 'node:stream';
 import { fieldOf, textOf } from '../core/values/unknown';
 import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/platform/config';
@@ -67,6 +68,17 @@ export function download(pieces: AsyncGenerator<string>, type: string, name: str
     },
   });
 }
+
+/** A file whose bytes are made as they are sent. */
+export const downloadBytes = (pieces: Readable, type: string, name: string): Response =>
+  new Response(Readable.toWeb(pieces) as ReadableStream<Uint8Array>, {
+    headers: {
+      'Content-Type': type,
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
+  });
+export const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 
 /** Runs a route and turns what goes wrong into an answer. The one place where a request that failed is logged. */
 export const answer = (request: Request, work: () => Promise<Response | object>): Promise<Response> =>

@@ -1,12 +1,11 @@
 /** Contacts taken out: as CSV, as a spreadsheet, as cards. */
-import { once } from 'node:events';
-import { PassThrough, type Readable } from 'node:stream';
-import exceljs from 'exceljs';
+import type { Readable } from 'node:stream';
 import { vCard } from '../../core/formats/vcard';
 import { grouped } from '../../core/values/grouped';
 import type { Membership } from '../../db/queries/members';
 import { type After, type ContactRow, emailsOf, peoplePage } from '../../db/queries/people';
 import { csvLine } from '../platform/csv';
+import { sheetOf } from '../platform/sheet';
 import { database } from '../platform/database';
 import { type Filters, peopleWithRuns, wantedBy } from './people';
 
@@ -69,23 +68,12 @@ export async function* contactsAsCsv(member: Membership, filters: Filters): Asyn
   for await (const people of allPeople(member, filters)) yield people.map((one) => csvLine(lineOf(one))).join('');
 }
 
-/** Contacts as a spreadsheet, in parts; each cell is words, and none a formula. */
+/** Contacts as a spreadsheet, in parts. */
 export function contactsAsSheet(member: Membership, filters: Filters): Readable {
-  const through = new PassThrough();
-  const book = new exceljs.stream.xlsx.WorkbookWriter({ stream: through });
-  const sheet = book.addWorksheet('People', { views: [{ state: 'frozen', ySplit: 1 }] });
-  const write = async () => {
-    sheet.addRow(HEADS).commit();
-    for await (const people of allPeople(member, filters)) {
-      for (const one of people) sheet.addRow(lineOf(one)).commit();
-      // Whoever reads slowly is waited for: what is made meanwhile would pile up here.
-      if (through.writableNeedDrain) await once(through, 'drain');
-    }
-    sheet.commit();
-    await book.commit();
-  };
-  write().catch((error: unknown) => through.destroy(error instanceof Error ? error : new Error(String(error))));
-  return through;
+  async function* rows() {
+    for await (const people of allPeople(member, filters)) yield people.map(lineOf);
+  }
+  return sheetOf('People', HEADS, rows());
 }
 
 /** Contacts as vCards, in parts. */

@@ -1,4 +1,5 @@
 /** The runs of a quiz as a table to be taken out. */
+import type { Readable } from 'node:stream';
 import type { Offered } from '../../core/questions/kind';
 import { OTHER } from '../../core/questions/choice/options';
 import { answerText, offeredBy } from '../../core/questions/registry';
@@ -18,6 +19,7 @@ import { database } from '../platform/database';
 import { editionOf, ownQuizOf } from '../publishing/editions';
 import { getQuiz } from '../accounts/own-quiz';
 import { csvLine } from '../platform/csv';
+import { type Cell, sheetOf } from '../platform/sheet';
 
 /** A run with everything that its cells are made of. */
 type Read = {
@@ -29,7 +31,7 @@ type Read = {
   onWay: ReadonlySet<string>;
   contact: Record<string, string>;
 };
-type Column = { head: string; cell: (read: Read) => string | number };
+type Column = { head: string; cell: (read: Read) => Cell };
 
 const TRACES = ['page', 'device', 'region'] as const;
 type Keeps = NonNullable<Access['keeps']>;
@@ -81,7 +83,7 @@ function columnsOfMany(id: string, { options, other }: Offered, head: string): C
 }
 
 /** The words of consent that were agreed to. */
-const agreedTo = ({ quiz, run }: Read): string =>
+const agreedTo = ({ quiz, run }: Pick<Read, 'quiz' | 'run'>): string =>
   quiz.pages
     .flatMap((p) => p.blocks)
     .flatMap((b) => {
@@ -110,8 +112,8 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
       head,
       cell: ({ row }) => row.traces?.[head] ?? '',
     })),
-    { head: 'seen', cell: ({ row }) => row.seenAt.toISOString() },
-    { head: 'last', cell: ({ row }) => row.lastAt.toISOString() },
+    { head: 'seen', cell: ({ row }) => row.seenAt },
+    { head: 'last', cell: ({ row }) => row.lastAt },
     { head: 'finished', cell: ({ run }) => (run.finished ? 'yes' : 'no') },
     ...questionsOf(quiz).flatMap(columnsOf),
     ...[...fields].map(([id, field]): Column => ({
@@ -144,26 +146,83 @@ async function read(row: RunWithEvents): Promise<Read> {
 }
 
 /**
- * All started runs that were first seen before now, as CSV, a row each, by when they were first seen: in parts, so that a million of them
- * need no gigabyte, and in an order that no run changes by going on meanwhile.
+ * All started runs that were first seen before now, by when they were: in parts, so that a million of them need no gigabyte, and in an order
+ * that no run changes by going on meanwhile.
  */
-export async function* runsAsCsv(member: Membership, quizId: string, until = new Date()): AsyncGenerator<string> {
+async function* allRuns(workspaceId: string, quizId: string, until: Date): AsyncGenerator<Read[]> {
+  let after: { seenAt: Date; runId: string } | undefined;
+  for (;;) {
+    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until });
+    const all: Read[] = [];
+    for (const row of rows) all.push(await read(row));
+    if (all.length) yield all;
+    after = rows.at(-1);
+    if (rows.length < BATCH) return;
+  }
+}
+
+/** The table of a quiz: its columns, and a row for each run, in parts. */
+async function tableOf(member: Membership, quizId: string, until: Date) {
   const { workspaceId } = member;
   const found = await getQuiz(member, quizId);
   const quiz = found.liveEdition === null ? found.draft : await editionOf(workspaceId, quizId, found.liveEdition);
   const access = await accessOf(database(), workspaceId, quizId);
   const columns = columnsFor(quiz, access?.settings.keeps ?? {});
-  yield `\ufeff${csvLine(columns.map((c) => c.head))}`;
-  let after: { seenAt: Date; runId: string } | undefined;
-  for (;;) {
-    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until });
-    let text = '';
-    for (const row of rows) {
-      const one = await read(row);
-      text += csvLine(columns.map((c) => c.cell(one)));
-    }
-    if (text) yield text;
-    after = rows.at(-1);
-    if (rows.length < BATCH) return;
+  async function* rows(): AsyncGenerator<Cell[][]> {
+    for await (const part of allRuns(workspaceId, quizId, until))
+      yield part.map((one) => columns.map(({ cell }) => cell(one)));
   }
+  return { heads: columns.map(({ head }) => head), rows: rows() };
 }
+
+const inCsv = (cell: Cell): string | number => (cell instanceof Date ? cell.toISOString() : cell);
+
+/** Runs as CSV, a row each. */
+export async function* runsAsCsv(member: Membership, quizId: string, until = new Date()): AsyncGenerator<string> {
+  const { heads, rows } = await tableOf(member, quizId, until);
+  yield `\ufeff${csvLine(heads)}`;
+  for await (const part of rows) yield part.map((row) => csvLine(row.map(inCsv))).join('');
+}
+
+/** The same as a spreadsheet, with numbers as numbers and moments as moments. */
+export async function runsAsSheet(member: Membership, quizId: string, until = new Date()): Promise<Readable> {
+  const { heads, rows } = await tableOf(member, quizId, until);
+  return sheetOf('Runs', heads, rows);
+}
+
+/** The same as JSON lines, an object for each run, by the ids of the document: answers as they were given, and what they came to. */
+export async function* runsAsLines(member: Membership, quizId: string, until = new Date()): AsyncGenerator<string> {
+  await getQuiz(member, quizId);
+  for await (const part of allRuns(member.workspaceId, quizId, until))
+    yield part.map((one) => `${JSON.stringify(lineOf(one))}\n`).join('');
+}
+
+function lineOf({ row, quiz, run, result, onWay, contact }: Read): object {
+  const { marks } = result;
+  return {
+    ...{ run: row.runId, edition: row.edition, source: row.source, language: row.language ?? quiz.language },
+    ...{ seen: row.seenAt, last: row.lastAt, finished: run.finished, traces: row.traces ?? {}, known: row.known },
+    way: run.way.map(({ page }) => page),
+    answers: Object.fromEntries(Object.entries(run.answers).filter(([id]) => onWay.has(id))),
+    contact: wordsOfContact(quiz, contact),
+    agreed: agreedTo({ quiz, run }),
+    ...(marks.percent === null ? {} : { marks }),
+    scales: Object.fromEntries(quiz.scales.map(({ id }) => [id, result.scales[id]?.points ?? null])),
+    verdicts: run.finished
+      ? Object.fromEntries(quiz.verdicts.map(({ id }) => [id, result.verdicts[id]?.outcomes ?? []]))
+      : {},
+  };
+}
+
+/** What was left, by field: of a choice the words, of a file its name. */
+const wordsOfContact = (quiz: Quiz, contact: Record<string, string>): Record<string, string> => {
+  const fields = new Map(
+    quiz.pages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'contact' ? b.fields : []))).map((f) => [f.id, f]),
+  );
+  return Object.fromEntries(
+    Object.entries(contact).map(([id, value]) => {
+      const field = fields.get(id);
+      return [id, field ? givenWords(field, value) : value];
+    }),
+  );
+};

@@ -28,10 +28,14 @@ const Page = styled.div`
     margin-bottom: 18px;
     font-size: 15px;
   }
-  .head a {
-    display: inline-flex;
-    gap: 6px;
+  .out {
+    display: flex;
+    gap: 0 10px;
     align-items: center;
+    flex-wrap: wrap;
+  }
+  .head a {
+    display: inline-block;
     color: inherit;
     font-weight: 600;
     min-height: 24px;
@@ -42,6 +46,8 @@ const Page = styled.div`
     margin-top: 28px;
   }
 `;
+
+const OUT: Record<string, string> = { csv: 'CSV', xlsx: 'spreadsheet', jsonl: 'JSON lines' };
 
 export function FindingsTab({
   first,
@@ -85,9 +91,14 @@ export function FindingsTab({
             { id: 'review', label: 'To review' },
           ]}
         />
-        <a href={`/api/quizzes/${quizId}/runs.csv`} download>
-          <Download size={15} /> All runs as a table (CSV)
-        </a>
+        <span className="out">
+          <Download size={15} /> All runs as
+          {['csv', 'xlsx', 'jsonl'].map((kind) => (
+            <a key={kind} href={`/api/quizzes/${quizId}/runs.${kind}`} download>
+              {OUT[kind]}
+            </a>
+          ))}
+        </span>
       </div>
       {view === 'people' ? (
         <PeopleView first={people} mayMark={!isReader} />

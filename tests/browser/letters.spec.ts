@@ -12,6 +12,8 @@ const linkIn = async (email: string, words: RegExp) =>
   words.exec((await lettersTo(email)).at(-1)?.text ?? '')?.[1] ?? '';
 
 test('a letter goes under its condition, arrives as it was shown, and is followed to the end', async ({ page }) => {
+  // Many steps, three of them by other browsers.
+  test.setTimeout(180_000);
   const { email: own } = await signUp(page);
   await startQuiz(page, 'Gravel or tarmac?', ['Gravel', 'Tarmac']);
   await page.getByLabel('Answer 1').click();

@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
+import exceljs from 'exceljs';
 import Papa from 'papaparse';
 import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { database } from '../../server/platform/database';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
 import { patternsOf } from '../../server/results/patterns';
-import { runsAsCsv } from '../../server/results/runs-table';
+import { runsAsCsv, runsAsLines, runsAsSheet } from '../../server/results/runs-table';
 import { wordsOf } from '../../server/results/words';
 import { copyQuiz } from '../../server/editing/quizzes';
 import { takeStep } from '../../server/visitor/take-step';
@@ -163,6 +164,44 @@ describe('the table of runs', () => {
       'E-mail': 'ida@example.com',
       Name: "'=cmd()",
       v: 'Lane drifter',
+    });
+  });
+  it('is the same as a spreadsheet: numbers as numbers, moments as moments, and no formula', async () => {
+    const at = await crowd();
+    const book = new exceljs.Workbook();
+    await book.xlsx.read(await runsAsSheet(at.member, at.quizId));
+    const sheet = book.worksheets[0];
+    const rows = (sheet?.getRows(1, sheet.rowCount) ?? []).map((row) => (row.values as unknown[]).slice(1));
+    const [heads = [], ...lines] = rows;
+    expect(sheet?.views[0]).toMatchObject({ state: 'frozen', ySplit: 1 });
+    const data = await table(at);
+    expect(heads).toEqual(Object.keys(data[0] ?? {}));
+    for (const [i, line] of lines.entries())
+      for (const [k, head] of heads.entries()) {
+        const cell = line[k] ?? '';
+        // A formula would be an object.
+        const plain = cell instanceof Date ? cell.toISOString() : typeof cell === 'number' ? String(cell) : cell;
+        expect([head, plain]).toEqual([head, (data[i]?.[head as string] ?? '').replace(/^'/, '')]);
+      }
+    const last = lines.at(-1) ?? [];
+    expect(typeof last[heads.indexOf('edition')]).toBe('number');
+    expect(last[heads.indexOf('seen')]).toBeInstanceOf(Date);
+  });
+  it('is the same as JSON lines, by ids', async () => {
+    const at = await crowd();
+    let text = '';
+    for await (const part of runsAsLines(at.member, at.quizId)) text += part;
+    const lines = text
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as object);
+    expect(lines).toHaveLength(4);
+    expect(lines.at(-1)).toMatchObject({
+      ...{ edition: 1, finished: true, language: 'en' },
+      answers: { q1: ['a'], q2: ['a'] },
+      contact: { email: 'ida@example.com', name: '=cmd()' },
+      agreed: 'Yes, write to me.',
+      verdicts: { v: ['x'] },
     });
   });
   it.each(['=1+1', '+1', '-1+1', '@sum(1)', '\n=1+1', '\t=1', ' =1', '\uff1d1'])('defuses %j', async (name) => {

@@ -25,6 +25,8 @@ type OfVisitors = keyof typeof visits | keyof typeof browserErrors;
 /** A file has no contract: it is no JSON. */
 type File =
   | 'GET /api/quizzes/{quiz}/runs.csv'
+  | 'GET /api/quizzes/{quiz}/runs.xlsx'
+  | 'GET /api/quizzes/{quiz}/runs.jsonl'
   | 'GET /api/account/data.json'
   | 'GET /api/people/contacts.csv'
   | 'GET /api/people/contacts.xlsx'
@@ -134,6 +136,8 @@ const rows: Record<OfStudio, Row> = {
   'PUT /api/quizzes/{quiz}/reviews/{question}': { role: 'editor', body: { words: 'a', marks: 1 }, told: 404 },
   'GET /api/quizzes/{quiz}/live': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.csv': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/runs.xlsx': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/runs.jsonl': { role: 'reader' },
   'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
   'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
   'POST /api/quizzes/{quiz}/letters/{letter}': { role: 'editor' },
