@@ -16,6 +16,20 @@ async function take(): Promise<void> {
   const open = async (width: number, height: number) =>
     (await browser.newContext({ viewport: { width, height } })).newPage();
   const shot = (page: Page, name: string) => page.screenshot({ path: `${folder}/${name}.png` });
+  /** Pictures of phones, beside each other in one file. */
+  const beside = async (name: string, pictures: Buffer[]) => {
+    const [width, height, gap] = [390, 844, 24];
+    const canvas = {
+      width: pictures.length * (width + gap) - gap,
+      height,
+      channels: 3 as const,
+      background: '#8a8a84',
+    };
+    await sharp({ create: canvas })
+      .composite(pictures.map((input, i) => ({ input, left: i * (width + gap), top: 0 })))
+      .png()
+      .toFile(`${folder}/${name}.png`);
+  };
   const enter = async (page: Page) => {
     await page.goto(home);
     await page.getByRole('button', { name: 'Enter as Wren' }).click();
@@ -84,6 +98,19 @@ async function take(): Promise<void> {
     await studio.locator('summary').filter({ hasText: question }).click();
   await studio.locator('.recharts-bar-rectangle').first().waitFor();
   await shot(studio, 'questions');
+  await studio.getByRole('radio', { name: 'To review' }).click();
+  const waiting = studio.getByRole('region', { name: 'Answers that wait' });
+  await waiting.getByRole('button', { name: 'Say something to them' }).first().click();
+  await shot(studio, 'review');
+  await studio.setViewportSize({ width: 390, height: 844 });
+  const letters: Buffer[] = [];
+  for (const dark of ['', '&dark=1']) {
+    await studio.goto(`${home}/api/quizzes/tourer/messages/your-type/page?look=1${dark}`);
+    await studio.waitForLoadState('networkidle').catch(() => undefined);
+    letters.push(await studio.screenshot());
+  }
+  await beside('letter', letters);
+  await studio.setViewportSize({ width: 1280, height: 800 });
   await studio.goto(`${home}/bank`);
   await studio.getByText('In Roadside repair check', { exact: true }).first().waitFor();
   await studio.waitForLoadState('networkidle').catch(() => undefined);
@@ -101,16 +128,17 @@ async function take(): Promise<void> {
   };
   const phone = await open(390, 844);
   await phone.goto(`${home}/q/tourer`);
-  await shot(phone, 'visitor-start-phone');
+  const taken = [await phone.screenshot()];
   await phone.getByRole('button', { name: 'Let us see' }).click();
   await answer(phone, ['Down a lane', '20 to 40 km', 'An inn with', 'hum along']);
   for (const one of ['The enamel teapot', 'A paper map']) await phone.getByLabel(one).check();
-  await shot(phone, 'visitor-question-phone');
+  taken.push(await phone.screenshot());
   await answer(phone, ['More wool socks', 'under a hedge', 'One person who', 'This morning, on purpose']);
   await phone.getByText('Where shall we send').waitFor();
   await phone.getByRole('button', { name: 'Skip this' }).click();
   await phone.getByRole('heading', { name: 'You follow the hedge' }).waitFor();
-  await shot(phone, 'visitor-result-phone');
+  taken.push(await phone.screenshot());
+  await beside('visitor-phone', taken);
 
   const desk = await open(1280, 800);
   await desk.goto(site);

@@ -95,7 +95,7 @@ export const handbook: HandbookPage[] = [
     ],
     steps: [
       'In Write, press “Add to this page” and choose “Contact form”.',
-      'Choose its fields and what each is: a name, an address, a phone number of a country, a day, a choice. Choose whether the form may be skipped, and the words of the consent.',
+      'Choose its fields and what each is: a name, an address, a phone number of a country, a day, a choice, a file. Choose whether the form may be skipped, and the words of the consent.',
       'Where an address should count only once its link was followed, say so below the fields: a first letter asks.',
       'Everybody who left an address stands under People, beside the quizzes, and in the table of runs.',
     ],
@@ -240,8 +240,24 @@ export const handbook: HandbookPage[] = [
     ],
     steps: [
       'Choose “People” for each run by itself: answers, scores, and where it stopped.',
-      'Take everything out as a table; each of several answers has a column of its own.',
+      'Take everything out as CSV, as a spreadsheet or as JSON lines; each of several answers has a column of its own.',
       'Where two versions are shown, both are compared, and it is said whether the difference is more than chance.',
+    ],
+  },
+  {
+    id: 'review',
+    title: 'Mark what only a person can',
+    also: 'review grade essay free text manual marking points feedback override',
+    picture: { name: 'review', text: 'To review: what visitors wrote, equal words once, with marks beside each' },
+    says: [
+      'A long text can be marked by a person, and a short one where it matches no accepted spelling. Until then it is neither right nor wrong.',
+    ],
+    steps: [
+      'In Score, say of a question that a person marks it.',
+      'Under Publish, choose whether results wait “when a person has marked it”. Letters about them wait as well.',
+      'In Findings, choose “To review”. With the focus on an answer a number key marks it, and all that are written alike with it.',
+      'Say something to the visitor where you like: it stands beside their answer on the result.',
+      'A person’s marks win over the key: “Mark by hand” stands at each answer of a run, under People.',
     ],
   },
   {

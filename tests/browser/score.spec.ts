@@ -67,6 +67,7 @@ test.describe('the grid', () => {
     await page.getByRole('gridcell', { name: /Tea, Outcome 2/ }).click();
     await page.keyboard.type('3');
     await page.keyboard.press('Enter');
+    await expect(page.getByRole('gridcell', { name: 'Tea, Outcome 2: +3' })).toBeVisible();
     await page.getByRole('button', { name: 'Delete Outcome 2' }).click();
     await expect(page.getByRole('columnheader', { name: 'Outcome 2' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Undo' }).click();
