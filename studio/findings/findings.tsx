@@ -31,7 +31,7 @@ const Page = styled.div`
   .out {
     display: flex;
     gap: 0 10px;
-    align-items: center;
+    align-items: baseline;
     flex-wrap: wrap;
   }
   .head a {

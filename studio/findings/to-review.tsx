@@ -54,6 +54,7 @@ const Queue = styled.ol`
     border-bottom: 1px solid var(--line);
   }
   blockquote {
+    margin: 0 0 4px;
     font-size: 17px;
     line-height: 1.5;
     white-space: pre-line;
@@ -67,6 +68,9 @@ const Queue = styled.ol`
     gap: 6px 8px;
     align-items: center;
     margin-top: 10px;
+  }
+  .mark ~ :not(.mark) {
+    margin-inline-start: 14px;
   }
   .marks button.mark {
     min-width: 34px;

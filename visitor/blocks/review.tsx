@@ -31,7 +31,7 @@ export function Review({ lines }: { lines: ReviewLine[] }) {
               {say('rightIs')} <b>{said(line, line.right)}</b>
             </p>
           )}
-          {line.note && <blockquote className="v-words">{line.note}</blockquote>}
+          {line.note && <blockquote className="v-held">{line.note}</blockquote>}
           {line.explanations?.map((text, i) => (
             <div className="v-words v-hint" key={i}>
               <Rich text={text} />
