@@ -204,10 +204,10 @@ const QueueSchema = closed({
   answers: Type.Array(closed({ words: Type.String(), count: Count, runs: Type.Array(Type.String()), since: Instant })),
   /** Whether these are all that wait. */
   isAll: Type.Boolean(),
-  /** What was marked last, the newest first. */
+  /** What was marked last, the newest first; what was marked at once stands together. */
   marked: Type.Array(
     closed({
-      run: Type.String(),
+      runs: Type.Array(Type.String()),
       words: Type.String(),
       marks: Type.Number(),
       note: Type.String(),
@@ -224,11 +224,11 @@ export const results = {
     answer: closed({ questions: Type.Array(closed({ ...NamedSchema, waiting: Count })) }),
   }),
   'GET /api/quizzes/{quiz}/reviews/{question}': contract({ answer: QueueSchema }),
-  /** Marks all that wait with the same words, or the answer of one run; null takes that back. */
+  /** Marks all that wait with the same words, or the answers of some runs; null takes that back. */
   'PUT /api/quizzes/{quiz}/reviews/{question}': contract({
     body: closed({
       words: optional(Type.String({ maxLength: 20_000 })),
-      run: optional(Type.String({ maxLength: 100 })),
+      runs: optional(Type.Array(Type.String({ maxLength: 100 }), { minItems: 1, maxItems: 1_000 })),
       marks: Type.Union([Type.Number({ minimum: 0, maximum: 1_000 }), Type.Null()]),
       /** To the visitor. */
       note: optional(Type.String({ maxLength: 2_000 })),
@@ -282,8 +282,15 @@ export const results = {
   }),
   /** Those who started, newest first; `before` and `run` name the last one of the page before. */
   'GET /api/quizzes/{quiz}/people': contract({
-    query: closed({ before: optional(Type.String()), run: optional(Type.String()) }),
+    query: closed({
+      before: optional(Type.String()),
+      run: optional(Type.String()),
+      /** In what they left: a name, an address. */
+      search: optional(Type.String({ maxLength: 200 })),
+    }),
     answer: PeopleSchema,
   }),
   'GET /api/quizzes/{quiz}/people/{run}': contract({ answer: PersonSchema }),
+  /** Takes a run away with all that is of it, out of the figures too. */
+  'DELETE /api/quizzes/{quiz}/people/{run}': contract({ answer: closed({}) }),
 };

@@ -1,6 +1,7 @@
 import { alias } from 'drizzle-orm/pg-core';
 import { and, desc, eq, exists, gte, inArray, isNull, lt, or, type SQL, sql } from 'drizzle-orm';
 import { personKey } from '../../core/access/list';
+import { wordsIn } from './words-in';
 import type { Db, Tx } from '../client';
 import { contacts, deliveries, letters, listed, quizzes, runs } from '../schema';
 import type { DeliveryState } from './letters';
@@ -27,8 +28,6 @@ const joined = alias(contacts, 'joined');
 /** Those who were joined to a contact. */
 const sameAs = and(eq(joined.workspaceId, contacts.workspaceId), eq(joined.joinedTo, contacts.contactId));
 
-const escaped = (words: string): string => words.replace(/[\\%_]/g, '\\$&');
-
 function wantedIn(db: Db | Tx, workspaceId: string, wanted: Wanted): SQL | undefined {
   const { search = '', quiz, outcome, agreed, since, quizzes: own } = wanted;
   const runsOf = (who: typeof contacts | typeof joined, which: (SQL | undefined)[]) =>
@@ -45,7 +44,7 @@ function wantedIn(db: Db | Tx, workspaceId: string, wanted: Wanted): SQL | undef
     );
   const took = (...which: (SQL | undefined)[]) =>
     or(exists(runsOf(contacts, which)), amongJoined(exists(runsOf(joined, which))));
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 10);
+  const words = wordsIn(search);
   return and(
     eq(contacts.workspaceId, workspaceId),
     isNull(contacts.joinedTo),
@@ -55,12 +54,7 @@ function wantedIn(db: Db | Tx, workspaceId: string, wanted: Wanted): SQL | undef
           db
             .select({ id: sql<string>`coalesce(${joined.joinedTo}, ${joined.contactId})` })
             .from(joined)
-            .where(
-              and(
-                eq(joined.workspaceId, workspaceId),
-                ...words.map((word) => sql`${joined.words} like ${`%${escaped(word)}%`}`),
-              ),
-            ),
+            .where(and(eq(joined.workspaceId, workspaceId), ...words.map((word) => sql`${joined.words} like ${word}`))),
         )
       : undefined,
     agreed

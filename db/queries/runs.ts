@@ -3,6 +3,7 @@ import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
 import type { Db, Tx } from '../client';
 import { addresses, contacts, editions, quizzes, runEvents, runs, waits } from '../schema';
+import { wordsIn } from './words-in';
 
 export type RunRow = typeof runs.$inferSelect;
 export type RunWithEvents = RunRow & { events: Sent[] };
@@ -138,7 +139,7 @@ export const startedRuns = (
   db: Db,
   workspaceId: string,
   quizId: string,
-  { most, before }: { most: number; before?: { lastAt: Date; runId: string } },
+  { most, before, search }: { most: number; before?: { lastAt: Date; runId: string }; search?: string | undefined },
 ) =>
   db
     .select({ ...runColumns, contact: contacts.fields })
@@ -151,6 +152,7 @@ export const startedRuns = (
         sql`${runs.seq} > 0`,
         // Compared as rows, which the index answers; "earlier, or as early and smaller" would be looked up row by row.
         before ? sql`(${runs.lastAt}, ${runs.runId}) < (${before.lastAt}, ${before.runId})` : undefined,
+        ...wordsIn(search ?? '').map((word) => sql`${contacts.words} like ${word}`),
       ),
     )
     .orderBy(desc(runs.lastAt), desc(runs.runId))

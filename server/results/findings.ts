@@ -127,11 +127,13 @@ export async function listPeople(
   member: Membership,
   quizId: string,
   before?: { lastAt: string; runId: string },
+  search?: string,
 ): Promise<People> {
   await getQuiz(member, quizId);
   const rows = await startedRuns(database(), member.workspaceId, quizId, {
     most: PAGE + 1,
     before: before && { lastAt: new Date(before.lastAt), runId: before.runId },
+    search: search?.trim() || undefined,
   });
   const people: PersonLine[] = [];
   for (const row of rows.slice(0, PAGE)) {

@@ -6,6 +6,7 @@ import { foldRun } from '../../core/flow/run';
 import { answerText, isKeyed, isReviewed } from '../../core/questions/registry';
 import type { Question } from '../../core/schema/quiz';
 import { fold } from '../../core/text/fold';
+import { grouped } from '../../core/values/grouped';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { lockRuns, newestReviews, type Review, runsThatWait, setReviews } from '../../db/queries/reviews';
@@ -21,7 +22,7 @@ import { countRuns } from './count-runs';
 /** Runs that are read for a question, those that wait longest; the next ones come when these are marked. */
 const MOST_READ = 1_000;
 const MOST_GROUPS = 200;
-const MOST_MARKED = 50;
+const MOST_MARKED = 30;
 /** Runs that are named of a group. */
 const NAMED = 3;
 
@@ -86,18 +87,21 @@ export async function toReview(member: Membership, quizId: string, questionId: s
       if (known.runs.length < NAMED) known.runs.push(row.runId);
     } else groups.set(key, { words: read.words, count: 1, runs: [row.runId], since: row.lastAt.toISOString() });
   }
+  // What was marked at once was written alike.
+  const together = grouped(await newestReviews(database(), of, MOST_READ), (r) => `${r.at.toISOString()} ${r.marks}`);
   const marked = await Promise.all(
-    (await newestReviews(database(), of, MOST_MARKED)).map(async (review) => {
-      const row = await oneRun(database(), of.workspaceId, quizId, review.runId);
+    [...together.values()].slice(0, MOST_MARKED).map(async (all) => {
+      const [review] = all;
+      const row = review && (await oneRun(database(), of.workspaceId, quizId, review.runId));
       const read = row && (await readAnswer(row, questionId));
       asked ??= read?.question;
       return {
-        run: review.runId,
+        runs: all.map(({ runId }) => runId),
         words: read?.words ?? '',
-        marks: review.marks ?? 0,
-        note: review.note,
-        at: review.at.toISOString(),
-        by: review.byName,
+        marks: review?.marks ?? 0,
+        note: review?.note ?? '',
+        at: (review?.at ?? new Date()).toISOString(),
+        by: review?.byName ?? '',
       };
     }),
   );
@@ -111,7 +115,7 @@ export async function toReview(member: Membership, quizId: string, questionId: s
 }
 
 /**
- * Sets marks by hand, of one run or of all that wait with the same words; null takes those of one run back. The visitor's result, what is
+ * Sets marks by hand, of some runs or of all that wait with the same words; null takes them back. The visitor's result, what is
  * counted, and letters that waited for it follow.
  * @throws HttpError 404 where there is no such answer, 409 where the run goes on, 422 where nobody can mark it, or not with so many
  */
@@ -119,14 +123,14 @@ export async function mark(
   member: Membership,
   quizId: string,
   questionId: string,
-  { run: one, words, marks, note = '' }: BodyOf<'PUT /api/quizzes/{quiz}/reviews/{question}'>,
+  { runs, words, marks, note = '' }: BodyOf<'PUT /api/quizzes/{quiz}/reviews/{question}'>,
   now = new Date(),
 ): Promise<Queue & { done: number }> {
   requireEditor(member);
   const { workspaceId } = member;
   await getQuiz(member, quizId);
   const done = await database().transaction(async (tx) => {
-    const ids = one === undefined ? await withWords({ workspaceId, quizId, questionId }, words ?? '') : [one];
+    const ids = runs ?? (await withWords({ workspaceId, quizId, questionId }, words ?? ''));
     const rows = ids.length ? await lockRuns(tx, workspaceId, quizId, ids) : [];
     if (rows.length === 0) throw notFound('This answer');
     const set: Review[] = [];

@@ -27,7 +27,7 @@ export function ByHand({
     void call('PUT /api/quizzes/{quiz}/reviews/{question}', {
       quiz,
       question: id,
-      body: { run, marks, ...(note.trim() ? { note } : {}) },
+      body: { runs: [run], marks, ...(note.trim() ? { note } : {}) },
     }).then(
       () => {
         setOpen(false);

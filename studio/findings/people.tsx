@@ -1,14 +1,15 @@
 'use client';
 /** People: one run at a time, what was answered and what it came to. */
 import { Alarm, Faint, Muted, Strong } from '../../ui/text';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import styled from 'styled-components';
-import { TextButton } from '../../ui/controls';
+import { LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { call } from '../../contract/call';
 import { nameOfLanguage } from '../../core/languages/translate';
 import { ByHand } from './by-hand';
+import { TakeAway } from './take-away';
 import { LeftFiles } from '../shared/left-files';
 import { dayAndTime } from '../shared/time';
 import type { People, Person, PersonLine } from '../../contract/results';
@@ -58,12 +59,23 @@ export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean
   const [people, setPeople] = useState(first);
   const [person, setPerson] = useState<Person | null>(null);
   const [trouble, setTrouble] = useState('');
+  const [search, setSearch] = useState('');
+  const latest = useRef(0);
   const tell = (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
   const open = (runId: string) =>
     void call('GET /api/quizzes/{quiz}/people/{run}', { quiz: quizId, run: runId }).then(setPerson, tell);
+  const searched = search.trim() ? { search } : {};
+  const find = (words: string) => {
+    setSearch(words);
+    const asked = (latest.current += 1);
+    const query = words.trim() ? { search: words } : {};
+    call('GET /api/quizzes/{quiz}/people', { quiz: quizId, query }).then((found) => {
+      if (asked === latest.current) setPeople(found);
+    }, tell);
+  };
   const more = () => {
     if (!people.next) return;
-    const query = { before: people.next.lastAt, run: people.next.runId };
+    const query = { before: people.next.lastAt, run: people.next.runId, ...searched };
     void call('GET /api/quizzes/{quiz}/people', { quiz: quizId, query }).then(
       (older) => setPeople({ people: [...people.people, ...older.people], next: older.next }),
       tell,
@@ -78,10 +90,23 @@ export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean
     const next = people.people[people.people.findIndex((p) => p.runId === person?.runId) + by];
     if (next) open(next.runId);
   };
-  if (people.people.length === 0) return <p style={{ color: 'var(--ink-2)', fontSize: 18 }}>Nobody has started yet.</p>;
+  if (people.people.length === 0 && search === '')
+    return <p style={{ color: 'var(--ink-2)', fontSize: 18 }}>Nobody has started yet.</p>;
   return (
     <Split>
       <div>
+        <label style={{ display: 'block', marginBottom: 10 }}>
+          Find{' '}
+          <LineInput
+            type="search"
+            aria-label="Find somebody by what they left"
+            style={{ width: 'min(240px, 70%)' }}
+            maxLength={200}
+            value={search}
+            onChange={(e) => find(e.target.value)}
+          />
+        </label>
+        <div role="status">{people.people.length === 0 && <Muted>Nobody has left that.</Muted>}</div>
         <ol aria-label="People, the newest first">
           {people.people.map((p) => (
             <li key={p.runId}>
@@ -110,6 +135,10 @@ export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean
           person={person}
           step={step}
           onMarked={mayMark ? () => open(person.runId) : undefined}
+          onRemoved={() => {
+            setPerson(null);
+            setPeople((all) => ({ ...all, people: all.people.filter((p) => p.runId !== person.runId) }));
+          }}
         />
       ) : (
         <p style={{ color: 'var(--ink-2)', fontSize: 18, paddingTop: 12 }}>
@@ -195,12 +224,14 @@ function OnePerson({
   person,
   step,
   onMarked,
+  onRemoved,
 }: {
   quiz: string;
   person: Person;
   step: (by: -1 | 1) => void;
   /** Where whoever looks may mark. */
   onMarked: (() => void) | undefined;
+  onRemoved: () => void;
 }) {
   const { name, email, ...others } = person.contact;
   const won = person.verdicts.flatMap(({ outcomes }) => outcomes);
@@ -295,6 +326,7 @@ function OnePerson({
           Their way: {person.way.join(' → ')}
         </Muted>
       )}
+      {onMarked && <TakeAway quiz={quiz} run={person.runId} onRemoved={onRemoved} />}
     </Sheet>
   );
 }

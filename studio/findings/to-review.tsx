@@ -178,7 +178,7 @@ function OfQuestion({
     const next = all[Math.min(at.current, all.length - 1)];
     (next?.querySelector<HTMLElement>('.mark, input') ?? list.current?.parentElement)?.focus();
   };
-  const send = (body: { words?: string; run?: string; marks: number | null; note?: string }, words: string) => {
+  const send = (body: { words?: string; runs?: string[]; marks: number | null; note?: string }, words: string) => {
     setTrouble('');
     call('PUT /api/quizzes/{quiz}/reviews/{question}', { quiz, question, body }).then(
       ({ done, ...now }) => {
@@ -236,7 +236,7 @@ function OfQuestion({
         <Marked
           queue={queue}
           mayMark={mayMark}
-          onTakeBack={(run) => send({ run, marks: null }, 'The marks are taken back: the answer waits again.')}
+          onTakeBack={(runs) => send({ runs, marks: null }, '{n} taken back: what no key knows waits again.')}
         />
       )}
     </section>
@@ -365,23 +365,27 @@ function Marked({
 }: {
   queue: ReviewQueue;
   mayMark: boolean;
-  onTakeBack: (run: string) => void;
+  onTakeBack: (runs: string[]) => void;
 }) {
   return (
     <section aria-label="Marked last" style={{ marginTop: 28, maxWidth: 760 }}>
       <h3 style={{ font: '700 16px/1.3 var(--heading)', marginBottom: 6 }}>Marked last</h3>
       <PlainList>
-        {queue.marked.map(({ run, words, marks, note, at, by }) => (
-          <li key={run} style={{ padding: '7px 0', borderBottom: '1px solid var(--line)', overflowWrap: 'anywhere' }}>
+        {queue.marked.map(({ runs, words, marks, note, at, by }) => (
+          <li
+            key={runs[0]}
+            style={{ padding: '7px 0', borderBottom: '1px solid var(--line)', overflowWrap: 'anywhere' }}
+          >
             <Strong>{`${String(marks)} of ${String(queue.of)}`}</Strong>{' '}
             {words.length > 120 ? `${words.slice(0, 120)} …` : words}
             <div>
               <Muted $small>
+                {runs.length > 1 && `${number(runs.length)} at once, `}
                 {by}, {dayAndTime(at)}
                 {note && `: “${note}”`}{' '}
               </Muted>
               {mayMark && (
-                <TextButton aria-label={`Take the marks back: ${words.slice(0, 80)}`} onPress={() => onTakeBack(run)}>
+                <TextButton aria-label={`Take the marks back: ${words.slice(0, 80)}`} onPress={() => onTakeBack(runs)}>
                   Take back
                 </TextButton>
               )}

@@ -202,7 +202,7 @@ test('what waits for a person is marked by keys, equal answers once, and the res
     .getByRole('button', { name: /^Take the marks back: banknote/i })
     .first()
     .press('Enter');
-  await expect(page.getByText('One wrote this')).toBeVisible();
+  await expect(page.getByText('2 wrote this')).toBeVisible();
 
   // One run, over the key.
   await page.getByRole('radio', { name: 'People' }).click();
@@ -218,4 +218,16 @@ test('what waits for a person is marked by keys, equal answers once, and the res
   await page.getByLabel('Marks, of 1').fill('0,5');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/partly right, 0.5 of 1.*marked by/)).toBeVisible();
+  const runs = page.getByRole('list', { name: /People/ }).getByRole('button');
+  await expect(runs).toHaveCount(3);
+  await page.getByRole('button', { name: 'Take this run away …' }).press('Enter');
+  await page.getByRole('button', { name: 'Take it away for good' }).press('Enter');
+  await expect(runs).toHaveCount(2);
+  await page.getByLabel('Find somebody by what they left').fill('nobody');
+  await expect(page.getByText('Nobody has left that.')).toBeVisible();
+  // Told without being asked for.
+  await page.getByRole('radio', { name: 'Journey' }).click();
+  const finished = page.getByRole('region', { name: 'Journey' }).getByRole('listitem').filter({ hasText: 'Finished' });
+  await take(page, address, said('Late', 'boot'));
+  await expect(finished).toContainText('3');
 });

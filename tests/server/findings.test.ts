@@ -6,6 +6,9 @@ import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { database } from '../../server/platform/database';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
+import { trayOf } from '../../server/letters/mail';
+import { listContacts } from '../../server/people/people';
+import { removeRun } from '../../server/results/remove-run';
 import { patternsOf } from '../../server/results/patterns';
 import { runsAsCsv, runsAsLines, runsAsSheet } from '../../server/results/runs-table';
 import { wordsOf } from '../../server/results/words';
@@ -13,7 +16,7 @@ import { copyQuiz } from '../../server/editing/quizzes';
 import { takeStep } from '../../server/visitor/take-step';
 import type { Membership } from '../../db/queries/members';
 import { choice, option, page, quiz } from '../quizzes';
-import { contact, go, published, smallQuiz, visit } from './world';
+import { contact, go, published, smallQuiz, somebody, visit } from './world';
 
 const skip = { do: 'go' as const, page: 'p3', contact: { c: { skipped: true as const } } };
 
@@ -131,6 +134,36 @@ describe('people', () => {
         { id: 'y', points: 0, won: false },
       ],
     });
+  });
+  it('are found by what they left, in any order of words', async () => {
+    const { member, quizId } = await crowd();
+    const found = async (search: string) =>
+      (await listPeople(member, quizId, undefined, search)).people.map((p) => p.name);
+    expect(await found(' EXAMPLE.com =cmd')).toEqual(['=cmd()']);
+    expect(await found('%')).toEqual([]);
+    expect(await found('nobody')).toEqual([]);
+    expect(await found(' ')).toHaveLength(4);
+  });
+  it('are taken away one by one, and the figures are as if they had never been', async () => {
+    const at = await published();
+    const figures = async () => {
+      await countRuns(at.member.workspaceId, at.quizId);
+      const all = await figuresOf(database(), at.member.workspaceId, at.quizId);
+      return [...all].filter(([, count]) => count > 0).sort();
+    };
+    await visit(at.address, go('p1', { q1: ['a'] }));
+    const before = await figures();
+    await visit(at.address, go('p1', { q1: ['b'] }), go('p2', { q2: ['a'] }), contact({ email: 'ida@example.com' }, 1));
+    await figures();
+    const run = (await listPeople(at.member, at.quizId)).people[0]?.runId ?? '';
+    await expect(removeRun({ ...at.member, role: 'reader' }, at.quizId, run)).rejects.toMatchObject({ status: 403 });
+    await expect(removeRun(await somebody(), at.quizId, run)).rejects.toMatchObject({ status: 404 });
+    await removeRun(at.member, at.quizId, run);
+    expect(await figures()).toEqual(before);
+    expect((await listPeople(at.member, at.quizId)).people).toHaveLength(1);
+    expect((await listContacts(at.member, {})).people).toEqual([]);
+    expect((await trayOf(at.member, at.quizId)).letters).toEqual([]);
+    await expect(removeRun(at.member, at.quizId, run)).rejects.toMatchObject({ status: 404 });
   });
   it('come a page at a time', async () => {
     const at = await published(smallQuiz());

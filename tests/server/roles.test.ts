@@ -130,6 +130,7 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/words/{question}': { role: 'reader' },
   'GET /api/quizzes/{quiz}/people': { role: 'reader' },
   'GET /api/quizzes/{quiz}/people/{run}': { role: 'reader' },
+  'DELETE /api/quizzes/{quiz}/people/{run}': { role: 'editor' },
   'GET /api/quizzes/{quiz}/people/{run}/files/{file}': { role: 'reader' },
   'GET /api/quizzes/{quiz}/reviews': { role: 'reader' },
   'GET /api/quizzes/{quiz}/reviews/{question}': { role: 'reader' },

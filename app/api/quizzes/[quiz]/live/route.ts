@@ -4,22 +4,20 @@ import { memberFile } from '../../../../endpoint';
 /** Findings as server-sent events (HTML, 9.2), one each time they change. */
 export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request) => {
   const encoder = new TextEncoder();
-  let leave = () => {};
-  const body = new ReadableStream<Uint8Array>({
-    async start(controller) {
-      const send = (text: string) => controller.enqueue(encoder.encode(text));
-      const end = () => {
-        leave();
-        controller.close();
-      };
-      leave = await lookOn(member, quiz, { tell: (findings) => send(`data: ${JSON.stringify(findings)}\n\n`), end });
-      // So that whoever waits for the answer to begin has it, also behind a proxy.
-      send('retry: 2000\n\n');
-    },
-    cancel: () => leave(),
+  const { readable, writable } = new TransformStream<Uint8Array>(undefined, { highWaterMark: 100 });
+  const writer = writable.getWriter();
+  const gone = () => undefined;
+  const send = (text: string) => void writer.write(encoder.encode(text)).catch(gone);
+  // The browser asks anew after so many milliseconds.
+  send('retry: 2000\n\n');
+  const leave = await lookOn(member, quiz, {
+    tell: (findings) => send(`data: ${JSON.stringify(findings)}\n\n`),
+    end: () => void writer.close().catch(gone),
   });
-  request.signal.addEventListener('abort', () => leave());
-  return new Response(body, {
+  // Whoever goes away closes what is read.
+  writer.closed.then(leave, leave);
+  request.signal.addEventListener('abort', leave);
+  return new Response(readable, {
     headers: {
       'Content-Type': 'text/event-stream',
       'Cache-Control': 'no-store, no-transform',

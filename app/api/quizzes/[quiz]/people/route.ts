@@ -3,8 +3,8 @@ import { HttpError } from '../../../../../server/platform/http-error';
 import { memberEndpoint } from '../../../../endpoint';
 
 export const GET = memberEndpoint('GET /api/quizzes/{quiz}/people', async (member, { params, query }) => {
-  const { before: lastAt, run: runId } = query;
+  const { before: lastAt, run: runId, search } = query;
   if (lastAt !== undefined && Number.isNaN(Date.parse(lastAt)))
     throw new HttpError(400, 'not-valid', 'before: a date is expected.');
-  return listPeople(member, params.quiz, lastAt && runId ? { lastAt, runId } : undefined);
+  return listPeople(member, params.quiz, lastAt && runId ? { lastAt, runId } : undefined, search);
 });
