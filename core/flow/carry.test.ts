@@ -57,6 +57,11 @@ describe('what a visitor takes along', () => {
     expect(carried(q, foldRun(q, { seed: 1 }, [go('a')]), carry)).toEqual({ rider: 'calm', kit: '2', far: 'a' });
   });
 
+  it('are names of files, and not what files are kept under', () => {
+    const run = foldRun(made(), { seed: 1 }, [go('a', `file-${'a'.repeat(24)} tent.png`)]);
+    expect(carried(made(), run, carry)['first']).toBe('tent.png');
+  });
+
   it('are cut where they are long', () => {
     const q = made();
     const run = foldRun(q, { seed: 1, known: { source: 'A'.repeat(400) } }, [go('a')]);

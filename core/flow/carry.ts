@@ -1,4 +1,5 @@
 /** What a visitor takes along out of a quiz: to the next quiz, or to an address. */
+import { fileIn } from '../values/files';
 import type { Block, Carry, Known, Quiz } from '../schema/quiz';
 import { quizIndex, nameOf } from '../document/lookup';
 import { isWebAddress } from '../schema/address';
@@ -17,11 +18,15 @@ export function carried(quiz: Quiz, run: Run, carry: Carry = [], result?: Result
   return Object.fromEntries(
     carry.flatMap(({ value, ref, as }) => {
       const taken =
-        value === 'contact' ? contact[ref ?? ''] : fill({ value, fallback: '', ...(ref === undefined ? {} : { ref }) });
+        value === 'contact' ? asSaid(contact[ref ?? '']) : fill({ value, fallback: '', ...(ref === undefined ? {} : { ref }) });
       return as && taken ? [[as, taken.slice(0, LONGEST)]] : [];
     }),
   );
 }
+
+/** Of a file its name goes along: under which id it is kept is nobody else’s. */
+const asSaid = (value: string | undefined): string | undefined =>
+  value === undefined ? undefined : (fileIn(value)?.name ?? value);
 
 /** An address with what goes along as parameters of it; null where it is not an address one can be sent to. */
 export function addressWith(url: string, values: Record<string, string>): string | null {
