@@ -18,7 +18,9 @@ export function carried(quiz: Quiz, run: Run, carry: Carry = [], result?: Result
   return Object.fromEntries(
     carry.flatMap(({ value, ref, as }) => {
       const taken =
-        value === 'contact' ? asSaid(contact[ref ?? '']) : fill({ value, fallback: '', ...(ref === undefined ? {} : { ref }) });
+        value === 'contact'
+          ? asSaid(contact[ref ?? ''])
+          : fill({ value, fallback: '', ...(ref === undefined ? {} : { ref }) });
       return as && taken ? [[as, taken.slice(0, LONGEST)]] : [];
     }),
   );
