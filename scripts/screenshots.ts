@@ -50,13 +50,14 @@ async function take(): Promise<void> {
   await studio.getByText('all ways counted').waitFor();
   await studio.getByRole('gridcell', { name: /^Anywhere flat, after dark, Wilder/ }).click();
   await shot(studio, 'score');
-  for (const [tab, settled] of [
+  for (const [tab, settled, quiz = 'tourer'] of [
     ['style', 'Ready looks'],
-    ['mail', 'Tray'],
+    // A letter for everybody, and one under a condition.
+    ['mail', 'Tray', 'repair'],
     ['publish', 'On a page'],
     ['findings', 'Saw it'],
   ]) {
-    await studio.goto(`${home}/quizzes/tourer/${tab}`);
+    await studio.goto(`${home}/quizzes/${quiz}/${tab}`);
     await studio
       .getByText(settled ?? '')
       .first()
