@@ -32,6 +32,8 @@ const project = async (own) => ({
 });
 
 export default async () => ({
+  // Properties over many random cases take two seconds alone, and several times that beside other work.
+  testTimeout: 30_000,
   projects: [
     await project({ displayName: 'core', testMatch: ['<rootDir>/{contract,core,studio,ui,visitor}/**/*.test.ts'] }),
     await project({ displayName: 'command', testMatch: ['<rootDir>/tests/command/**/*.test.ts'] }),
