@@ -129,8 +129,8 @@ export async function mark(
   requireEditor(member);
   const { workspaceId } = member;
   await getQuiz(member, quizId);
+  const ids = runs ?? (await withWords({ workspaceId, quizId, questionId }, words ?? ''));
   const done = await database().transaction(async (tx) => {
-    const ids = runs ?? (await withWords({ workspaceId, quizId, questionId }, words ?? ''));
     const rows = ids.length ? await lockRuns(tx, workspaceId, quizId, ids) : [];
     if (rows.length === 0) throw notFound('This answer');
     const set: Review[] = [];

@@ -3,7 +3,9 @@ import { createHash } from 'node:crypto';
 import { fileTypeFromBuffer } from 'file-type/core';
 import { isContact, quizIndex } from '../../core/document/lookup';
 import { NO_FILE } from '../../core/flow/contact-formats';
+import { contactField } from '../../core/flow/form-fields';
 import type { Run, Sent } from '../../core/flow/run';
+import type { View } from '../../core/flow/view';
 import { type Refusal, refuse } from '../../core/questions/refusal';
 import type { ContactField, Quiz } from '../../core/schema/quiz';
 import { endingsOf, fileIn, fileValue, LARGEST_FILE, USUAL_FILE } from '../../core/values/files';
@@ -38,7 +40,7 @@ const fieldAt = (quiz: Quiz, { block, field }: Place): ContactField | undefined 
  * Keeps a file for a run, after a look at its first bytes.
  * @returns what stands in the field from then on, or why it is not taken
  */
-export async function keepFile(
+async function keepFile(
   quiz: Quiz,
   row: RunRow,
   place: Place,
@@ -73,6 +75,26 @@ export async function keepFile(
   const given = { name: fileIn(value)?.name ?? 'file', type: type.mime, size: bytes.length };
   await insertRunFile(database(), { workspaceId, runId, fileId, ...given, bytes, addedAt: now });
   return { value };
+}
+
+/** Keeps the files that came with a plain form, where its page asks for them. @returns what then stands in their fields */
+export async function keepFiles(
+  quiz: Quiz,
+  row: RunRow,
+  view: View,
+  { files, now }: { files: ReadonlyMap<string, Chosen>; now: Date },
+) {
+  const values: [string, string[]][] = [];
+  const refused: Refusal[] = [];
+  for (const block of view.page?.blocks ?? [])
+    for (const field of block.kind === 'contact' && !block.sent ? block.fields : []) {
+      const chosen = field.files && files.get(contactField(block.id, field.id));
+      if (!chosen) continue;
+      const kept = await keepFile(quiz, row, { block: block.id, field: field.id }, chosen, now);
+      if ('value' in kept) values.push([contactField(block.id, field.id), [kept.value]]);
+      else refused.push(...kept.refused);
+    }
+  return { values, refused };
 }
 
 /** The same, for whoever has the token of a run. @throws HttpError 404 where there is no such run or field */

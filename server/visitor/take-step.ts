@@ -12,8 +12,7 @@ import { same } from '../../core/document/edits';
 import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { GRACE } from '../../core/flow/clock';
 import { sentFromForm } from '../../core/flow/plain-form';
-import { type View, viewOf } from '../../core/flow/view';
-import { contactField } from '../../core/flow/form-fields';
+import { viewOf } from '../../core/flow/view';
 import { hasContact } from '../../core/stats/counts';
 import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
@@ -22,7 +21,7 @@ import { database } from '../platform/database';
 import { editionOf, type LiveEdition, liveQuiz, quizOf, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsFor } from './admission';
 import { heldUntil } from '../publishing/embargo';
-import { type Chosen, keepFile, lostFiles } from './run-files';
+import { type Chosen, keepFiles, lostFiles } from './run-files';
 import { runOfToken } from './run-of-token';
 import { runOfLasting } from '../publishing/keys';
 import { trialAt } from '../publishing/trials';
@@ -231,26 +230,6 @@ export async function takePlainStep(
     : await takeStep(address, ticket.token, seq + 1, sent, now, by);
   const standing = 'taken' in step ? step.taken : step.standing;
   return { ticket: await plainTicket(address, { token: ticket.token, seq: standing.seq }), step };
-}
-
-/** Keeps the files that came with a plain form, where its page asks for them. @returns what then stands in their fields */
-async function keepFiles(
-  quiz: Quiz,
-  row: RunRow,
-  view: View,
-  { files, now }: { files: ReadonlyMap<string, Chosen>; now: Date },
-) {
-  const values: [string, string[]][] = [];
-  const refused: Refusal[] = [];
-  for (const block of view.page?.blocks ?? [])
-    for (const field of block.kind === 'contact' && !block.sent ? block.fields : []) {
-      const chosen = field.files && files.get(contactField(block.id, field.id));
-      if (!chosen) continue;
-      const kept = await keepFile(quiz, row, { block: block.id, field: field.id }, chosen, now);
-      if ('value' in kept) values.push([contactField(block.id, field.id), [kept.value]]);
-      else refused.push(...kept.refused);
-    }
-  return { values, refused };
 }
 
 /** Where the run of a token stands. */

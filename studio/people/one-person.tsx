@@ -220,10 +220,12 @@ function Forget({ person, onForgotten }: { person: Contact; onForgotten: (what: 
   const [isBusy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState('');
   const { taken, letters, lists } = person;
+  const files = taken.flatMap((run) => run.files).length;
   const whole = [
     person.joined.length ? `their contact under ${person.joined.length + 1} names` : 'their contact',
     many(taken.length, 'run with all its answers', 'runs with all their answers'),
     many(letters.length, 'letter', 'letters'),
+    ...(files ? [many(files, 'file', 'files')] : []),
     ...(lists ? [many(lists, 'place on a list', 'places on lists')] : []),
   ].join(', ');
   const forget = () => {

@@ -105,6 +105,8 @@ test('a form on the result holds each field to what it is, asks about a slip, an
   ]);
   expect(download.suggestedFilename()).toBe('gravel.png');
   expect(await readFile(await download.path())).toEqual(picture);
+  await page.getByRole('button', { name: 'Take everything of theirs away …' }).click();
+  await expect(page.getByText(/This goes for good: .*, one file\./)).toBeVisible();
   for (const words of ['gravel.png', 'By bike', '3 Ferry Lane', 'Ferry', '020 7946 0958'])
     await expect(left).toContainText(words);
 });
