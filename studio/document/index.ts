@@ -9,7 +9,7 @@ import { createStore, type StoreApi, useStore } from 'zustand';
 import { call, HttpError } from '../../contract/call';
 import type { Edit } from '../../core/document/edits';
 import type { Quiz } from '../../core/schema/quiz';
-import { answered, edited, informed, opened, sending, type State, stepped } from './state';
+import { answered, edited, informed, opened, sending, type State, stepped, turnedAway } from './state';
 import { keepEdits, keptEdits } from './storage';
 
 export type DocumentState = State & {
@@ -112,6 +112,10 @@ export function createDocument({
           .then(
             (answer) => taken(answered(get(), answer)),
             (error: unknown) => {
+              if (error instanceof HttpError && error.code === 'may-only-look') {
+                taken(turnedAway(get(), error.message));
+                return;
+              }
               // The edits stay pending, and stay stored on this device.
               const message = error instanceof HttpError && error.status !== 503 ? error.message : null;
               set({ saving: 'offline', ...(message ? { notice: { message } } : {}) });

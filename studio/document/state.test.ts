@@ -3,7 +3,7 @@ import { choice, option, page, quiz } from '../../tests/quizzes';
 import type { EditsKept } from '../../contract/editing';
 import { applyEdit, type Edit, type KeptEdit, type Op, type SentEdit } from '../../core/document/edits';
 import type { Quiz } from '../../core/schema/quiz';
-import { answered, edited, informed, opened, sending, type State, stepped } from './state';
+import { answered, edited, informed, opened, sending, type State, stepped, turnedAway } from './state';
 
 const ab = (id: string) => choice(id, [option('a'), option('b')]);
 const begin = (): Quiz => quiz([page('p1', [ab('q1'), ab('q2')]), page('p2', [ab('q3')])]);
@@ -85,6 +85,15 @@ describe('what the server refuses', () => {
     const back = (now.notice?.again ?? []).reduce((s, edit) => must(edited(s, edit, made())), now);
     expect(back.quiz).toMatchObject({ title: 'Mine', description: 'y' });
     expect(server.keep(now.revision, sending(back, 200).batch).refused).toEqual([]);
+  });
+
+  it('leaves nothing waiting of what somebody did who may only look', () => {
+    const state = opened(begin(), 3, []);
+    const { state: sent } = sending(must(edited(state, title(state, 'Mine'), made())), 200);
+    const waiting = must(edited(sent, title(sent, 'Mine, later'), made()));
+    const now = turnedAway(waiting, 'You may look.');
+    expect(now).toMatchObject({ quiz: begin(), revision: 3, notice: { message: 'You may look.' } });
+    expect([now.pending, now.done]).toEqual([[], []]);
   });
 });
 

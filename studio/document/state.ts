@@ -116,6 +116,12 @@ function confirmedBy(state: State, since: KeptEdit[]): Quiz {
   return rebase(state.confirmed, news).quiz;
 }
 
+/** Who edits may only look: nothing of what they did will ever be kept, so the confirmed document stands again. */
+export const turnedAway = (state: State, message: string): State => ({
+  ...opened(state.confirmed, state.revision, []),
+  notice: { message },
+});
+
 /** All that was lost and is not dismissed yet, in one notice. */
 function noticeOf(lost: { edit: Edit; refusal: EditRefusal }[], before: Notice | null): Notice {
   const again = [...(before?.again ?? []), ...lost.map((l) => withoutGuard(l.edit))];

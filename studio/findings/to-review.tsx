@@ -1,6 +1,6 @@
 'use client';
 /** To review: answers that wait for a person, equal ones once, each with its marks by a number key. */
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
@@ -160,8 +160,10 @@ function OfQuestion({
   const [queue, setQueue] = useState<ReviewQueue | null>(null);
   const [said, setSaid] = useState('');
   const [trouble, setTrouble] = useState('');
+  const section = useRef<HTMLElement>(null);
   const list = useRef<HTMLOListElement>(null);
   const at = useRef(0);
+  const goesOn = useRef(false);
   useEffect(() => {
     let over = false;
     call('GET /api/quizzes/{quiz}/reviews/{question}', { quiz, question }).then(
@@ -173,26 +175,28 @@ function OfQuestion({
     };
   }, [quiz, question]);
   // What was marked has left the list: whoever goes on by keys stands at the next one.
-  const goOn = () => {
+  useLayoutEffect(() => {
+    if (!goesOn.current) return;
+    goesOn.current = false;
     const all = list.current?.children ?? [];
     const next = all[Math.min(at.current, all.length - 1)];
-    (next?.querySelector<HTMLElement>('.mark, input') ?? list.current?.parentElement)?.focus();
-  };
+    (next?.querySelector<HTMLElement>('.mark, input') ?? section.current)?.focus();
+  }, [queue]);
   const send = (body: { words?: string; runs?: string[]; marks: number | null; note?: string }, words: string) => {
     setTrouble('');
     call('PUT /api/quizzes/{quiz}/reviews/{question}', { quiz, question, body }).then(
       ({ done, ...now }) => {
+        goesOn.current = true;
         setQueue(now);
         onDone(body.marks === null ? -done : done);
         setSaid(words.replace('{n}', number(done)));
-        requestAnimationFrame(goOn);
       },
       (error: unknown) => setTrouble(messageOf(error)),
     );
   };
   if (!queue) return trouble ? <Alarm role="alert">{trouble}</Alarm> : <Muted role="status">Being read …</Muted>;
   return (
-    <section aria-label="Answers that wait" tabIndex={-1}>
+    <section ref={section} aria-label="Answers that wait" tabIndex={-1}>
       <h2 style={{ font: '700 22px/1.3 var(--heading)', marginBottom: 6, overflowWrap: 'anywhere' }}>{queue.prompt}</h2>
       <Muted as="p" style={{ marginBottom: 12 }}>
         {queue.answers.length === 0

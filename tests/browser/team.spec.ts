@@ -37,6 +37,7 @@ test('a colleague is invited by mail, reads the answers, writes later, and leave
   // Whoever may only look is told so, and nothing of what they type is kept.
   await guest.getByLabel('Question 1', { exact: true }).fill('Which bread?');
   await expect(guest.getByText('You may look at this, but not change it.')).toBeVisible();
+  await expect(guest.getByLabel('Question 1', { exact: true })).toHaveValue('Which loaf?');
   await page.goto(`${world().app}/quizzes`);
   await expect(page.getByRole('link', { name: 'Which loaf?' })).toBeVisible();
 
@@ -62,8 +63,8 @@ test('a colleague is invited by mail, reads the answers, writes later, and leave
 
   // They talk about a wording, at its place.
   const question = guest.getByLabel('Question 1', { exact: true });
-  await expect(question).toHaveValue('Which loaf?');
   await alive(guest);
+  await expect(question).toHaveValue('Which loaf?');
   await question.focus();
   await guest.getByRole('button', { name: 'Comment on this' }).click();
   const talk = guest.getByRole('dialog', { name: 'Comments on this' });
