@@ -16,6 +16,18 @@ const ShareSchema = closed({
 });
 export type Share = Static<typeof ShareSchema>;
 
+const ViewsSchema = closed({
+  views: Type.Array(
+    closed({ name: Type.String(), where: Type.String(), against: Type.Union([Type.String(), Type.Null()]) }),
+  ),
+});
+const SplitSchema = closed({
+  name: Type.String(),
+  ...{ seen: Count, started: Count, finished: Count, contact: Count, offer: Count },
+});
+/** What is true of the runs that figures are of (`readConditions`); absent of all. */
+const WhereSchema = closed({ where: optional(Type.String({ maxLength: 6_000 })) });
+
 const BarSchema = closed({ ...ShareSchema.properties, right: optional(Type.Boolean()) });
 const NamedSchema = { id: Type.String(), name: Type.String() };
 /** What is drawn of a question (`core/questions/drawing.ts`). */
@@ -237,10 +249,38 @@ export const results = {
   }),
   /** Null before it is published. */
   'GET /api/quizzes/{quiz}/findings': contract({
+    query: WhereSchema,
     answer: closed({ findings: Type.Union([FindingsSchema, Type.Null()]) }),
   }),
+  /** The runs that are meant by the day of their first sight (UTC), and by where they came from; and what all runs can be told apart by. */
+  'GET /api/quizzes/{quiz}/splits': contract({
+    query: WhereSchema,
+    answer: closed({
+      choices: closed({
+        editions: Type.Array(Type.Integer()),
+        /** The most frequent first; '' of those who came directly. */
+        sources: Type.Array(Type.String()),
+        languages: Type.Array(Type.String()),
+      }),
+      /** In their order. */
+      days: Type.Array(SplitSchema),
+      sources: Type.Array(SplitSchema),
+    }),
+  }),
+  /** Filters that were given a name. */
+  'GET /api/quizzes/{quiz}/views': contract({ answer: ViewsSchema }),
+  'PUT /api/quizzes/{quiz}/views/{view}': contract({
+    body: closed({
+      where: Type.String({ maxLength: 6_000 }),
+      /** Of the group beside it; null where there is none. */
+      against: Type.Union([Type.String({ maxLength: 6_000 }), Type.Null()]),
+    }),
+    answer: ViewsSchema,
+  }),
+  'DELETE /api/quizzes/{quiz}/views/{view}': contract({ answer: ViewsSchema }),
   /** Null before it is published. */
   'GET /api/quizzes/{quiz}/patterns': contract({
+    query: WhereSchema,
     answer: closed({
       patterns: Type.Union([
         closed({
@@ -271,6 +311,7 @@ export const results = {
   }),
   /** Words of visitors' own, the most frequent first, of the newest runs. */
   'GET /api/quizzes/{quiz}/words/{question}': contract({
+    query: WhereSchema,
     answer: closed({
       /** Runs that were read, and whether there are more. */
       read: Count,
@@ -287,6 +328,7 @@ export const results = {
       run: optional(Type.String()),
       /** In what they left: a name, an address. */
       search: optional(Type.String({ maxLength: 200 })),
+      ...WhereSchema.properties,
     }),
     answer: PeopleSchema,
   }),

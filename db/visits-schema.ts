@@ -8,6 +8,7 @@ import type { Quiet } from '../core/mailing/quiet';
 import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
+  bit,
   boolean,
   date,
   doublePrecision,
@@ -122,6 +123,8 @@ export const runs = pgTable(
     /** Marks that a person has set, by question, and what they said to the visitor: the newest line of `reviews`. */
     reviews: jsonb('reviews').$type<Record<string, number>>().notNull().default({}),
     notes: jsonb('notes').$type<Record<string, string>>().notNull().default({}),
+    /** Its bit in `figureBits`: the how manyth of its quiz it was to be counted, from 0; null of what counts nowhere. */
+    place: integer('place'),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId] }),
@@ -223,6 +226,47 @@ export const figures = pgTable(
     wiped: integer('wiped').notNull().default(0),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.day, t.edition, t.key] }), ofQuiz(t)],
+);
+/** Bits in a row of `figureBits`. */
+export const CHUNK = 4_096;
+/**
+ * Which runs count for a key, a bit for each: the runs of a quiz by their `place`, so many to a row. Of any selection of runs all figures
+ * are counted by it; rebuilt from the runs at will. A row in which nothing is set need not be there.
+ */
+export const figureBits = pgTable(
+  'figure_bits',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    key: text('key').notNull(),
+    chunk: integer('chunk').notNull(),
+    bits: bit('bits', { dimensions: CHUNK }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.key, t.chunk] }), ofQuiz(t)],
+);
+/** The next place to be given to a run of a quiz. */
+export const figurePlaces = pgTable(
+  'figure_places',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    next: integer('next').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId] }), ofQuiz(t)],
+);
+/** Filters of Findings that were given a name. */
+export const findingsViews = pgTable(
+  'findings_views',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    name: text('name').notNull(),
+    /** As `writeConditions` writes them. */
+    where: text('where').notNull(),
+    /** Of the group beside it; null where there is none. */
+    against: text('against'),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.name] }), ofQuiz(t)],
 );
 /** What was wiped, and when. */
 export const wipes = pgTable(

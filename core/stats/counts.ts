@@ -18,7 +18,7 @@ import { routeKey } from './ways';
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
  *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, `waits QUESTION` of a run that has finished, and what its kind draws (`DrawSide`),
  *   `again PAGE` that was come to more than once, `stop PAGE` where a run stands that has not finished, `end END` of one that has,
- *   `outcome VERDICT OUTCOME`, `topic TOPIC FIFTH`, `marks TENTH`
+ *   `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
@@ -52,7 +52,9 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     keys.add('finished');
     const end = endOf(quiz, run);
     if (end !== 'end') keys.add(`end ${end}`);
-    const { verdicts, topics, marks: all } = resultOf(quiz, run);
+    const { verdicts, topics, scales, marks: all } = resultOf(quiz, run);
+    for (const [scale, { percent }] of Object.entries(scales))
+      if (percent !== null) keys.add(`scale ${scale} ${tenthOf(percent)}`);
     if (all.percent !== null) keys.add(`marks ${tenthOf(all.percent)}`);
     for (const [verdict, { outcomes }] of Object.entries(verdicts))
       for (const id of outcomes) keys.add(`outcome ${verdict} ${id}`);
@@ -61,6 +63,24 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   }
   return [...keys];
 }
+
+/**
+ * What a run adds by when and from where it came.
+ * @param day of the first sight, as YYYY-MM-DD
+ * @returns keys: `edition N`, `day DAY`, `source SOURCE` or `direct`, `language LANGUAGE`
+ */
+export const circumstancesOf = (run: {
+  edition: number;
+  day: string;
+  /** null where that was wiped */
+  source: string | null;
+  language: string;
+}): string[] => [
+  `edition ${run.edition}`,
+  `day ${run.day}`,
+  ...(run.source === null ? [] : [run.source === '' ? 'direct' : `source ${run.source}`]),
+  `language ${run.language}`,
+];
 
 /** How a run that has finished came to its end, where that is another than the last page. */
 export type End = 'end' | 'away' | 'early' | 'clock' | 'visits';

@@ -34,13 +34,13 @@ export async function addFigures(tx: Tx, workspaceId: string, quizId: string, ch
 export async function setCounted(
   tx: Tx,
   workspaceId: string,
-  counted: { runId: string; seq: number; keys: string[] }[],
+  counted: { runId: string; seq: number; keys: string[]; place: number | null }[],
 ): Promise<void> {
   if (counted.length === 0) return;
-  const rows = JSON.stringify(counted.map((c) => ({ run_id: c.runId, seq: c.seq, keys: c.keys })));
+  const rows = JSON.stringify(counted.map((c) => ({ run_id: c.runId, seq: c.seq, keys: c.keys, place: c.place })));
   await tx.execute(sql`
-    update runs set counted_seq = c.seq, counted_keys = c.keys
-    from jsonb_to_recordset(${rows}::jsonb) as c(run_id text, seq integer, keys jsonb)
+    update runs set counted_seq = c.seq, counted_keys = c.keys, place = c.place
+    from jsonb_to_recordset(${rows}::jsonb) as c(run_id text, seq integer, keys jsonb, place integer)
     where runs.workspace_id = ${workspaceId} and runs.run_id = c.run_id`);
 }
 

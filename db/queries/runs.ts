@@ -1,8 +1,10 @@
 import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
+import type { Wanted } from '../../core/stats/filter';
 import type { Db, Tx } from '../client';
 import { addresses, contacts, editions, quizzes, runEvents, runs, waits } from '../schema';
+import { isAmong } from './figure-bits';
 import { wordsIn } from './words-in';
 
 export type RunRow = typeof runs.$inferSelect;
@@ -37,6 +39,7 @@ export const runColumns = {
   wiped: runs.wiped,
   reviews: runs.reviews,
   notes: runs.notes,
+  place: runs.place,
   events,
 };
 
@@ -139,7 +142,18 @@ export const startedRuns = (
   db: Db,
   workspaceId: string,
   quizId: string,
-  { most, before, search }: { most: number; before?: { lastAt: Date; runId: string }; search?: string | undefined },
+  {
+    most,
+    before,
+    search,
+    wanted,
+  }: {
+    most: number;
+    before?: { lastAt: Date; runId: string } | undefined;
+    search?: string | undefined;
+    /** Of those that count alone, these. */
+    wanted?: Wanted[] | undefined;
+  },
 ) =>
   db
     .select({ ...runColumns, contact: contacts.fields })
@@ -153,6 +167,7 @@ export const startedRuns = (
         // Compared as rows, which the index answers; "earlier, or as early and smaller" would be looked up row by row.
         before ? sql`(${runs.lastAt}, ${runs.runId}) < (${before.lastAt}, ${before.runId})` : undefined,
         ...wordsIn(search ?? '').map((word) => sql`${contacts.words} like ${word}`),
+        wanted && isAmong({ workspaceId, quizId, wanted }),
       ),
     )
     .orderBy(desc(runs.lastAt), desc(runs.runId))
@@ -163,7 +178,17 @@ export const runsInOrder = (
   db: Db,
   workspaceId: string,
   quizId: string,
-  { most, after, until }: { most: number; after?: { seenAt: Date; runId: string } | undefined; until: Date },
+  {
+    most,
+    after,
+    until,
+    wanted,
+  }: {
+    most: number;
+    after?: { seenAt: Date; runId: string } | undefined;
+    until: Date;
+    wanted?: Wanted[] | undefined;
+  },
 ) =>
   db
     .select(runColumns)
@@ -176,6 +201,7 @@ export const runsInOrder = (
         sql`${runs.seq} > 0`,
         lte(runs.seenAt, until),
         after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
+        wanted && isAmong({ workspaceId, quizId, wanted }),
       ),
     )
     .orderBy(asc(runs.seenAt), asc(runs.runId))

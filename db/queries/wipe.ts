@@ -81,7 +81,10 @@ export async function wipeContacts(
 }
 
 export async function wipeTraces(tx: Tx, workspaceId: string, ids: string[]): Promise<void> {
-  await tx.execute(sql`update runs set traces = null, source = '', named = null
+  // What was counted of a source stays counted; the run itself tells no longer where it came from.
+  await tx.execute(sql`update runs set traces = null, source = '', named = null,
+    counted_keys = (select coalesce(jsonb_agg(k), '[]') from jsonb_array_elements_text(counted_keys) as k
+      where k <> 'direct' and k not like 'source %')
     where workspace_id = ${workspaceId} and run_id in ${listOf(ids)}`);
 }
 

@@ -1,8 +1,10 @@
 import { isMachine } from '../../core/access/oddity';
-import { countsOf } from '../../core/stats/counts';
+import { circumstancesOf, countsOf } from '../../core/stats/counts';
+import type { Quiz } from '../../core/schema/quiz';
 import { foldRun } from '../../core/flow/run';
+import { forgetBits, takePlaces, type Turn, turnBits } from '../../db/queries/figure-bits';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
-import { quizzesToCount, uncountedRuns } from '../../db/queries/runs';
+import { quizzesToCount, type RunWithEvents, uncountedRuns } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { ownQuizOf } from '../publishing/editions';
 
@@ -26,24 +28,24 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
   for (;;) {
     const counted = await database().transaction(async (tx) => {
       const open = await uncountedRuns(tx, workspaceId, quizId, BATCH);
+      const keysByRun = new Map<RunWithEvents, string[]>();
+      for (const row of open) keysByRun.set(row, keysFor(row, await ownQuizOf(row, tx)));
+      const isNew = (row: RunWithEvents) => row.place === null && keysByRun.get(row)?.includes('seen');
+      let next = await takePlaces(tx, workspaceId, quizId, open.filter(isNew).length);
       const changes: Change[] = [];
+      const turns: Turn[] = [];
       const done = [];
-      for (const row of open) {
-        const quiz = await ownQuizOf(row, tx);
-        const isStarted = row.events.some((e) => e.do !== 'offer');
-        const keys = row.isTrial
-          ? []
-          : isMachine(row.odd)
-            ? ['machine']
-            : countsOf(quiz, foldRun(quiz, row, row.events), isStarted);
-        const before = new Set(row.countedKeys);
-        const now = new Set(keys);
-        const day = row.seenAt.toISOString().slice(0, 10);
-        for (const key of now) if (!before.has(key)) changes.push({ day, edition: row.edition, key, by: 1 });
-        for (const key of before) if (!now.has(key)) changes.push({ day, edition: row.edition, key, by: -1 });
-        done.push({ runId: row.runId, seq: row.events.length, keys });
+      for (const [row, keys] of keysByRun) {
+        const place = isNew(row) ? next++ : row.place;
+        const day = dayOf(row);
+        for (const { key, by } of changesOf(row.countedKeys, keys))
+          changes.push({ day, edition: row.edition, key, by });
+        if (place !== null)
+          for (const { key } of changesOf(row.place === null ? [] : row.countedKeys, keys)) turns.push({ place, key });
+        done.push({ runId: row.runId, seq: row.events.length, keys, place });
       }
       await addFigures(tx, workspaceId, quizId, changes);
+      await turnBits(tx, workspaceId, quizId, turns);
       await setCounted(tx, workspaceId, done);
       return open.length;
     });
@@ -51,9 +53,39 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
   }
 }
 
+const dayOf = (row: RunWithEvents) => row.seenAt.toISOString().slice(0, 10);
+
+/** What a run counts for as it stands. */
+function keysFor(row: RunWithEvents, quiz: Quiz): string[] {
+  if (row.isTrial) return [];
+  if (isMachine(row.odd)) return ['machine'];
+  const isStarted = row.events.some((e) => e.do !== 'offer');
+  return [
+    ...countsOf(quiz, foldRun(quiz, row, row.events), isStarted),
+    ...circumstancesOf({
+      edition: row.edition,
+      day: dayOf(row),
+      source: row.wiped === 'traces' ? null : row.source,
+      language: row.language ?? quiz.language,
+    }),
+  ];
+}
+
+/** What a run counts for now and did not before, and the other way round. */
+function changesOf(before: string[], now: string[]): { key: string; by: 1 | -1 }[] {
+  const [had, has] = [new Set(before), new Set(now)];
+  return [
+    ...now.filter((key) => !had.has(key)).map((key) => ({ key, by: 1 as const })),
+    ...before.filter((key) => !has.has(key)).map((key) => ({ key, by: -1 as const })),
+  ];
+}
+
 /** Counts again from nothing: what the figures say must follow from the runs alone. */
 export async function recountRuns(workspaceId: string, quizId: string): Promise<void> {
-  await database().transaction((tx) => forgetFigures(tx, workspaceId, quizId));
+  await database().transaction(async (tx) => {
+    await forgetFigures(tx, workspaceId, quizId);
+    await forgetBits(tx, workspaceId, quizId);
+  });
   await countRuns(workspaceId, quizId);
 }
 

@@ -12,8 +12,10 @@ import { contactWords, type Result, resultOf } from '../../core/flow/result';
 import { journeyOf, offersIn } from '../../core/stats/counts';
 import { compareVersions } from '../../core/stats/two-versions';
 import { wilson } from '../../core/values/wilson';
+import { type Condition, wantedOf } from '../../core/stats/filter';
 import { drawnQuestions, endsOf, spreadsOf } from '../../core/stats/drawings';
 import { accessOf, secondSince } from '../../db/queries/access';
+import { figuresAmong } from '../../db/queries/figure-bits';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { fileLine, filesOfRuns } from '../../db/queries/run-files';
@@ -45,13 +47,20 @@ function countedOf(
     : { values: valuesIn(figures, question.id) };
 }
 
-/** The figures of the live edition's questions and outcomes, over all editions. */
-export async function findingsOf(member: Membership, quizId: string): Promise<Findings | null> {
+/** The figures of the live edition's questions and outcomes, over all editions. @param where what is true of the runs they are of; all where it is nothing */
+export async function findingsOf(
+  member: Membership,
+  quizId: string,
+  where: readonly Condition[] = [],
+): Promise<Findings | null> {
   const row = await getQuiz(member, quizId);
   if (row.liveEdition === null) return null;
   const quiz = await editionOf(member.workspaceId, quizId, row.liveEdition);
   await countRuns(member.workspaceId, quizId);
-  const figures = await figuresOf(database(), member.workspaceId, quizId);
+  const figures =
+    where.length === 0
+      ? await figuresOf(database(), member.workspaceId, quizId)
+      : await figuresAmong(database(), { workspaceId: member.workspaceId, quizId, wanted: wantedOf(where) });
   const count = (key: string) => figures.get(key) ?? 0;
   const share = (id: string, name: string, n: number, of: number): Share => {
     const interval = wilson(Math.min(n, of), of);
@@ -122,18 +131,27 @@ const outcomeNames = (quiz: Quiz, result: Result): string[] =>
     v.outcomes.map((id) => quizIndex(quiz).outcomes.get(id)?.outcome.name ?? id),
   );
 
-/** Those who started, newest first. */
+/** Those who started, newest first. @param where what is true of them, as they are counted */
 export async function listPeople(
   member: Membership,
   quizId: string,
-  before?: { lastAt: string; runId: string },
-  search?: string,
+  {
+    before,
+    search,
+    where = [],
+  }: {
+    before?: { lastAt: string; runId: string } | undefined;
+    search?: string | undefined;
+    where?: readonly Condition[];
+  } = {},
 ): Promise<People> {
   await getQuiz(member, quizId);
+  if (where.length > 0) await countRuns(member.workspaceId, quizId);
   const rows = await startedRuns(database(), member.workspaceId, quizId, {
     most: PAGE + 1,
     before: before && { lastAt: new Date(before.lastAt), runId: before.runId },
     search: search?.trim() || undefined,
+    wanted: where.length > 0 ? wantedOf(where) : undefined,
   });
   const people: PersonLine[] = [];
   for (const row of rows.slice(0, PAGE)) {

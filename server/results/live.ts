@@ -1,10 +1,12 @@
 /** Findings as they change: however many look on at a quiz, one of them is asked for by all. */
 import type { Findings } from '../../contract/results';
+import type { Condition } from '../../core/stats/filter';
 import type { Membership } from '../../db/queries/members';
 import { newestMove } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
 import { logFailure } from '../platform/log';
+import { conditionsIn } from './where';
 import { findingsOf } from './findings';
 
 /** Milliseconds between two looks, each of them at the newest run alone. */
@@ -29,14 +31,15 @@ const rooms = new Map<string, Room>();
  * Looks on at the findings of a quiz: they are told at once, and each time that they change.
  * @returns how to stop
  */
-export async function lookOn(member: Membership, quizId: string, watcher: Watcher): Promise<() => void> {
+export async function lookOn(member: Membership, quizId: string, where: string, watcher: Watcher): Promise<() => void> {
   await getQuiz(member, quizId);
-  const key = `${member.workspaceId} ${quizId}`;
+  const conditions = conditionsIn(where);
+  const key = `${member.workspaceId} ${quizId} ${where}`;
   let room = rooms.get(key);
   if (!room) {
     const made: Room = {
       watchers: new Set(),
-      timer: setInterval(() => void look(member, quizId, made), EVERY).unref(),
+      timer: setInterval(() => void look(member, quizId, conditions, made), EVERY).unref(),
       seen: null,
       latest: undefined,
       first: Promise.resolve(),
@@ -44,7 +47,7 @@ export async function lookOn(member: Membership, quizId: string, watcher: Watche
     };
     room = made;
     rooms.set(key, room);
-    room.first = look(member, quizId, room);
+    room.first = look(member, quizId, conditions, room);
   }
   const { watchers, timer, first } = room;
   watchers.add(watcher);
@@ -63,7 +66,7 @@ export async function lookOn(member: Membership, quizId: string, watcher: Watche
   return leave;
 }
 
-async function look(member: Membership, quizId: string, room: Room): Promise<void> {
+async function look(member: Membership, quizId: string, where: readonly Condition[], room: Room): Promise<void> {
   // A process that ends waits for its answers: these would never be over.
   if (globalThis.yesMaybeDraining) {
     for (const { end } of [...room.watchers]) end();
@@ -74,7 +77,7 @@ async function look(member: Membership, quizId: string, room: Room): Promise<voi
   try {
     const now = await newestMove(database(), member.workspaceId, quizId);
     if (now === room.seen) return;
-    const findings = await findingsOf(member, quizId);
+    const findings = await findingsOf(member, quizId, where);
     room.seen = now;
     const isNews = room.latest !== undefined;
     room.latest = findings;

@@ -5,12 +5,14 @@ import { nameOf, questionsOf, quizIndex } from '../../core/document/lookup';
 import { foldRun } from '../../core/flow/run';
 import { offeredBy } from '../../core/questions/registry';
 import { OTHER } from '../../core/questions/choice/options';
+import { type Condition, wantedOf } from '../../core/stats/filter';
 import { patternsAmong } from '../../core/stats/patterns';
 import { RunReader } from '../../core/stats/reading';
 import type { Membership } from '../../db/queries/members';
 import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
+import { countRuns } from './count-runs';
 import { editionOf, ownQuizOf } from '../publishing/editions';
 
 /** Runs that are read, the newest. */
@@ -20,15 +22,17 @@ const MOST_SHOWN = 40;
 
 type Told = AnswerOf<'GET /api/quizzes/{quiz}/patterns'>;
 
-export async function patternsOf(member: Membership, quizId: string): Promise<Told> {
+export async function patternsOf(member: Membership, quizId: string, where: readonly Condition[] = []): Promise<Told> {
   const { workspaceId } = member;
   const { liveEdition } = await getQuiz(member, quizId);
   if (liveEdition === null) return { patterns: null };
   const quiz = await editionOf(workspaceId, quizId, liveEdition);
+  if (where.length > 0) await countRuns(workspaceId, quizId);
+  const wanted = where.length > 0 ? wantedOf(where) : undefined;
   const reader = new RunReader(quiz);
   let [read, isAll]: [number, boolean] = [0, false];
   for (let before: { lastAt: Date; runId: string } | undefined; read < MOST_READ && !isAll;) {
-    const rows = await startedRuns(database(), workspaceId, quizId, { most: BATCH, before });
+    const rows = await startedRuns(database(), workspaceId, quizId, { most: BATCH, before, wanted });
     for (const row of rows) {
       // What was answered on another edition may have meant something else.
       if (row.edition !== liveEdition || !row.finishedAt || row.isTrial || isMachine(row.odd)) continue;

@@ -11,12 +11,14 @@ import { knownName } from '../../core/flow/carry';
 import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
 import { contactOf, type Result, resultOf } from '../../core/flow/result';
+import { type Condition, wantedOf } from '../../core/stats/filter';
 import type { Access } from '../../core/schema/access';
 import { accessOf } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
 import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { editionOf, ownQuizOf } from '../publishing/editions';
+import { countRuns } from './count-runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { csvLine } from '../platform/csv';
 import { type Cell, sheetOf } from '../platform/sheet';
@@ -149,10 +151,17 @@ async function read(row: RunWithEvents): Promise<Read> {
  * All started runs that were first seen before now, by when they were: in parts, so that a million of them need no gigabyte, and in an order
  * that no run changes by going on meanwhile.
  */
-async function* allRuns(workspaceId: string, quizId: string, until: Date): AsyncGenerator<Read[]> {
+async function* allRuns(
+  workspaceId: string,
+  quizId: string,
+  where: readonly Condition[],
+  until: Date,
+): AsyncGenerator<Read[]> {
+  if (where.length > 0) await countRuns(workspaceId, quizId);
+  const wanted = where.length > 0 ? wantedOf(where) : undefined;
   let after: { seenAt: Date; runId: string } | undefined;
   for (;;) {
-    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until });
+    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until, wanted });
     const all: Read[] = [];
     for (const row of rows) all.push(await read(row));
     if (all.length) yield all;
@@ -162,14 +171,14 @@ async function* allRuns(workspaceId: string, quizId: string, until: Date): Async
 }
 
 /** The table of a quiz: its columns, and a row for each run, in parts. */
-async function tableOf(member: Membership, quizId: string, until: Date) {
+async function tableOf(member: Membership, quizId: string, where: readonly Condition[], until: Date) {
   const { workspaceId } = member;
   const found = await getQuiz(member, quizId);
   const quiz = found.liveEdition === null ? found.draft : await editionOf(workspaceId, quizId, found.liveEdition);
   const access = await accessOf(database(), workspaceId, quizId);
   const columns = columnsFor(quiz, access?.settings.keeps ?? {});
   async function* rows(): AsyncGenerator<Cell[][]> {
-    for await (const part of allRuns(workspaceId, quizId, until))
+    for await (const part of allRuns(workspaceId, quizId, where, until))
       yield part.map((one) => columns.map(({ cell }) => cell(one)));
   }
   return { heads: columns.map(({ head }) => head), rows: rows() };
@@ -178,22 +187,37 @@ async function tableOf(member: Membership, quizId: string, until: Date) {
 const inCsv = (cell: Cell): string | number => (cell instanceof Date ? cell.toISOString() : cell);
 
 /** Runs as CSV, a row each. */
-export async function* runsAsCsv(member: Membership, quizId: string, until = new Date()): AsyncGenerator<string> {
-  const { heads, rows } = await tableOf(member, quizId, until);
+export async function* runsAsCsv(
+  member: Membership,
+  quizId: string,
+  where: readonly Condition[] = [],
+  until = new Date(),
+): AsyncGenerator<string> {
+  const { heads, rows } = await tableOf(member, quizId, where, until);
   yield `\ufeff${csvLine(heads)}`;
   for await (const part of rows) yield part.map((row) => csvLine(row.map(inCsv))).join('');
 }
 
 /** The same as a spreadsheet, with numbers as numbers and moments as moments. */
-export async function runsAsSheet(member: Membership, quizId: string, until = new Date()): Promise<Readable> {
-  const { heads, rows } = await tableOf(member, quizId, until);
+export async function runsAsSheet(
+  member: Membership,
+  quizId: string,
+  where: readonly Condition[] = [],
+  until = new Date(),
+): Promise<Readable> {
+  const { heads, rows } = await tableOf(member, quizId, where, until);
   return sheetOf('Runs', heads, rows);
 }
 
 /** The same as JSON lines, an object for each run, by the ids of the document: answers as they were given, and what they came to. */
-export async function* runsAsLines(member: Membership, quizId: string, until = new Date()): AsyncGenerator<string> {
+export async function* runsAsLines(
+  member: Membership,
+  quizId: string,
+  where: readonly Condition[] = [],
+  until = new Date(),
+): AsyncGenerator<string> {
   await getQuiz(member, quizId);
-  for await (const part of allRuns(member.workspaceId, quizId, until))
+  for await (const part of allRuns(member.workspaceId, quizId, where, until))
     yield part.map((one) => `${JSON.stringify(lineOf(one))}\n`).join('');
 }
 

@@ -1,5 +1,6 @@
 /** What a creator has chosen to be wiped after some days: contacts, traces or whole runs. What they counted for stays counted. */
 import { withoutContact } from '../../core/flow/wiped';
+import { type Turn, turnBits } from '../../db/queries/figure-bits';
 import { keepWiped } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import type { RunWithEvents } from '../../db/queries/runs';
@@ -41,10 +42,14 @@ async function wipeQuiz(
       const rows = await runsToWipe(tx, workspaceId, quizId, { what, before, most: BATCH });
       if (rows.length === 0) return 0;
       const ids = rows.map(({ runId }) => runId);
-      if (what === 'traces') await wipeTraces(tx, workspaceId, ids);
-      else await wipeContacts(tx, workspaceId, ids, rows.flatMap(eventsWithout));
+      if (what === 'traces') {
+        await keepWiped(tx, workspaceId, quizId, rows.flatMap(countedFor).filter(isOfSource));
+        await turnBits(tx, workspaceId, quizId, rows.flatMap(turnsOf).filter(isOfSource));
+        await wipeTraces(tx, workspaceId, ids);
+      } else await wipeContacts(tx, workspaceId, ids, rows.flatMap(eventsWithout));
       if (what === 'runs') {
         await keepWiped(tx, workspaceId, quizId, rows.flatMap(countedFor));
+        await turnBits(tx, workspaceId, quizId, rows.flatMap(turnsOf));
         await wipeRuns(tx, workspaceId, ids);
       } else await setWiped(tx, workspaceId, what, ids);
       await noteWipe(tx, { workspaceId, quizId, at: now, what, runs: rows.length });
@@ -57,6 +62,12 @@ async function wipeQuiz(
 /** What a run counts for, by day and edition: it is taken note of before the run goes. */
 export const countedFor = ({ seenAt, edition, countedKeys }: RunWithEvents) =>
   countedKeys.map((key) => ({ day: seenAt.toISOString().slice(0, 10), edition, key }));
+
+/** Everything that a run counts for, to be turned off in any selection. */
+export const turnsOf = ({ place, countedKeys }: RunWithEvents): Turn[] =>
+  place === null ? [] : countedKeys.map((key) => ({ place, key }));
+
+const isOfSource = ({ key }: { key: string }) => key === 'direct' || key.startsWith('source ');
 
 /** The events of a run that carried who they are of, without it. */
 const eventsWithout = ({ runId, events }: RunWithEvents) =>

@@ -6,10 +6,12 @@ import { marksOf } from '../../core/questions/credit';
 import { answerText, offeredBy } from '../../core/questions/registry';
 import { fold } from '../../core/text/fold';
 import { isAnswered, isFreeEntry } from '../../core/values/answer';
+import { type Condition, wantedOf } from '../../core/stats/filter';
 import type { Membership } from '../../db/queries/members';
 import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
+import { countRuns } from './count-runs';
 import { ownQuizOf } from '../publishing/editions';
 
 /** Runs whose words are read, the newest. */
@@ -22,12 +24,15 @@ export async function wordsOf(
   member: Membership,
   quizId: string,
   questionId: string,
+  where: readonly Condition[] = [],
 ): Promise<AnswerOf<'GET /api/quizzes/{quiz}/words/{question}'>> {
   await getQuiz(member, quizId);
+  if (where.length > 0) await countRuns(member.workspaceId, quizId);
+  const wanted = where.length > 0 ? wantedOf(where) : undefined;
   const said = new Map<string, { words: string; count: number; right: boolean | null }>();
   let [read, before]: [number, { lastAt: Date; runId: string } | undefined] = [0, undefined];
   for (;;) {
-    const rows = await startedRuns(database(), member.workspaceId, quizId, { most: BATCH, before });
+    const rows = await startedRuns(database(), member.workspaceId, quizId, { most: BATCH, before, wanted });
     for (const row of rows) {
       if (row.isTrial || isMachine(row.odd)) continue;
       const quiz = await ownQuizOf(row);

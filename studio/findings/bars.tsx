@@ -2,8 +2,10 @@
 /** Shares as bars, each on a track that means all of them, with its interval as a thin line. */
 import styled from 'styled-components';
 import type { Bar } from '../../contract/results';
+import type { Dimension } from '../../core/stats/filter';
 import { Mark } from '../../ui/marks';
 import { Strong } from '../../ui/text';
+import { PressName } from './filters';
 
 const List = styled.ul`
   list-style: none;
@@ -62,14 +64,29 @@ export const percent = (share: number): string => `${Math.round(share * 100)}%`;
 export const number = (n: number): string => n.toLocaleString('en');
 const width = (share: number) => `${Math.min(1, share) * 100}%`;
 
-export const Bars = ({ bars, label }: { bars: readonly Bar[]; label: string }) => (
+/** @param press what the runs behind a bar have in common, where they can be chosen by it: its id is the value */
+export const Bars = ({
+  bars,
+  label,
+  press,
+}: {
+  bars: readonly Bar[];
+  label: string;
+  press?: { on: Dimension; of: string };
+}) => (
   <List aria-label={label}>
     {bars.map((o) => (
       <li key={o.id} className={o.right ? 'right' : undefined}>
         <span className="says">
           <span className="name">
             {o.right && <RightMark />}
-            {o.name}
+            {press ? (
+              <PressName {...press} value={o.id}>
+                {o.name}
+              </PressName>
+            ) : (
+              o.name
+            )}
           </span>
           <Strong>{number(o.count)}</Strong>
           <span style={{ width: 38, textAlign: 'end' }}>{percent(o.share)}</span>

@@ -2,7 +2,9 @@
 /** Outcomes as tally strokes; marks, topics and offers as bars. */
 import { PlainList, Strong } from '../../ui/text';
 import type { Findings, Share } from '../../contract/results';
+import type { Dimension } from '../../core/stats/filter';
 import { Bars, number, percent } from './bars';
+import { PressName } from './filters';
 
 /** "between 34 and 43%", as sure as 95 % of such counts are. */
 const sure = (s: Share) => `between ${Math.round(s.low * 100)} and ${percent(s.high)}`;
@@ -19,6 +21,11 @@ export const OffersChart = ({ offers }: { offers: Share[] }) => (
   </section>
 );
 
+const pressOf = (id: string): { on: Dimension; of: string } => {
+  const [on, of = ''] = id.split(' ');
+  return on === 'topic' ? { on, of } : { on: 'marks', of: '' };
+};
+
 /** Marks, or a topic, by parts of what can be reached. */
 export const SpreadChart = ({ spread }: { spread: Findings['spreads'][number] }) => (
   <section style={section}>
@@ -26,7 +33,7 @@ export const SpreadChart = ({ spread }: { spread: Findings['spreads'][number] })
     <p style={below}>
       What share of the marks {number(spread.decided)} finished {spread.decided === 1 ? 'run' : 'runs'} reached.
     </p>
-    <Bars label={`Shares of ${spread.name}`} bars={spread.bars} />
+    <Bars label={`Shares of ${spread.name}`} bars={spread.bars} press={pressOf(spread.id)} />
   </section>
 );
 
@@ -54,7 +61,11 @@ export function OutcomesChart({
             title={`${sure(o)} with 95 % certainty`}
           >
             <span style={{ display: 'flex', gap: 10, fontVariantNumeric: 'tabular-nums' }}>
-              <b style={{ flex: 1, font: '600 15px/1.4 var(--heading)' }}>{o.name}</b>
+              <b style={{ flex: 1, font: '600 15px/1.4 var(--heading)' }}>
+                <PressName on="outcome" of={verdict.verdict} value={o.id}>
+                  {o.name}
+                </PressName>
+              </b>
               <Strong>{(o.share * 100).toFixed(1)}%</Strong>
               <span style={{ color: 'var(--ink-2)', minWidth: 34, textAlign: 'end' }}>{number(o.count)}</span>
             </span>

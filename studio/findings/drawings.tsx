@@ -22,7 +22,11 @@ export function DrawingOf({ question, name, drawing }: { question: string; name:
       return (
         <>
           {drawing.of === 'right' && <Muted as="p">How many have each of them right:</Muted>}
-          <Bars label={label} bars={drawing.bars} />
+          <Bars
+            label={label}
+            bars={drawing.bars}
+            press={drawing.of === 'answers' ? { on: 'answer', of: question } : undefined}
+          />
           {drawing.bars.some(({ id }) => id === 'other') && <Words question={question} name={name} />}
         </>
       );

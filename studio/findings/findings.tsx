@@ -1,15 +1,22 @@
 'use client';
 /** Findings: what became of those who saw the quiz, and what they answered. */
 import { Download } from 'lucide-react';
-import { useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
+import type { AnswerOf } from '../../contract';
+import { call } from '../../contract/call';
+import { type Condition, readConditions, writeConditions } from '../../core/stats/filter';
 import { useDocument, useQuiz } from '../document';
 import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
 import { OffersChart, OutcomesChart, SpreadChart } from './charts';
+import { FilterSentence, FiltersProvider } from './filters';
+import { Groups } from './groups';
 import { Journey } from './journey';
+import { KeptViews } from './kept-views';
 import { useLive } from './live';
+import { OverTime, Sources } from './over-time';
 import { PatternsView } from './patterns';
 import { QuestionsView } from './questions';
 import { ToReview } from './to-review';
@@ -47,22 +54,81 @@ const Page = styled.div`
   }
 `;
 
+type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
+
 const OUT: Record<string, string> = { csv: 'CSV', xlsx: 'spreadsheet', jsonl: 'JSON lines' };
+
+const VIEWS = [
+  { id: 'journey', label: 'Journey' },
+  { id: 'questions', label: 'Questions' },
+  { id: 'patterns', label: 'Patterns' },
+  { id: 'people', label: 'People' },
+  { id: 'review', label: 'To review' },
+] as const;
+
+/** Who looks at this address again sees the same. */
+function keepInAddress(where: readonly Condition[], against: readonly Condition[] | null): void {
+  const asked = new URLSearchParams([
+    ...(where.length > 0 ? [['where', writeConditions(where)]] : []),
+    ...(against === null ? [] : [['against', writeConditions(against)]]),
+  ]);
+  window.history.replaceState(null, '', asked.size > 0 ? `?${String(asked)}` : window.location.pathname);
+}
+
+/** Splits of the runs that are meant, asked for anew whenever they may have changed. */
+function useSplits(quiz: string, where: string, findings: Findings | null): Splits | null {
+  const [splits, setSplits] = useState<Splits | null>(null);
+  useEffect(() => {
+    if (!findings) return;
+    let over = false;
+    call('GET /api/quizzes/{quiz}/splits', { quiz, query: where === '' ? {} : { where } }).then(
+      (got) => !over && setSplits(got),
+      // What stands there stays until the figures change again, or the page is asked for anew.
+      () => undefined,
+    );
+    return () => {
+      over = true;
+    };
+  }, [quiz, where, findings]);
+  return splits;
+}
 
 export function FindingsTab({
   first,
   people,
   isReader,
+  asked,
 }: {
+  /** Of the runs that were asked for. */
   first: Findings | null;
   people: People;
   isReader: boolean;
+  /** By the address. */
+  asked: { where: Condition[]; against: Condition[] | null };
 }) {
   const quiz = useQuiz();
   const quizId = useDocument((s) => s.quizId);
-  const [findings, setFindings] = useState(first);
-  const [view, setView] = useState<'journey' | 'questions' | 'patterns' | 'people' | 'review'>('journey');
-  useLive(quizId, setFindings);
+  const [where, setWhere] = useState(asked.where);
+  const [against, setAgainst] = useState(asked.against);
+  const text = writeConditions(where);
+  const [told, setTold] = useState({ findings: first, text });
+  const [view, setView] = useState<(typeof VIEWS)[number]['id']>('journey');
+  useLive(
+    quizId,
+    text,
+    useCallback((findings: Findings | null) => setTold({ findings, text }), [text]),
+  );
+  const { findings } = told;
+  const splits = useSplits(quizId, text, findings);
+  const show = useCallback((next: Condition[], beside: Condition[] | null) => {
+    setWhere(next);
+    setAgainst(beside);
+    keepInAddress(next, beside);
+  }, []);
+  const filters = useMemo(
+    () => ({ where, onChange: (next: Condition[]) => show(next, against) }),
+    [where, against, show],
+  );
 
   if (!findings) {
     return (
@@ -76,57 +142,72 @@ export function FindingsTab({
   }
   const colours = new Map(measuresOf(quiz).flatMap((t) => (t.colour === null ? [] : [[t.id, t.colour] as const])));
   return (
-    <Page>
-      <div className="head">
-        <Views
-          label="View"
-          large
-          value={view}
-          onChange={setView}
-          options={[
-            { id: 'journey', label: 'Journey' },
-            { id: 'questions', label: 'Questions' },
-            { id: 'patterns', label: 'Patterns' },
-            { id: 'people', label: 'People' },
-            { id: 'review', label: 'To review' },
-          ]}
-        />
-        <span className="out">
-          <Download size={15} /> All runs as
-          {['csv', 'xlsx', 'jsonl'].map((kind) => (
-            <a key={kind} href={`/api/quizzes/${quizId}/runs.${kind}`} download>
-              {OUT[kind]}
-            </a>
-          ))}
-        </span>
-      </div>
-      {view === 'people' ? (
-        <PeopleView first={people} mayMark={!isReader} />
-      ) : view === 'questions' ? (
-        <QuestionsView questions={findings.drawn} />
-      ) : view === 'patterns' ? (
-        <PatternsView />
-      ) : view === 'review' ? (
-        <ToReview mayMark={!isReader} />
-      ) : (
-        <>
-          <Journey steps={findings.journey} ends={findings.ends} />
-          {findings.machines > 0 && <Machines count={findings.machines} />}
-          {findings.versions && <TwoVersions versions={findings.versions} />}
-          <div className="board">
-            {findings.outcomes.map((verdict) => (
-              <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />
+    <FiltersProvider value={filters}>
+      <Page>
+        <div className="head">
+          <Views label="View" large value={view} onChange={setView} options={[...VIEWS]} />
+          <span className="out">
+            <Download size={15} /> {text === '' ? 'All runs' : 'These runs'} as
+            {['csv', 'xlsx', 'jsonl'].map((kind) => (
+              <a key={kind} href={`/api/quizzes/${quizId}/runs.${kind}${search(text)}`} download>
+                {OUT[kind]}
+              </a>
             ))}
-            {findings.offers.length > 0 && <OffersChart offers={findings.offers} />}
-            {findings.spreads.map((spread) => (
-              <SpreadChart key={spread.id} spread={spread} />
-            ))}
-          </div>
-        </>
-      )}
-    </Page>
+          </span>
+        </div>
+        {view !== 'review' && (
+          <>
+            <FilterSentence label="Which runs" {...filters} choices={splits?.choices ?? null} findings={findings} />
+            <KeptViews
+              where={text}
+              against={against && writeConditions(against)}
+              mayKeep={!isReader}
+              onChoose={(kept) =>
+                show(readConditions(kept.where) ?? [], kept.against === null ? null : readConditions(kept.against))
+              }
+            />
+          </>
+        )}
+        <div role="status">{view !== 'review' && told.text !== text && <Muted>They are being counted …</Muted>}</div>
+        {view === 'people' ? (
+          <PeopleView key={text} first={text === writeConditions(asked.where) ? people : null} mayMark={!isReader} />
+        ) : view === 'questions' ? (
+          <QuestionsView questions={findings.drawn} />
+        ) : view === 'patterns' ? (
+          <PatternsView />
+        ) : view === 'review' ? (
+          <ToReview mayMark={!isReader} />
+        ) : (
+          <>
+            <Journey steps={findings.journey} ends={findings.ends} />
+            <Groups
+              where={where}
+              against={against}
+              findings={findings}
+              choices={splits?.choices ?? null}
+              onChange={(next) => show(where, next)}
+            />
+            {splits && <OverTime days={splits.days} />}
+            {splits && splits.sources.length > 0 && <Sources sources={splits.sources} />}
+            {findings.machines > 0 && <Machines count={findings.machines} />}
+            {findings.versions && <TwoVersions versions={findings.versions} />}
+            <div className="board">
+              {findings.outcomes.map((verdict) => (
+                <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />
+              ))}
+              {findings.offers.length > 0 && <OffersChart offers={findings.offers} />}
+              {findings.spreads.map((spread) => (
+                <SpreadChart key={spread.id} spread={spread} />
+              ))}
+            </div>
+          </>
+        )}
+      </Page>
+    </FiltersProvider>
   );
 }
+
+const search = (text: string) => (text === '' ? '' : `?${String(new URLSearchParams({ where: text }))}`);
 
 const Machines = ({ count }: { count: number }) => (
   <Muted as="p" $small style={{ marginTop: 10 }}>

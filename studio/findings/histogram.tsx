@@ -4,7 +4,13 @@ import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxi
 
 export type Column = { name: string; count: number; isRight?: boolean };
 
-const ink = { fill: 'var(--ink-2)', fontSize: 13 };
+export const ink = { fill: 'var(--ink-2)', fontSize: 13 };
+
+export const tip = {
+  cursor: { fill: 'var(--saffron-wash)' },
+  contentStyle: { background: 'var(--paper)', border: '1px solid var(--ink)', color: 'var(--ink)' },
+  itemStyle: { color: 'var(--ink)' },
+};
 
 /** Drawn for the eye; beside it stands the same as a table. */
 export function Histogram({ columns }: { columns: Column[] }) {
@@ -19,11 +25,7 @@ export function Histogram({ columns }: { columns: Column[] }) {
           <CartesianGrid vertical={false} stroke="var(--line)" />
           <XAxis dataKey="name" tick={ink} tickLine={false} axisLine={{ stroke: 'var(--ink)' }} minTickGap={12} />
           <YAxis allowDecimals={false} tick={ink} tickLine={false} axisLine={false} width={44} />
-          <Tooltip
-            cursor={{ fill: 'var(--saffron-wash)' }}
-            contentStyle={{ background: 'var(--paper)', border: '1px solid var(--ink)', color: 'var(--ink)' }}
-            itemStyle={{ color: 'var(--ink)' }}
-          />
+          <Tooltip {...tip} />
           <Bar dataKey="count" name="answers" maxBarSize={64} isAnimationActive={false} />
         </BarChart>
       </ResponsiveContainer>

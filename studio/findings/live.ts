@@ -2,8 +2,8 @@
 import { useEffect } from 'react';
 import type { Findings } from '../../contract/results';
 
-/** Tells findings whenever they change, as long as the window is seen. The browser connects again by itself. */
-export function useLive(quiz: string, tell: (findings: Findings | null) => void): void {
+/** Tells findings of the runs that are meant at once, and whenever they change, as long as the window is seen. The browser connects again by itself. */
+export function useLive(quiz: string, where: string, tell: (findings: Findings | null) => void): void {
   useEffect(() => {
     let source: EventSource | null = null;
     const follow = () => {
@@ -12,7 +12,7 @@ export function useLive(quiz: string, tell: (findings: Findings | null) => void)
         source = null;
         return;
       }
-      source ??= new EventSource(`/api/quizzes/${quiz}/live`);
+      source ??= new EventSource(`/api/quizzes/${quiz}/live?${String(new URLSearchParams({ where }))}`);
       source.onmessage = ({ data }) => {
         // The one cast at this door: the server holds its answers to the same contract.
         tell(JSON.parse(String(data)) as Findings | null);
@@ -24,5 +24,5 @@ export function useLive(quiz: string, tell: (findings: Findings | null) => void)
       document.removeEventListener('visibilitychange', follow);
       source?.close();
     };
-  }, [quiz, tell]);
+  }, [quiz, where, tell]);
 }

@@ -8,6 +8,8 @@ import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocument, useQuiz } from '../document';
 import { messageOf } from '../shared/trouble';
 import { number, percent } from './bars';
+import { useWhere } from './filters';
+import { Sideways } from './section';
 
 type Told = NonNullable<AnswerOf<'GET /api/quizzes/{quiz}/patterns'>['patterns']>;
 type Pattern = Told['found'][number];
@@ -73,25 +75,22 @@ const Section = styled.section`
   }
 `;
 
-const Scroll = styled.div`
-  overflow-x: auto;
-`;
-
 export function PatternsView() {
   const quiz = useDocument((s) => s.quizId);
   const { verdicts } = useQuiz();
+  const query = useWhere();
   const [told, setTold] = useState<Told | null>(null);
   const [trouble, setTrouble] = useState('');
   useEffect(() => {
     let over = false;
-    call('GET /api/quizzes/{quiz}/patterns', { quiz }).then(
+    call('GET /api/quizzes/{quiz}/patterns', { quiz, query }).then(
       ({ patterns }) => !over && setTold(patterns),
       (error: unknown) => !over && setTrouble(messageOf(error)),
     );
     return () => {
       over = true;
     };
-  }, [quiz]);
+  }, [quiz, query]);
   if (trouble) return <Alarm role="alert">{trouble}</Alarm>;
   if (!told) return <Muted role="status">Runs are being read …</Muted>;
   const { found, runs, edition, isAll, tests, method, questions, scales } = told;
@@ -166,7 +165,7 @@ const LEAST = 30;
 const Apart = ({ questions }: { questions: Told['questions'] }) => (
   <Section aria-label="How well questions tell apart">
     <h3>How well questions tell apart</h3>
-    <Scroll tabIndex={0} role="group" aria-label="Questions that know right and wrong">
+    <Sideways tabIndex={0} role="group" aria-label="Questions that know right and wrong">
       <table>
         <thead>
           <tr>
@@ -193,7 +192,7 @@ const Apart = ({ questions }: { questions: Told['questions'] }) => (
           ))}
         </tbody>
       </table>
-    </Scroll>
+    </Sideways>
   </Section>
 );
 

@@ -1,13 +1,14 @@
 'use client';
 /** People: one run at a time, what was answered and what it came to. */
 import { Alarm, Faint, Muted, Strong } from '../../ui/text';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { LineInput, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
 import { useDocument } from '../document';
 import { call } from '../../contract/call';
 import { nameOfLanguage } from '../../core/languages/translate';
+import { useWhere } from './filters';
 import { ByHand } from './by-hand';
 import { TakeAway } from './take-away';
 import { LeftFiles } from '../shared/left-files';
@@ -54,9 +55,18 @@ const Split = styled.div`
   }
 `;
 
-export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean }) {
+export function PeopleView({
+  first,
+  mayMark,
+}: {
+  /** null where they have to be asked for */
+  first: People | null;
+  mayMark: boolean;
+}) {
   const quizId = useDocument((s) => s.quizId);
-  const [people, setPeople] = useState(first);
+  const [people, setPeople] = useState<People>(first ?? { people: [], next: null });
+  const [isRead, setRead] = useState(first !== null);
+  const where = useWhere();
   const [person, setPerson] = useState<Person | null>(null);
   const [trouble, setTrouble] = useState('');
   const [search, setSearch] = useState('');
@@ -64,11 +74,23 @@ export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean
   const tell = (error: unknown) => setTrouble(error instanceof Error ? error.message : 'That did not work just now.');
   const open = (runId: string) =>
     void call('GET /api/quizzes/{quiz}/people/{run}', { quiz: quizId, run: runId }).then(setPerson, tell);
-  const searched = search.trim() ? { search } : {};
+  const searched = { ...where, ...(search.trim() ? { search } : {}) };
+  useEffect(() => {
+    if (isRead) return;
+    let over = false;
+    call('GET /api/quizzes/{quiz}/people', { quiz: quizId, query: where }).then((found) => {
+      if (over) return;
+      setPeople(found);
+      setRead(true);
+    }, tell);
+    return () => {
+      over = true;
+    };
+  }, [isRead, quizId, where]);
   const find = (words: string) => {
     setSearch(words);
     const asked = (latest.current += 1);
-    const query = words.trim() ? { search: words } : {};
+    const query = { ...where, ...(words.trim() ? { search: words } : {}) };
     call('GET /api/quizzes/{quiz}/people', { quiz: quizId, query }).then((found) => {
       if (asked === latest.current) setPeople(found);
     }, tell);
@@ -90,8 +112,13 @@ export function PeopleView({ first, mayMark }: { first: People; mayMark: boolean
     const next = people.people[people.people.findIndex((p) => p.runId === person?.runId) + by];
     if (next) open(next.runId);
   };
+  if (!isRead) return trouble ? <Alarm role="alert">{trouble}</Alarm> : <Muted role="status">Being read …</Muted>;
   if (people.people.length === 0 && search === '')
-    return <p style={{ color: 'var(--ink-2)', fontSize: 18 }}>Nobody has started yet.</p>;
+    return (
+      <p style={{ color: 'var(--ink-2)', fontSize: 18 }}>
+        {where.where === undefined ? 'Nobody has started yet.' : 'There is nobody of whom all this is true.'}
+      </p>
+    );
   return (
     <Split>
       <div>

@@ -3,17 +3,12 @@ import { Fragment } from 'react';
 import styled from 'styled-components';
 import type { Findings } from '../../contract/results';
 import { dayAndTime } from '../shared/time';
+import { Section } from './section';
 
 type Versions = NonNullable<Findings['versions']>;
 type Compared = Versions['compared'][number];
 
-const Section = styled.section`
-  border-top: 1px solid var(--ink);
-  padding: 12px 0 4px;
-  margin-top: 28px;
-  h3 {
-    font: 700 17px/1.35 var(--heading);
-  }
+const Beside = styled(Section)`
   p {
     color: var(--ink-2);
   }
@@ -61,7 +56,7 @@ function said({ difference, better }: Compared): string {
 
 export function TwoVersions({ versions: { since, editions, compared } }: { versions: Versions }) {
   return (
-    <Section aria-label="Two versions">
+    <Beside aria-label="Two versions">
       <h3>Two versions</h3>
       <p suppressHydrationWarning>
         Of those who have started since {dayAndTime(since)}. One press on Publish ends it with the better one.
@@ -99,6 +94,6 @@ export function TwoVersions({ versions: { since, editions, compared } }: { versi
           ))}
         </tbody>
       </table>
-    </Section>
+    </Beside>
   );
 }

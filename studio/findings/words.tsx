@@ -8,26 +8,28 @@ import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocument } from '../document';
 import { messageOf } from '../shared/trouble';
 import { number, RightMark } from './bars';
+import { useWhere } from './filters';
 
 /** So many are shown at once. */
 const SHOWN = 12;
 
 export function Words({ question, name }: { question: string; name: string }) {
   const quiz = useDocument((s) => s.quizId);
+  const query = useWhere();
   const [got, setGot] = useState<AnswerOf<'GET /api/quizzes/{quiz}/words/{question}'> | null>(null);
   const [trouble, setTrouble] = useState('');
   const [search, setSearch] = useState('');
   const [most, setMost] = useState(SHOWN);
   useEffect(() => {
     let over = false;
-    call('GET /api/quizzes/{quiz}/words/{question}', { quiz, question }).then(
+    call('GET /api/quizzes/{quiz}/words/{question}', { quiz, question, query }).then(
       (words) => !over && setGot(words),
       (error: unknown) => !over && setTrouble(messageOf(error)),
     );
     return () => {
       over = true;
     };
-  }, [quiz, question]);
+  }, [quiz, question, query]);
   if (trouble) return <Alarm role="alert">{trouble}</Alarm>;
   if (!got) return <Muted role="status">Being read …</Muted>;
   const found = got.words.filter(({ words }) => words.toLowerCase().includes(search.toLowerCase().trim()));

@@ -125,7 +125,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
       setTrouble('');
       setMixKind(kind);
       if (kind !== 'real') return;
-      call('GET /api/quizzes/{quiz}/findings', { quiz: quiz.id }).then(
+      call('GET /api/quizzes/{quiz}/findings', { quiz: quiz.id, query: {} }).then(
         ({ findings }) => {
           const answered = findings?.questions.filter((q) => q.answered > 0) ?? [];
           const counts = answered.map(({ id, options, ...q }): [string, Counted] => [

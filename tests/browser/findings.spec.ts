@@ -2,7 +2,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import type { Sent } from '../../core/flow/run';
 import type { Question, Quiz } from '../../core/schema/quiz';
-import { choice, option, page as quizPage, quiz, result } from '../quizzes';
+import { choice, option, page as quizPage, quiz, result, strongest } from '../quizzes';
 import { axeFinds } from './axe';
 import { alive, fits, publish, saved, signUp, somebodyElse, tab } from './people';
 import { world } from './servers';
@@ -230,4 +230,105 @@ test('what waits for a person is marked by keys, equal answers once, and the res
   const finished = page.getByRole('region', { name: 'Journey' }).getByRole('listitem').filter({ hasText: 'Finished' });
   await take(page, address, said('Late', 'boot'));
   await expect(finished).toContainText('3');
+});
+
+test('which runs are meant is a sentence, pressed in charts, kept in the address and under a name', async ({
+  page,
+}) => {
+  const [on, off] = [option('on', { x: 1 }), option('off', { y: 1 })];
+  const asked = quiz(
+    [
+      quizPage('p1', [{ ...choice('light', [on, off]), prompt: 'Lamp on?' }]),
+      quizPage('p2', [choice('again', [on, off])]),
+      result('end', [{ id: 'b', kind: 'verdict', verdict: 'v' }]),
+    ],
+    {
+      title: 'Lamps',
+      verdicts: [{ ...strongest('v', ['x', 'y']), name: 'Kind of rider' }],
+    },
+  );
+  await signUp(page);
+  const { id, address } = await live(page, asked);
+  const say = (lamp: string): Sent[] => [
+    { do: 'go', page: 'p1', answers: { light: [lamp] } },
+    { do: 'go', page: 'p2', answers: { again: [lamp] } },
+  ];
+  for (const lamp of ['on', 'on', 'off']) await take(page, address, ...say(lamp));
+  await take(page, address, ...say('on').slice(0, 1));
+
+  await page.goto(`${world().app}/quizzes/${id}/findings`);
+  await alive(page);
+  const count = (name: string) =>
+    page.getByRole('region', { name: 'Journey' }).getByRole('listitem').filter({ hasText: name });
+  await expect(count('Started')).toContainText('4');
+  const sentence = page.getByRole('group', { name: 'Which runs', exact: true });
+  await expect(sentence).toContainText(
+    'All runs of every edition, at any time, from anywhere, whatever they answered.',
+  );
+  await expect(page.getByRole('table', { name: 'Runs over time' }).getByRole('row')).toHaveCount(2);
+  await expect(page.getByRole('row', { name: /^test/ })).toContainText('3 75%');
+
+  // A word of the sentence, by keys.
+  await sentence.getByRole('button', { name: /Which runs/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('option', { name: 'Unfinished runs' }).press('Enter');
+  await expect(count('Started')).toContainText('1');
+  await expect(count('Finished')).toContainText('0');
+  await sentence.getByRole('button', { name: 'All again' }).press('Enter');
+  await expect(count('Started')).toContainText('4');
+
+  // An outcome is pressed where it is drawn.
+  await page.getByRole('button', { name: 'y', exact: true }).press('Enter');
+  await expect(count('Finished')).toContainText('1');
+  await expect(sentence).toContainText('whoever came out as y of Kind of rider');
+  await expect(page).toHaveURL(/where=outcome/);
+  await page.reload();
+  await alive(page);
+  await expect(count('Started')).toContainText('1');
+  await page.getByRole('radio', { name: 'People' }).click();
+  await expect(page.getByRole('list', { name: /People/ }).getByRole('button')).toHaveCount(1);
+  const csv = await page.request.get(
+    `${world().app}${(await page.getByRole('link', { name: 'CSV' }).getAttribute('href')) ?? ''}`,
+  );
+  expect((await csv.text()).trim().split('\n')).toHaveLength(2);
+  await page.getByRole('radio', { name: 'Questions' }).click();
+  await page.locator('summary').filter({ hasText: 'Lamp on?' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'on', exact: true })).toBeVisible();
+  await page.getByRole('radio', { name: 'Journey' }).click();
+
+  // Asked for by words, changed, kept, and found again.
+  await sentence.getByRole('button', { name: 'All again' }).press('Enter');
+  await sentence.getByRole('button', { name: /^Only those who/ }).press('Enter');
+  await page.getByRole('menuitem', { name: 'answered a question so' }).press('Enter');
+  await expect(sentence).toContainText('whoever answered “on” to');
+  await expect(count('Started')).toContainText('3');
+  await page.getByRole('button', { name: 'Keep this view …' }).press('Enter');
+  await page.getByLabel('Name of this view').fill('Lamps on');
+  await page.keyboard.press('Enter');
+  const kept = page.getByRole('group', { name: 'Kept views' });
+  await expect(kept.getByRole('button', { name: 'Lamps on', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await sentence.getByRole('button', { name: 'What it is' }).press('Enter');
+  await page.getByRole('option', { name: '“off”' }).press('Enter');
+  await expect(count('Started')).toContainText('1');
+
+  // Another group beside it.
+  await page.getByRole('button', { name: 'Lay another group beside it' }).press('Enter');
+  const beside = page.getByRole('region', { name: 'Two groups' });
+  await expect(beside.getByText('1 run is in both groups')).toBeVisible();
+  await beside.getByRole('button', { name: /^Only those who/ }).press('Enter');
+  await page.getByRole('menuitem', { name: 'answered a question so' }).press('Enter');
+  await expect(beside.getByText(/None of \d+ shares differs by more than chance explains/)).toBeVisible();
+  await expect(beside.getByRole('row', { name: /^Finished/ })).toContainText('66.7%');
+  expect(await axeFinds(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  expect(await axeFinds(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.setViewportSize({ width: 320, height: 700 });
+  await fits(page, 'filters');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await kept.getByRole('button', { name: 'Lamps on', exact: true }).press('Enter');
+  await expect(beside).toBeHidden();
+  await expect(count('Started')).toContainText('3');
+  await kept.getByRole('button', { name: 'Forget Lamps on' }).press('Enter');
+  await expect(kept.getByRole('button', { name: 'Lamps on', exact: true })).toBeHidden();
 });

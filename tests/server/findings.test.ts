@@ -137,8 +137,7 @@ describe('people', () => {
   });
   it('are found by what they left, in any order of words', async () => {
     const { member, quizId } = await crowd();
-    const found = async (search: string) =>
-      (await listPeople(member, quizId, undefined, search)).people.map((p) => p.name);
+    const found = async (search: string) => (await listPeople(member, quizId, { search })).people.map((p) => p.name);
     expect(await found(' EXAMPLE.com =cmd')).toEqual(['=cmd()']);
     expect(await found('%')).toEqual([]);
     expect(await found('nobody')).toEqual([]);
@@ -169,7 +168,7 @@ describe('people', () => {
     const at = await published(smallQuiz());
     for (let i = 0; i < 52; i++) await visit(at.address, go('p1', { q1: ['a'] }));
     const first = await listPeople(at.member, at.quizId);
-    const second = await listPeople(at.member, at.quizId, first.next ?? undefined);
+    const second = await listPeople(at.member, at.quizId, { before: first.next ?? undefined });
     expect([first.people.length, second.people.length, second.next]).toEqual([50, 2, null]);
     expect(new Set([...first.people, ...second.people].map((p) => p.runId)).size).toBe(52);
   });

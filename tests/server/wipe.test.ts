@@ -54,7 +54,7 @@ describe('of visitors', () => {
       region: 'AT',
     });
     let csv = '';
-    for await (const part of runsAsCsv(at.member, at.quizId, new Date(now.getTime() + DAY))) csv += part;
+    for await (const part of runsAsCsv(at.member, at.quizId, [], new Date(now.getTime() + DAY))) csv += part;
     expect(csv).toContain(',letter,https://slowspoke.test/spring,phone,AT,');
   });
 });

@@ -1,11 +1,32 @@
+import { type Condition, readConditions } from '../../../../../core/stats/filter';
 import { patiently } from '../../../../../server/platform/patience';
 import { findingsOf, listPeople } from '../../../../../server/results/findings';
 import { FindingsTab } from '../../../../../studio/findings/findings';
 import { member, quizRow } from '../../../../member';
 
-export default async function FindingsPage({ params }: { params: Promise<{ quiz: string }> }) {
+type Props = {
+  params: Promise<{ quiz: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+};
+
+/** What an address asks for; nothing where it cannot be read. */
+const read = (text: string | string[] | undefined): Condition[] | null =>
+  typeof text === 'string' ? readConditions(text) : null;
+
+export default async function FindingsPage({ params, searchParams }: Props) {
   const { quizId } = await quizRow((await params).quiz);
   const who = await member();
-  const [found, people] = await patiently(() => Promise.all([findingsOf(who, quizId), listPeople(who, quizId)]));
-  return <FindingsTab first={found} people={people} isReader={who.role === 'reader'} />;
+  const asked = await searchParams;
+  const where = read(asked['where']) ?? [];
+  const [found, people] = await patiently(() =>
+    Promise.all([findingsOf(who, quizId, where), listPeople(who, quizId, { where })]),
+  );
+  return (
+    <FindingsTab
+      first={found}
+      people={people}
+      isReader={who.role === 'reader'}
+      asked={{ where, against: read(asked['against']) }}
+    />
+  );
 }

@@ -10,7 +10,7 @@ export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request
   const send = (text: string) => void writer.write(encoder.encode(text)).catch(gone);
   // The browser asks anew after so many milliseconds.
   send('retry: 2000\n\n');
-  const leave = await lookOn(member, quiz, {
+  const leave = await lookOn(member, quiz, new URL(request.url).searchParams.get('where') ?? '', {
     tell: (findings) => send(`data: ${JSON.stringify(findings)}\n\n`),
     end: () => void writer.close().catch(gone),
   });

@@ -1,9 +1,14 @@
 import { runsAsLines } from '../../../../../server/results/runs-table';
+import { conditionsIn } from '../../../../../server/results/where';
 import { getQuiz } from '../../../../../server/accounts/own-quiz';
 import { memberFile } from '../../../../endpoint';
 import { download } from '../../../../http';
 
-export const GET = memberFile<{ quiz: string }>(async (member, { quiz }) => {
+export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request) => {
   const { address } = await getQuiz(member, quiz);
-  return download(runsAsLines(member, quiz), 'application/jsonl', `${address}-runs.jsonl`);
+  return download(
+    runsAsLines(member, quiz, conditionsIn(new URL(request.url).searchParams.get('where'))),
+    'application/jsonl',
+    `${address}-runs.jsonl`,
+  );
 });

@@ -1,9 +1,14 @@
 import { runsAsSheet } from '../../../../../server/results/runs-table';
+import { conditionsIn } from '../../../../../server/results/where';
 import { getQuiz } from '../../../../../server/accounts/own-quiz';
 import { memberFile } from '../../../../endpoint';
 import { downloadBytes, SHEET } from '../../../../http';
 
-export const GET = memberFile<{ quiz: string }>(async (member, { quiz }) => {
+export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request) => {
   const { address } = await getQuiz(member, quiz);
-  return downloadBytes(await runsAsSheet(member, quiz), SHEET, `${address}-runs.xlsx`);
+  return downloadBytes(
+    await runsAsSheet(member, quiz, conditionsIn(new URL(request.url).searchParams.get('where'))),
+    SHEET,
+    `${address}-runs.xlsx`,
+  );
 });

@@ -1,0 +1,170 @@
+'use client';
+/** How runs came over time, and from where. */
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { AnswerOf } from '../../contract';
+import { overTime, type Step, stepFor } from '../../core/stats/over-time';
+import { Muted } from '../../ui/text';
+import { Views } from '../shell/view-switch';
+import { number, percent } from './bars';
+import { PressName } from './filters';
+import { Section, Sideways } from './section';
+
+type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
+
+const Columns = dynamic(() => import('./time-columns').then((m) => m.TimeColumns), {
+  ssr: false,
+  loading: () => <div style={{ height: 200 }} />,
+});
+
+const Split = styled(Section)`
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 24px;
+    justify-content: space-between;
+    align-items: baseline;
+  }
+  .key {
+    display: inline-block;
+    width: 11px;
+    height: 11px;
+    margin: 0 6px 0 14px;
+    vertical-align: -1px;
+  }
+  table.shown {
+    border-collapse: collapse;
+    margin-top: 6px;
+    font-variant-numeric: tabular-nums;
+    th,
+    td {
+      text-align: end;
+      padding: 5px 0 5px 26px;
+      border-bottom: 1px solid var(--line);
+      font-weight: 400;
+    }
+    th:first-child {
+      text-align: start;
+      padding-inline-start: 0;
+      min-width: 180px;
+      overflow-wrap: anywhere;
+    }
+    thead th {
+      color: var(--ink-2);
+      font-size: 13px;
+    }
+  }
+`;
+
+const STEPS: { id: Step; label: string }[] = [
+  { id: 'day', label: 'By day' },
+  { id: 'week', label: 'By week' },
+  { id: 'month', label: 'By month' },
+];
+
+/** As it is written beside a column: the day, or the month. */
+const short = (name: string, step: Step) =>
+  new Intl.DateTimeFormat('en', {
+    timeZone: 'UTC',
+    month: 'short',
+    ...(step === 'month' ? { year: 'numeric' } : { day: 'numeric' }),
+  }).format(new Date(name));
+
+export function OverTime({ days }: { days: Splits['days'] }) {
+  const [chosen, setChosen] = useState<Step | null>(null);
+  const step = chosen ?? stepFor(days);
+  const columns = overTime(days, step).map((one) => ({ ...one, name: short(one.name, step) }));
+  return (
+    <Split aria-label="Over time">
+      <div className="top">
+        <h3>Over time</h3>
+        <Views label="Step" value={step} options={STEPS} onChange={setChosen} />
+      </div>
+      {columns.length === 0 ? (
+        <Muted as="p">Nobody yet.</Muted>
+      ) : (
+        <>
+          <Muted as="p" $small>
+            By when they first saw it (UTC):
+            <i className="key" style={{ background: 'var(--data-1)' }} />
+            finished
+            <i className="key" style={{ background: 'var(--ink-3)' }} />
+            started, not finished
+          </Muted>
+          <Columns columns={columns} />
+          <table className="sr-only" aria-label="Runs over time">
+            <thead>
+              <tr>
+                <th scope="col">When</th>
+                <th scope="col">Started</th>
+                <th scope="col">Finished</th>
+              </tr>
+            </thead>
+            <tbody>
+              {columns.map(({ name, started, finished }) => (
+                <tr key={name}>
+                  <th scope="row">{name}</th>
+                  <td>{started}</td>
+                  <td>{finished}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </Split>
+  );
+}
+
+/** Sources side by side. */
+export function Sources({ sources }: { sources: Splits['sources'] }) {
+  const isOffered = sources.some(({ offer }) => offer > 0);
+  const isLeft = sources.some(({ contact }) => contact > 0);
+  const share = (n: number, of: number) => (of === 0 ? '–' : percent(n / of));
+  return (
+    <Split aria-label="Where they came from">
+      <h3>Where they came from</h3>
+      <Sideways tabIndex={0} role="group" aria-label="Sources side by side">
+        <table className="shown">
+          <thead>
+            <tr>
+              <th scope="col">Source</th>
+              <th scope="col">Saw it</th>
+              <th scope="col">Started</th>
+              <th scope="col">Finished</th>
+              {isLeft && <th scope="col">Left an address</th>}
+              {isOffered && <th scope="col">Took the offer</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {sources.map(({ name, seen, started, finished, contact, offer }) => (
+              <tr key={name}>
+                <th scope="row">
+                  <PressName on="source" of="" value={name}>
+                    {name || 'directly'}
+                  </PressName>
+                </th>
+                <td>{number(seen)}</td>
+                <td>{number(started)}</td>
+                <td>
+                  {number(finished)} <Muted $small>{share(finished, started)}</Muted>
+                </td>
+                {isLeft && (
+                  <td>
+                    {number(contact)} <Muted $small>{share(contact, started)}</Muted>
+                  </td>
+                )}
+                {isOffered && (
+                  <td>
+                    {number(offer)} <Muted $small>{share(offer, started)}</Muted>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Sideways>
+    </Split>
+  );
+}
