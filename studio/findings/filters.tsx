@@ -185,7 +185,7 @@ export function FilterSentence({
   return (
     <Says role="group" aria-label={label}>
       <Choose
-        label="Which runs"
+        label="Finished or not"
         value={finished ?? ''}
         options={[
           { id: '', label: 'All runs' },
@@ -259,7 +259,7 @@ export function FilterSentence({
       {asked.length === 0 && ', whatever they answered'}.{' '}
       {open.length > 0 && (
         <MenuButton
-          label={`Only those who … (${label})`}
+          label="Only those who …"
           entries={open.map((id) => ({ id, label: ASKED[id].menu }))}
           onAction={(kind) => {
             const subject = subjects[kind].find(({ values }) => values.length > 0);

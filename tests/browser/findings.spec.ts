@@ -262,14 +262,12 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
     page.getByRole('region', { name: 'Journey' }).getByRole('listitem').filter({ hasText: name });
   await expect(count('Started')).toContainText('4');
   const sentence = page.getByRole('group', { name: 'Which runs', exact: true });
-  await expect(sentence).toContainText(
-    'All runs of every edition, at any time, from anywhere, whatever they answered.',
-  );
+  await expect(sentence).toContainText('whatever they answered');
   await expect(page.getByRole('table', { name: 'Runs over time' }).getByRole('row')).toHaveCount(2);
   await expect(page.getByRole('row', { name: /^test/ })).toContainText('3 75%');
 
   // A word of the sentence, by keys.
-  await sentence.getByRole('button', { name: /Which runs/ }).focus();
+  await sentence.getByRole('button', { name: /Finished or not/ }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('option', { name: 'Unfinished runs' }).press('Enter');
   await expect(count('Started')).toContainText('1');
@@ -280,7 +278,7 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   // An outcome is pressed where it is drawn.
   await page.getByRole('button', { name: 'y', exact: true }).press('Enter');
   await expect(count('Finished')).toContainText('1');
-  await expect(sentence).toContainText('whoever came out as y of Kind of rider');
+  await expect(sentence).toContainText(/whoever came out as y.* of Kind of rider/);
   await expect(page).toHaveURL(/where=outcome/);
   await page.reload();
   await alive(page);
@@ -300,7 +298,7 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   await sentence.getByRole('button', { name: 'All again' }).press('Enter');
   await sentence.getByRole('button', { name: /^Only those who/ }).press('Enter');
   await page.getByRole('menuitem', { name: 'answered a question so' }).press('Enter');
-  await expect(sentence).toContainText('whoever answered “on” to');
+  await expect(sentence).toContainText(/whoever answered “on”.* to/);
   await expect(count('Started')).toContainText('3');
   await page.getByRole('button', { name: 'Keep this view …' }).press('Enter');
   await page.getByLabel('Name of this view').fill('Lamps on');
