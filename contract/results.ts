@@ -208,6 +208,22 @@ const PersonSchema = closed({
 /** One run, read out. */
 export type Person = Static<typeof PersonSchema>;
 
+const ChangedSchema = closed({ question: Type.String(), answer: Type.String() });
+const TurnSchema = closed({ changes: Type.Array(ChangedSchema), outcome: Type.String() });
+/** Why a run came to its outcomes (`core/rehearsal/why.ts`), in words. */
+const WhySchema = closed({
+  verdicts: Type.Array(
+    closed({
+      ...{ id: Type.String(), name: Type.String(), outcome: Type.String() },
+      reasons: Type.Array(closed({ ...ChangedSchema.properties, points: Type.Number() })),
+      closest: Type.Union([closed({ name: Type.String(), behind: Type.Number() }), Type.Null()]),
+      decisive: Type.Array(TurnSchema),
+      least: Type.Union([TurnSchema, Type.Null()]),
+      isAll: Type.Boolean(),
+    }),
+  ),
+});
+
 const QueueSchema = closed({
   prompt: Type.String(),
   /** The most marks there are. */
@@ -304,6 +320,8 @@ export const results = {
             closed({ ...NamedSchema, answered: Count, difficulty: Type.Number(), discrimination: points }),
           ),
           scales: Type.Array(closed({ ...NamedSchema, mean: points, sd: points, alpha: points })),
+          /** In how many of the runs that were looked at another answer to a question alone would have led to another outcome. */
+          deciding: Type.Array(closed({ ...NamedSchema, questions: Type.Array(BarSchema) })),
         }),
         Type.Null(),
       ]),
@@ -333,6 +351,7 @@ export const results = {
     answer: PeopleSchema,
   }),
   'GET /api/quizzes/{quiz}/people/{run}': contract({ answer: PersonSchema }),
+  'GET /api/quizzes/{quiz}/people/{run}/why': contract({ answer: WhySchema }),
   /** Takes a run away with all that is of it, out of the figures too. */
   'DELETE /api/quizzes/{quiz}/people/{run}': contract({ answer: closed({}) }),
 };

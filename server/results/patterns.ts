@@ -3,6 +3,8 @@ import type { AnswerOf } from '../../contract';
 import { isMachine } from '../../core/access/oddity';
 import { nameOf, questionsOf, quizIndex } from '../../core/document/lookup';
 import { foldRun } from '../../core/flow/run';
+import type { Recorded } from '../../core/flow/walk';
+import { bar } from '../../core/questions/drawing';
 import { offeredBy } from '../../core/questions/registry';
 import { OTHER } from '../../core/questions/choice/options';
 import { type Condition, wantedOf } from '../../core/stats/filter';
@@ -11,12 +13,16 @@ import { RunReader } from '../../core/stats/reading';
 import type { Membership } from '../../db/queries/members';
 import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
+import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
 import { countRuns } from './count-runs';
 import { editionOf, ownQuizOf } from '../publishing/editions';
+import { recordedOf } from './why';
 
 /** Runs that are read, the newest. */
 const MOST_READ = 3_000;
+/** Of them, those that are walked again with other answers. */
+const MOST_WALKED = 300;
 const BATCH = 500;
 const MOST_SHOWN = 40;
 
@@ -30,19 +36,23 @@ export async function patternsOf(member: Membership, quizId: string, where: read
   if (where.length > 0) await countRuns(workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
   const reader = new RunReader(quiz);
+  const walked: Recorded[] = [];
   let [read, isAll]: [number, boolean] = [0, false];
   for (let before: { lastAt: Date; runId: string } | undefined; read < MOST_READ && !isAll;) {
     const rows = await startedRuns(database(), workspaceId, quizId, { most: BATCH, before, wanted });
     for (const row of rows) {
       // What was answered on another edition may have meant something else.
       if (row.edition !== liveEdition || !row.finishedAt || row.isTrial || isMachine(row.odd)) continue;
-      reader.add(foldRun(await ownQuizOf(row), row, row.events));
+      const run = foldRun(await ownQuizOf(row), row, row.events);
+      reader.add(run);
+      if (walked.length < MOST_WALKED) walked.push(recordedOf(row.runId, run));
     }
     read += rows.length;
     before = rows.at(-1);
     isAll = rows.length < BATCH;
   }
   const stats = reader.stats();
+  const deciding = await inBackground(workspaceId, 'deciding', { quiz, runs: walked });
   const { tests, method, found } = patternsAmong(reader.pairs());
   const { questions, outcomes } = quizIndex(quiz);
   const words = (question: string, option: string) => {
@@ -72,6 +82,13 @@ export async function patternsOf(member: Membership, quizId: string, where: read
         ...quiz.scales.map(({ id, name }) => ({ id, name, ...scaleOf(stats.scales[id]) })),
         { id: 'marks', name: 'Marks', ...scaleOf(stats.marks) },
       ].filter(({ alpha }) => alpha !== null),
+      deciding: quiz.verdicts.map(({ id, name }) => ({
+        ...{ id, name },
+        questions: (deciding[id] ?? []).map(({ question, turned, runs }) => {
+          const asked = questions.get(question);
+          return bar(question, asked ? nameOf(asked) : question, turned, runs);
+        }),
+      })),
     },
   };
 }

@@ -177,7 +177,7 @@ export function FilterSentence({
     const subject = Object.values(subjects)
       .flat()
       .find(({ on, of }) => on === condition.on && of === condition.of);
-    return subject ? [{ condition, subject, i }] : [];
+    return OF_THE_RUN.has(condition.on) ? [] : [{ condition, subject, i }];
   });
   const replace = (i: number, next: Condition | null) =>
     onChange(where.flatMap((one, k) => (k !== i ? [one] : next ? [next] : [])));
@@ -253,7 +253,15 @@ export function FilterSentence({
       )}
       {asked.map(({ condition, subject, i }) => (
         <span key={i} className="part">
-          , <Asked condition={condition} subject={subject} all={subjects} onChange={(next) => replace(i, next)} />
+          ,{' '}
+          {subject ? (
+            <Asked condition={condition} subject={subject} all={subjects} onChange={(next) => replace(i, next)} />
+          ) : (
+            <>
+              whoever had to do with <b>{`“${condition.of}”`}</b>, which is not there any more{' '}
+              <LeaveOut what={condition.of} onPress={() => replace(i, null)} />
+            </>
+          )}
         </span>
       ))}
       {asked.length === 0 && ', whatever they answered'}.{' '}
@@ -281,6 +289,15 @@ export function FilterSentence({
     </Says>
   );
 }
+
+/** What the sentence has a word of its own for. */
+const OF_THE_RUN: ReadonlySet<Dimension> = new Set(['edition', 'time', 'source', 'language', 'finished']);
+
+const LeaveOut = ({ what, onPress }: { what: string; onPress: () => void }) => (
+  <TextButton aria-label={`Leave out: ${what}`} $weight={400} onPress={onPress}>
+    <X size={13} />
+  </TextButton>
+);
 
 /** "every edition", one of them, or one and all later ones. */
 function Editions({
@@ -390,13 +407,7 @@ function Asked({
       ) : (
         subject.name && <b>{subject.name}</b>
       )}{' '}
-      <TextButton
-        aria-label={`Leave out: ${before} ${values.join(' or ')}`}
-        $weight={400}
-        onPress={() => onChange(null)}
-      >
-        <X size={13} />
-      </TextButton>
+      <LeaveOut what={`${before} ${values.join(' or ')}`} onPress={() => onChange(null)} />
     </>
   );
 }

@@ -190,7 +190,7 @@ export function FindingsTab({
             {splits && <OverTime days={splits.days} />}
             {splits && splits.sources.length > 0 && <Sources sources={splits.sources} />}
             {findings.machines > 0 && <Machines count={findings.machines} />}
-            {findings.versions && <TwoVersions versions={findings.versions} />}
+            {findings.versions && text === '' && <TwoVersions versions={findings.versions} />}
             <div className="board">
               {findings.outcomes.map((verdict) => (
                 <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />

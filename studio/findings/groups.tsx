@@ -1,6 +1,6 @@
 'use client';
 /** Another group of runs beside the one above: what differs, and whether that is more than chance. */
-import { useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
 import type { Findings } from '../../contract/results';
@@ -38,6 +38,12 @@ const Side = styled(Section)`
     max-width: 340px;
   }
   tr.more td:last-child {
+    font-weight: 600;
+  }
+  summary {
+    margin-top: 12px;
+    min-height: 24px;
+    cursor: pointer;
     font-weight: 600;
   }
   .of {
@@ -141,31 +147,36 @@ const share = (n: number, of: number) => (of === 0 ? '–' : `${Math.round((n / 
 function Beside({ findings, other }: { findings: Findings; other: Other }) {
   const { tests, method, parts } = compareGroups(partsOf(findings), partsOf(other.findings));
   const isApart = other.both === 0;
-  const found = parts.filter(({ difference }) => difference?.isMore).length;
+  const found = isApart ? parts.filter(({ difference }) => difference?.isMore) : [];
+  const sure = `${number(tests)} shares, 5%, corrected by ${method}`;
   return (
     <>
       <p role="status" style={{ maxWidth: 760 }}>
-        {!isApart ? (
+        {tests === 0 ? (
+          'One of the two groups is empty.'
+        ) : !isApart ? (
           <>
             {number(other.both)} {other.both === 1 ? 'run is' : 'runs are'} in both groups: what differs can be read,
             but not whether that is chance. For that, choose groups that have none in common.
           </>
-        ) : found === 0 ? (
-          `None of ${number(tests)} shares differs by more than chance explains (5%, corrected by ${method}).`
+        ) : found.length === 0 ? (
+          `Nothing differs by more than chance explains (${sure}).`
         ) : (
-          `${number(found)} of ${number(tests)} shares ${found === 1 ? 'differs' : 'differ'} by more than chance explains (5%, corrected by ${method}).`
+          `This differs by more than chance explains (${sure}):`
         )}
       </p>
-      <Sideways tabIndex={0} role="group" aria-label="Two groups, share by share">
-        <table>
-          <thead>
-            <tr>
-              <td />
-              <th scope="col">The runs above</th>
-              <th scope="col">Beside them</th>
-              <th scope="col">Difference, in points</th>
-            </tr>
-          </thead>
+      {found.length > 0 && (
+        <Shares label="What differs">
+          <tbody>
+            {found.map((part) => (
+              <Row key={part.id} part={part} isApart withOf />
+            ))}
+          </tbody>
+        </Shares>
+      )}
+      <details>
+        <summary>All {number(parts.length)} shares</summary>
+        <Shares label="Two groups, share by share">
           {[...new Set(parts.map(({ of }) => of))].map((of) => (
             <tbody key={of}>
               <tr>
@@ -180,17 +191,43 @@ function Beside({ findings, other }: { findings: Findings; other: Other }) {
                 ))}
             </tbody>
           ))}
-        </table>
-      </Sideways>
+        </Shares>
+      </details>
     </>
   );
 }
 
-function Row({ part: { name, counts, wholes, difference }, isApart }: { part: ComparedPart; isApart: boolean }) {
+const Shares = ({ label, children }: { label: string; children: ReactNode }) => (
+  <Sideways tabIndex={0} role="group" aria-label={label}>
+    <table aria-label={label}>
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">The runs above</th>
+          <th scope="col">Beside them</th>
+          <th scope="col">Difference, in points</th>
+        </tr>
+      </thead>
+      {children}
+    </table>
+  </Sideways>
+);
+
+function Row({
+  part: { name, of, counts, wholes, difference },
+  isApart,
+  withOf = false,
+}: {
+  part: ComparedPart;
+  isApart: boolean;
+  withOf?: boolean;
+}) {
   const isMore = isApart && difference?.isMore;
   return (
     <tr className={isMore ? 'more' : undefined}>
-      <th scope="row">{name}</th>
+      <th scope="row">
+        {name} {withOf && <Muted $small>{of}</Muted>}
+      </th>
       {counts.map((n, i) => (
         <td key={i}>
           {share(n, wholes[i] ?? 0)} <Muted $small>{`${number(n)} of ${number(wholes[i] ?? 0)}`}</Muted>

@@ -7,7 +7,7 @@ import { call } from '../../contract/call';
 import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocument, useQuiz } from '../document';
 import { messageOf } from '../shared/trouble';
-import { number, percent } from './bars';
+import { Bars, number, percent } from './bars';
 import { useWhere } from './filters';
 import { Sideways } from './section';
 
@@ -93,7 +93,7 @@ export function PatternsView() {
   }, [quiz, query]);
   if (trouble) return <Alarm role="alert">{trouble}</Alarm>;
   if (!told) return <Muted role="status">Runs are being read …</Muted>;
-  const { found, runs, edition, isAll, tests, method, questions, scales } = told;
+  const { found, runs, edition, isAll, tests, method, questions, scales, deciding } = told;
   return (
     <div>
       <p style={{ maxWidth: 760, marginBottom: 18 }}>
@@ -118,6 +118,18 @@ export function PatternsView() {
           {!found.some(({ verdict }) => verdict === id) && <Muted>Nothing that chance alone would not explain.</Muted>}
         </Section>
       ))}
+      {deciding.map(
+        ({ id, name, questions: turned }) =>
+          turned.length > 0 && (
+            <Section key={`deciding ${id}`} aria-label={`What decides ${name}`}>
+              <h3>What decides {name}</h3>
+              <p style={{ marginBottom: 8 }}>
+                In how many runs another answer to this question alone would have led to another outcome.
+              </p>
+              <Bars label={`Questions that decide ${name}`} bars={turned} />
+            </Section>
+          ),
+      )}
       {questions.length > 0 && <Apart questions={questions} />}
       {scales.length > 0 && <Together scales={scales} />}
     </div>

@@ -13,6 +13,7 @@ import { ByHand } from './by-hand';
 import { TakeAway } from './take-away';
 import { LeftFiles } from '../shared/left-files';
 import { dayAndTime } from '../shared/time';
+import { WhyThis } from './why';
 import type { People, Person, PersonLine } from '../../contract/results';
 
 const Split = styled.div`
@@ -353,6 +354,7 @@ function OnePerson({
           Their way: {person.way.join(' → ')}
         </Muted>
       )}
+      {person.finished && <WhyThis key={`why ${person.runId}`} quiz={quiz} run={person.runId} />}
       {onMarked && <TakeAway quiz={quiz} run={person.runId} onRemoved={onRemoved} />}
     </Sheet>
   );

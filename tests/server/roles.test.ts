@@ -127,6 +127,7 @@ const rows: Record<OfStudio, Row> = {
   'POST /api/bank': { role: 'editor', body: { quiz: '{quiz}', ids: ['q1'] } },
   'GET /api/quizzes/{quiz}/findings': { role: 'reader' },
   'GET /api/quizzes/{quiz}/patterns': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/people/{run}/why': { role: 'reader' },
   'GET /api/quizzes/{quiz}/splits': { role: 'reader' },
   'GET /api/quizzes/{quiz}/views': { role: 'reader' },
   'PUT /api/quizzes/{quiz}/views/{view}': { role: 'editor', body: { where: 'finished::yes', against: null } },

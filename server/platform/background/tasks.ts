@@ -6,6 +6,8 @@ import { checkQuiz, type Finding } from '../../../core/findings/check';
 import { readQuestions } from '../../../core/formats/read';
 import { applyEdit, type Edit, type EditRefusal } from '../../../core/document/edits';
 import type { Quiz } from '../../../core/schema/quiz';
+import type { Recorded } from '../../../core/flow/walk';
+import { type Deciding, decidingQuestions, type Why, whyOf } from '../../../core/rehearsal/why';
 import { type ValidationIssue, validateQuiz } from '../../../core/document/validate';
 
 export type EditsApplied = {
@@ -39,6 +41,10 @@ export const tasks = {
   /** A pasted text or a file as a quiz. */
   read: ({ text, fileName, id }: { text: string; fileName: string; id: string }): ReturnType<typeof readQuestions> =>
     readQuestions(text, { fileName, id }),
+  why: ({ quiz, recorded, verdict }: { quiz: Quiz; recorded: Recorded; verdict: string }): Why | null =>
+    whyOf(quiz, recorded, verdict),
+  deciding: ({ quiz, runs }: { quiz: Quiz; runs: Recorded[] }): Record<string, Deciding[]> =>
+    decidingQuestions(quiz, runs),
   validate: ({ document }: { document: unknown }): { quiz: Quiz } | { faults: ValidationIssue[] } =>
     validateQuiz(document),
 };
