@@ -45,16 +45,21 @@ const ways = Array.from({ length: WAYS }, (_, i) => {
   const sent = Array.from({ length: pages }, (_, p): Sent =>
     go(`p${p}`, { [`q${p}`]: [['a', 'b', 'c', 'd'][whole(4)] ?? 'a'] }),
   );
-  const day = `2026-0${1 + (i % 9)}-${String(1 + whole(28)).padStart(2, '0')}`;
   const run = foldRun(asked, { seed: i, known: {} }, sent);
   return {
-    day,
     keys: [
       ...countsOf(asked, run, pages > 0),
-      ...circumstancesOf({ edition: 1, day, source: ['', 'letter', 'poster'][whole(3)] ?? '', language: 'en' }),
+      ...circumstancesOf({
+        edition: 1,
+        day: '',
+        source: ['', 'letter', 'poster'][whole(3)] ?? '',
+        language: 'en',
+      }).filter((key) => !key.startsWith('day')),
     ],
   };
 });
+/** Runs come one day after the other, over 240 days. */
+const dayAt = (share: number) => new Date(Date.UTC(2026, 0, 1 + Math.floor(share * 240))).toISOString().slice(0, 10);
 
 type At = Awaited<ReturnType<typeof published>>;
 
@@ -64,18 +69,17 @@ async function fill({ member: { workspaceId }, quizId }: At, n: number): Promise
     await database().transaction(async (tx) => {
       const first = await takePlaces(tx, workspaceId, quizId, many);
       const turns: Turn[] = [];
-      const sums = new Map<number, number>();
+      const changes = new Map<string, { day: string; edition: number; key: string; by: number }>();
       for (let i = 0; i < many; i++) {
-        const way = (first + i) % WAYS;
-        sums.set(way, (sums.get(way) ?? 0) + 1);
-        for (const key of ways[way]?.keys ?? []) turns.push({ place: first + i, key });
+        const day = dayAt((first + i) / n);
+        for (const key of [...(ways[(first + i) % WAYS]?.keys ?? []), `day ${day}`]) {
+          turns.push({ place: first + i, key });
+          const change = changes.get(`${day} ${key}`) ?? { day, edition: 1, key, by: 0 };
+          changes.set(`${day} ${key}`, { ...change, by: change.by + 1 });
+        }
       }
       await turnBits(tx, workspaceId, quizId, turns);
-      const changes = [...sums].flatMap(([way, by]) => {
-        const { day = '', keys = [] } = ways[way] ?? {};
-        return keys.map((key) => ({ day, edition: 1, key, by }));
-      });
-      await addFigures(tx, workspaceId, quizId, changes);
+      await addFigures(tx, workspaceId, quizId, [...changes.values()]);
       // The keys of each run are needed by what is measured against alone.
       const keys =
         n <= 100_000
@@ -151,4 +155,4 @@ async function main(): Promise<void> {
   for (const [what, cells] of Object.entries(table)) console.log([what, ...cells].join(' | '));
 }
 
-await main().finally(closeDatabase);
+void main().finally(closeDatabase);
