@@ -208,6 +208,11 @@ const PersonSchema = closed({
 /** One run, read out. */
 export type Person = Static<typeof PersonSchema>;
 
+/** Of those who chose an answer, and of the others, how many reached something; the difference of the shares with its interval. */
+const comparedCounts = {
+  ...{ chose: Count, reached: Count, others: Count, othersReached: Count },
+  ...{ difference: Type.Number(), low: Type.Number(), high: Type.Number(), p: Type.Number() },
+};
 const ChangedSchema = closed({ question: Type.String(), answer: Type.String() });
 const TurnSchema = closed({ changes: Type.Array(ChangedSchema), outcome: Type.String() });
 /** Why a run came to its outcomes (`core/rehearsal/why.ts`), in words. */
@@ -312,14 +317,24 @@ export const results = {
               outcome: Type.String(),
               question: Type.String(),
               option: Type.String(),
-              ...{ chose: Count, reached: Count, others: Count, othersReached: Count },
-              ...{ difference: Type.Number(), low: Type.Number(), high: Type.Number(), p: Type.Number() },
+              ...comparedCounts,
             }),
           ),
           questions: Type.Array(
             closed({ ...NamedSchema, answered: Count, difficulty: Type.Number(), discrimination: points }),
           ),
           scales: Type.Array(closed({ ...NamedSchema, mean: points, sd: points, alpha: points })),
+          /** Answers to two questions of all finished runs of the edition that go together, or do not, by more than chance. */
+          together: closed({
+            tests: Count,
+            method: oneOf('Holm', 'Benjamini–Hochberg'),
+            found: Type.Array(
+              closed({
+                ...{ question: Type.String(), option: Type.String(), other: Type.String(), otherOption: Type.String() },
+                ...comparedCounts,
+              }),
+            ),
+          }),
           /** In how many of the runs that were looked at another answer to a question alone would have led to another outcome. */
           deciding: Type.Array(closed({ ...NamedSchema, questions: Type.Array(BarSchema) })),
         }),

@@ -1,6 +1,5 @@
 /** Which runs count for which key, as bits: any selection of runs is counted by putting bits together, in the database. */
 import { and, eq, sql, type SQL } from 'drizzle-orm';
-import type { QueryResultRow } from 'pg';
 import type { Wanted } from '../../core/stats/filter';
 import type { Db, Tx } from '../client';
 import { CHUNK, figureBits, figurePlaces, runs } from '../schema';
@@ -80,26 +79,29 @@ function selected({ workspaceId, quizId, wanted }: Selection): SQL {
     group by chunk having count(*) filter (where part >= 0) = ${wanted.length}`;
 }
 
+/** @property by what it is counted by; '' where it is by nothing */
+type Counted = { by: string; key: string; count: number };
+
 /**
  * The planner takes a selection for a single row, and would look up every key of every chunk by itself: a million runs took 6 s instead of
  * half a second. Compiling such a query takes longer than running it.
  */
-const counted = <Row extends QueryResultRow>(db: Db, query: SQL): Promise<Row[]> =>
+const counted = (db: Db, query: SQL): Promise<Counted[]> =>
   db.transaction(async (tx) => {
     await tx.execute(sql`set local enable_nestloop = off`);
     await tx.execute(sql`set local jit = off`);
-    return (await tx.execute<Row>(query)).rows;
+    return (await tx.execute<Counted>(query)).rows;
   });
 
 /** Sums by key, as `figuresOf`, of the runs that are meant. */
 export async function figuresAmong(db: Db, selection: Selection): Promise<Map<string, number>> {
   const { workspaceId, quizId } = selection;
   // Counted before they are grouped ("offset 0" keeps it so), since bits are wide to be sorted.
-  const rows = await counted<{ key: string; count: number }>(
+  const rows = await counted(
     db,
     sql`
     with meant as materialized (${selected(selection)})
-    select key, sum(n)::int as count from (
+    select '' as by, key, sum(n)::int as count from (
       select f.key, bit_count(f.bits & meant.bits) as n
       from figure_bits f join meant on meant.chunk = f.chunk
       where f.workspace_id = ${workspaceId} and f.quiz_id = ${quizId} offset 0) as each
@@ -109,14 +111,9 @@ export async function figuresAmong(db: Db, selection: Selection): Promise<Map<st
 }
 
 /** How many of the runs that are meant count for a key that begins with `by`, and for one of some others as well: by the first, then the second. */
-export async function crossedAmong(
-  db: Db,
-  selection: Selection,
-  by: string,
-  keys: string[],
-): Promise<{ by: string; key: string; count: number }[]> {
+export async function crossedAmong(db: Db, selection: Selection, by: string, keys: string[]): Promise<Counted[]> {
   const { workspaceId, quizId } = selection;
-  return counted<{ by: string; key: string; count: number }>(
+  return counted(
     db,
     sql`
     with meant as materialized (${selected(selection)})

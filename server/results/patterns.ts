@@ -17,6 +17,7 @@ import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
 import { countRuns } from './count-runs';
 import { editionOf, ownQuizOf } from '../publishing/editions';
+import { pairsOfAnswers } from './together';
 import { recordedOf } from './why';
 
 /** Runs that are read, the newest. */
@@ -33,7 +34,7 @@ export async function patternsOf(member: Membership, quizId: string, where: read
   const { liveEdition } = await getQuiz(member, quizId);
   if (liveEdition === null) return { patterns: null };
   const quiz = await editionOf(workspaceId, quizId, liveEdition);
-  if (where.length > 0) await countRuns(workspaceId, quizId);
+  await countRuns(workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
   const reader = new RunReader(quiz);
   const walked: Recorded[] = [];
@@ -52,6 +53,16 @@ export async function patternsOf(member: Membership, quizId: string, where: read
     isAll = rows.length < BATCH;
   }
   const stats = reader.stats();
+  const together = patternsAmong(
+    await pairsOfAnswers(quiz, {
+      ...{ workspaceId, quizId },
+      wanted: wantedOf([
+        ...where,
+        { on: 'edition', of: '', any: [String(liveEdition)] },
+        { on: 'finished', of: '', any: ['yes'] },
+      ]),
+    }),
+  );
   const deciding = await inBackground(workspaceId, 'deciding', { quiz, runs: walked });
   const { tests, method, found } = patternsAmong(reader.pairs());
   const { questions, outcomes } = quizIndex(quiz);
@@ -60,15 +71,18 @@ export async function patternsOf(member: Membership, quizId: string, where: read
     const one = offered?.options.find(({ id }) => id === option);
     return option === OTHER ? 'Something else' : one?.text || (one?.picture?.text ?? option);
   };
+  const nameOfId = (id: string) => {
+    const asked = questions.get(id);
+    return asked ? nameOf(asked) : id;
+  };
   return {
     patterns: {
       ...{ edition: liveEdition, runs: stats.runs, isAll, tests, method },
       found: found.slice(0, MOST_SHOWN).map(({ verdict, outcome, question, option, ...pattern }) => {
-        const asked = questions.get(question);
         return {
           ...pattern,
           ...{ verdict, outcome: outcomes.get(outcome)?.outcome.name ?? outcome },
-          ...{ question: asked ? nameOf(asked) : question, option: words(question, option) },
+          ...{ question: nameOfId(question), option: words(question, option) },
         };
       }),
       questions: questionsOf(quiz).flatMap((q) => {
@@ -82,12 +96,21 @@ export async function patternsOf(member: Membership, quizId: string, where: read
         ...quiz.scales.map(({ id, name }) => ({ id, name, ...scaleOf(stats.scales[id]) })),
         { id: 'marks', name: 'Marks', ...scaleOf(stats.marks) },
       ].filter(({ alpha }) => alpha !== null),
+      together: {
+        ...{ tests: together.tests, method: together.method },
+        found: together.found
+          .slice(0, MOST_SHOWN)
+          .map(({ verdict: other, outcome: otherOption, question, option, ...pair }) => ({
+            ...pair,
+            ...{ question: nameOfId(question), option: words(question, option) },
+            ...{ other: nameOfId(other), otherOption: words(other, otherOption) },
+          })),
+      },
       deciding: quiz.verdicts.map(({ id, name }) => ({
         ...{ id, name },
-        questions: (deciding[id] ?? []).map(({ question, turned, runs }) => {
-          const asked = questions.get(question);
-          return bar(question, asked ? nameOf(asked) : question, turned, runs);
-        }),
+        questions: (deciding[id] ?? []).map(({ question, turned, runs }) =>
+          bar(question, nameOfId(question), turned, runs),
+        ),
       })),
     },
   };

@@ -93,7 +93,7 @@ export function PatternsView() {
   }, [quiz, query]);
   if (trouble) return <Alarm role="alert">{trouble}</Alarm>;
   if (!told) return <Muted role="status">Runs are being read …</Muted>;
-  const { found, runs, edition, isAll, tests, method, questions, scales, deciding } = told;
+  const { found, runs, edition, isAll, tests, method, questions, scales, deciding, together } = told;
   return (
     <div>
       <p style={{ maxWidth: 760, marginBottom: 18 }}>
@@ -118,6 +118,24 @@ export function PatternsView() {
           {!found.some(({ verdict }) => verdict === id) && <Muted>Nothing that chance alone would not explain.</Muted>}
         </Section>
       ))}
+      <Section aria-label="Answers that go together">
+        <h3>Answers that go together</h3>
+        <p style={{ marginBottom: 4 }}>
+          {together.tests === 0
+            ? 'Too few runs to find any: each answer needs ten people who chose it, and ten who did not.'
+            : `Of all finished runs of edition ${edition}; ${number(together.tests)} pairs of answers to two questions were looked at (${together.method}, 5%).`}
+        </p>
+        <PlainList>
+          {together.found.map((pair) => (
+            <li key={`${pair.question} ${pair.option} ${pair.other} ${pair.otherOption}`}>
+              <Found pattern={{ ...pair, outcome: `“${pair.otherOption}” to “${pair.other}”` }} />
+            </li>
+          ))}
+        </PlainList>
+        {together.tests > 0 && together.found.length === 0 && (
+          <Muted>Nothing that chance alone would not explain.</Muted>
+        )}
+      </Section>
       {deciding.map(
         ({ id, name, questions: turned }) =>
           turned.length > 0 && (
@@ -138,7 +156,7 @@ export function PatternsView() {
 
 const points = (share: number) => Math.round(Math.abs(share) * 100);
 
-function Found({ pattern }: { pattern: Pattern }) {
+function Found({ pattern }: { pattern: Omit<Pattern, 'verdict'> }) {
   const { outcome, question, option, chose, reached, others, othersReached, difference, low, high, p } = pattern;
   const [own, other] = [reached / chose, othersReached / others];
   const [from, to] = difference > 0 ? [low, high] : [-high, -low];

@@ -285,6 +285,15 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   await expect(count('Started')).toContainText('1');
   await page.getByRole('radio', { name: 'People' }).click();
   await expect(page.getByRole('list', { name: /People/ }).getByRole('button')).toHaveCount(1);
+  await page
+    .getByRole('list', { name: /People/ })
+    .getByRole('button')
+    .press('Enter');
+  const why = page.getByRole('region', { name: 'Why y' });
+  await expect(
+    why.getByText('What each answer gave, more than to x, which came closest and was 2 behind:'),
+  ).toBeVisible();
+  await expect(why.getByText(/With “on” to “Lamp on\?” it would have been x/)).toBeVisible();
   const csv = await page.request.get(
     `${world().app}${(await page.getByRole('link', { name: 'CSV' }).getAttribute('href')) ?? ''}`,
   );

@@ -247,6 +247,7 @@ async function makeWorld(endpoint: string): Promise<Record<string, string>> {
     file: 'file-1',
     letter: (await trayOf(owner, quizId)).letters[0]?.id ?? '',
     edition: '1',
+    view: 'Finished',
     message: 'm',
     question: 'q1',
     comment: 'comment-1',

@@ -1,0 +1,39 @@
+/** Answers that go together: each pair of answers to two questions, counted of all runs that are meant. */
+import { idsOffered, offeredBy } from '../../core/questions/registry';
+import { questionsOf } from '../../core/document/lookup';
+import type { Quiz } from '../../core/schema/quiz';
+import type { Pair } from '../../core/stats/patterns';
+import { crossedAmong, type Selection } from '../../db/queries/figure-bits';
+import { database } from '../platform/database';
+
+/** Answers of which every pair is counted; of a quiz with more, those of its first questions. */
+const MOST_ANSWERS = 120;
+
+/** @returns of each pair how many chose the one, and how many of them and of the others the other, among those who answered both questions */
+export async function pairsOfAnswers(quiz: Quiz, among: Selection): Promise<Pair[]> {
+  const options = questionsOf(quiz)
+    .filter((q) => offeredBy(q))
+    .flatMap((q) => idsOffered(q).map((option) => ({ question: q.id, option, key: `option ${q.id} ${option}` })))
+    .slice(0, MOST_ANSWERS);
+  const answered = [...new Set(options.map(({ question }) => `answered ${question}`))];
+  const keys = [...options.map(({ key }) => key), ...answered];
+  const counts = new Map<string, number>();
+  for (const by of ['option ', 'answered '])
+    for (const one of await crossedAmong(database(), among, by, keys))
+      counts.set(`${by}${one.by}|${one.key}`, one.count);
+  const count = (a: string, b: string) => counts.get(`${a}|${b}`) ?? 0;
+  return options.flatMap((a, i) =>
+    options.slice(i + 1).flatMap((b): Pair[] => {
+      if (a.question === b.question) return [];
+      const [ofA, ofB] = [`answered ${a.question}`, `answered ${b.question}`];
+      const [chose, reached] = [count(a.key, ofB), count(a.key, b.key)];
+      return [
+        {
+          ...{ question: a.question, option: a.option, verdict: b.question, outcome: b.option, chose, reached },
+          others: count(ofA, ofB) - chose,
+          othersReached: count(b.key, ofA) - reached,
+        },
+      ];
+    }),
+  );
+}
