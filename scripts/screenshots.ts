@@ -62,7 +62,9 @@ async function take(): Promise<void> {
       .getByText(settled ?? '')
       .first()
       .waitFor();
-    await studio.waitForLoadState('networkidle').catch(() => undefined);
+    // Findings are told as they change, over a connection that stays.
+    if (tab === 'findings') await studio.locator('.recharts-bar-rectangle').first().waitFor();
+    else await studio.waitForLoadState('networkidle').catch(() => undefined);
     await shot(studio, tab ?? '');
   }
   await studio.goto(`${home}/quizzes/tourer/style`);

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
+import { TextButton } from '../../ui/controls';
 import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocument, useQuiz } from '../document';
 import { messageOf } from '../shared/trouble';
@@ -103,39 +104,6 @@ export function PatternsView() {
           ? 'That is too little to find anything: each answer needs ten people who chose it, and ten who did not.'
           : `${number(tests)} pairs of an answer and an outcome were looked at. What stands here differs by more than chance explains, corrected for looking at so many (${method}, 5%).`}
       </p>
-      {verdicts.map(({ id, name }) => (
-        <Section key={id} aria-label={`What goes with ${name}`}>
-          <h3>What goes with {name}</h3>
-          <PlainList>
-            {found
-              .filter(({ verdict }) => verdict === id)
-              .map((pattern) => (
-                <li key={`${pattern.question} ${pattern.option} ${pattern.outcome}`}>
-                  <Found pattern={pattern} />
-                </li>
-              ))}
-          </PlainList>
-          {!found.some(({ verdict }) => verdict === id) && <Muted>Nothing that chance alone would not explain.</Muted>}
-        </Section>
-      ))}
-      <Section aria-label="Answers that go together">
-        <h3>Answers that go together</h3>
-        <p style={{ marginBottom: 4 }}>
-          {together.tests === 0
-            ? 'Too few runs to find any: each answer needs ten people who chose it, and ten who did not.'
-            : `Of all finished runs of edition ${edition}; ${number(together.tests)} pairs of answers to two questions were looked at (${together.method}, 5%).`}
-        </p>
-        <PlainList>
-          {together.found.map((pair) => (
-            <li key={`${pair.question} ${pair.option} ${pair.other} ${pair.otherOption}`}>
-              <Found pattern={{ ...pair, outcome: `“${pair.otherOption}” to “${pair.other}”` }} />
-            </li>
-          ))}
-        </PlainList>
-        {together.tests > 0 && together.found.length === 0 && (
-          <Muted>Nothing that chance alone would not explain.</Muted>
-        )}
-      </Section>
       {deciding.map(
         ({ id, name, questions: turned }) =>
           turned.length > 0 && (
@@ -148,15 +116,61 @@ export function PatternsView() {
             </Section>
           ),
       )}
+      {verdicts.map(({ id, name }) => (
+        <Section key={id} aria-label={`What goes with ${name}`}>
+          <h3>What goes with {name}</h3>
+          <Patterns found={found.filter(({ verdict }) => verdict === id)} />
+          {!found.some(({ verdict }) => verdict === id) && <Muted>Nothing that chance alone would not explain.</Muted>}
+        </Section>
+      ))}
+      <Section aria-label="Answers that go together">
+        <h3>Answers that go together</h3>
+        <p style={{ marginBottom: 4 }}>
+          {together.tests === 0
+            ? 'Too few runs to find any: each answer needs ten people who chose it, and ten who did not.'
+            : `Of all finished runs of edition ${edition}; ${number(together.tests)} pairs of answers to two questions were looked at (${together.method}, 5%).`}
+        </p>
+        <Patterns
+          found={together.found.map((pair) => ({ ...pair, outcome: `“${pair.otherOption}” to “${pair.other}”` }))}
+        />
+        {together.tests > 0 && together.found.length === 0 && (
+          <Muted>Nothing that chance alone would not explain.</Muted>
+        )}
+      </Section>
       {questions.length > 0 && <Apart questions={questions} />}
       {scales.length > 0 && <Together scales={scales} />}
     </div>
   );
 }
 
+type Shown = Omit<Pattern, 'verdict'>;
+/** So many are shown at once. */
+const FEW = 6;
+
+/** The strongest first; the others where they are asked for. */
+function Patterns({ found }: { found: Shown[] }) {
+  const [isAll, setAll] = useState(false);
+  return (
+    <>
+      <PlainList>
+        {found.slice(0, isAll ? undefined : FEW).map((pattern) => (
+          <li key={`${pattern.question} ${pattern.option} ${pattern.outcome}`}>
+            <Found pattern={pattern} />
+          </li>
+        ))}
+      </PlainList>
+      {!isAll && found.length > FEW && (
+        <p style={{ marginTop: 10 }}>
+          <TextButton onPress={() => setAll(true)}>Show all {number(found.length)}</TextButton>
+        </p>
+      )}
+    </>
+  );
+}
+
 const points = (share: number) => Math.round(Math.abs(share) * 100);
 
-function Found({ pattern }: { pattern: Omit<Pattern, 'verdict'> }) {
+function Found({ pattern }: { pattern: Shown }) {
   const { outcome, question, option, chose, reached, others, othersReached, difference, low, high, p } = pattern;
   const [own, other] = [reached / chose, othersReached / others];
   const [from, to] = difference > 0 ? [low, high] : [-high, -low];

@@ -233,13 +233,17 @@ export const handbook: HandbookPage[] = [
   {
     id: 'findings',
     title: 'Read what people answered',
-    also: 'results analytics statistics chart report export csv table',
+    also: 'results analytics statistics chart report export csv table filter segment compare why',
     picture: { name: 'findings', text: 'Findings: how many came how far, and what they answered' },
     says: [
       'The band shows how many came how far, and where more leave than elsewhere. Below it stands each question with its answers; a share says how sure it is.',
     ],
     steps: [
-      'Choose “People” for each run by itself: answers, scores, and where it stopped.',
+      'The sentence on top says which runs are meant: change its words, choose “Only those who …”, or press an answer, an outcome or a source where it is drawn.',
+      'Keep such a choice under a name; it stands in the address too, so that it can be sent to somebody.',
+      'Choose “Lay another group beside it” to see what differs, and whether that is more than chance.',
+      'Choose “Patterns” for the questions that decide, and the answers that go with an outcome or with each other.',
+      'Choose “People” for each run by itself: answers, scores, why it came out so, and where it stopped.',
       'Take everything out as CSV, as a spreadsheet or as JSON lines; each of several answers has a column of its own.',
       'Where two versions are shown, both are compared, and it is said whether the difference is more than chance.',
     ],
