@@ -71,6 +71,9 @@ const DrawingSchema = Type.Union([
   closed({ as: oneOf('words') }),
 ]);
 
+const seconds = Type.Union([Type.Number(), Type.Null()]);
+const quartiles = { low: seconds, median: seconds, high: seconds };
+
 const FindingsSchema = closed({
   journey: Type.Array(
     closed({ key: Type.String(), name: Type.String(), count: Count, lost: Type.Integer(), entered: Count }),
@@ -105,6 +108,13 @@ const FindingsSchema = closed({
   spreads: Type.Array(closed({ ...NamedSchema, decided: Count, bars: Type.Array(BarSchema) })),
   /** How runs ended otherwise than on the last page, and pages that were come to again. */
   ends: Type.Array(closed({ id: Type.String(), words: Type.String(), count: Count })),
+  /** Seconds by page, and of all who finished, by quarters; null beyond half an hour for a page, or an hour. */
+  pace: closed({
+    pages: Type.Array(closed({ ...NamedSchema, runs: Count, ...quartiles })),
+    all: Type.Union([closed({ runs: Count, ...quartiles, bars: Type.Array(BarSchema) }), Type.Null()]),
+  }),
+  /** What was left in contact forms: all fields, then each choice. */
+  fields: Type.Array(closed({ ...NamedSchema, of: Count, bars: Type.Array(BarSchema) })),
   outcomes: Type.Array(
     closed({ verdict: Type.String(), name: Type.String(), decided: Count, outcomes: Type.Array(ShareSchema) }),
   ),

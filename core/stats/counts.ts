@@ -10,6 +10,7 @@ import { questionsOnWay, type Run } from '../flow/run';
 import { marksOf } from '../questions/credit';
 import { round9 } from '../values/numbers';
 import { resultOf } from '../flow/result';
+import { fieldKeys } from './fields';
 import { routeKey } from './ways';
 
 /**
@@ -18,7 +19,7 @@ import { routeKey } from './ways';
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
  *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, `waits QUESTION` of a run that has finished, and what its kind draws (`DrawSide`),
  *   `again PAGE` that was come to more than once, `stop PAGE` where a run stands that has not finished, `end END` of one that has,
- *   `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`
+ *   `filled FIELD` and `field FIELD OPTION` of contact forms, `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
@@ -46,6 +47,7 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     for (const key of kindOf(question).drawn?.(question, answer) ?? []) keys.add(key);
   }
   if (hasContact(run)) keys.add('contact');
+  for (const key of fieldKeys(quiz, run)) keys.add(key);
   const last = run.way.at(-1);
   if (!run.finished && last) keys.add(`stop ${last.page}`);
   if (run.finished) {

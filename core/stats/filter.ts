@@ -21,6 +21,7 @@ const DIMENSIONS = [
   'value',
   'right',
   'outcome',
+  'field',
   'scale',
   'topic',
   'marks',
@@ -108,6 +109,7 @@ function wanted({ on, of, any }: Condition): Wanted {
         : { any: [only(`answered ${of}`)], none: [only(`right ${of}`), only(`pending ${of}`)] };
     case 'value':
     case 'outcome':
+    case 'field':
     case 'scale':
     case 'topic':
       return yes(any.map((value) => `${on} ${of} ${value}`));

@@ -9,9 +9,15 @@ import { wordsIn } from './words-in';
 
 export type RunRow = typeof runs.$inferSelect;
 export type RunWithEvents = RunRow & { events: Sent[] };
+export type TimedRun = RunWithEvents & { times: number[] };
 
 // The outer table is named by hand: a column reference would lose its table where only one is selected from, and match every event.
 const events = sql<Sent[]>`coalesce((select json_agg(e.sent order by e.seq) from ${runEvents} e
+  where e.workspace_id = runs.workspace_id and e.run_id = runs.run_id), '[]'::json)`;
+/** When each of them came, in milliseconds. */
+const times = sql<
+  number[]
+>`coalesce((select json_agg((extract(epoch from e.at) * 1000)::bigint order by e.seq) from ${runEvents} e
   where e.workspace_id = runs.workspace_id and e.run_id = runs.run_id), '[]'::json)`;
 export const runColumns = {
   workspaceId: runs.workspaceId,
@@ -107,9 +113,9 @@ export const setLanguage = (db: Db, { workspaceId, runId }: RunRow, language: st
  * Runs of a quiz that have gone on since they were counted, locked against another counter. A run may go on while its row is waited for: then
  * `seq` is newer than `events`, which are those that were there when the statement began. Whoever counts them has counted `events.length`.
  */
-export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<RunWithEvents[]> =>
+export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<TimedRun[]> =>
   tx
-    .select(runColumns)
+    .select({ ...runColumns, times })
     .from(runs)
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), lt(runs.countedSeq, runs.seq)))
     .orderBy(asc(runs.seenAt))

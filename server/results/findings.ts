@@ -13,13 +13,15 @@ import { journeyOf, offersIn } from '../../core/stats/counts';
 import { compareVersions } from '../../core/stats/two-versions';
 import { wilson } from '../../core/values/wilson';
 import { type Condition, wantedOf } from '../../core/stats/filter';
+import { fieldsOf } from '../../core/stats/fields';
+import { paceOf, secondsByPage } from '../../core/stats/pace';
 import { drawnQuestions, endsOf, spreadsOf } from '../../core/stats/drawings';
 import { accessOf, secondSince } from '../../db/queries/access';
 import { figuresAmong } from '../../db/queries/figure-bits';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { fileLine, filesOfRuns } from '../../db/queries/run-files';
-import { countByEdition, oneRun, type RunWithEvents, startedRuns, timedEvents } from '../../db/queries/runs';
+import { countByEdition, oneRun, startedRuns, timedEvents } from '../../db/queries/runs';
 import { reviewsOfRun } from '../../db/queries/reviews';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
@@ -88,6 +90,8 @@ export async function findingsOf(
     drawn: drawnQuestions(quiz, figures),
     spreads: spreadsOf(quiz, count),
     ends: endsOf(quiz, count),
+    pace: paceOf(quiz, count),
+    fields: fieldsOf(quiz, count),
     outcomes: quiz.verdicts.map((verdict) => ({
       verdict: verdict.id,
       name: verdict.name,
@@ -182,7 +186,8 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
   const run = foldRun(quiz, row, row.events);
   const result = resultOf(quiz, run);
   const byHand = new Map((await reviewsOfRun(database(), member.workspaceId, runId)).map((r) => [r.questionId, r]));
-  const seconds = await secondsByPage(member.workspaceId, row);
+  const times = (await timedEvents(database(), member.workspaceId, row.runId)).map(({ at }) => at.getTime());
+  const seconds = secondsByPage(row.seenAt.getTime(), row.events, times);
   const { pageOf, pages, outcomes } = quizIndex(quiz);
   const won = new Set(Object.values(result.verdicts).flatMap((v) => v.outcomes));
   return {
@@ -201,7 +206,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
       id: q.id,
       question: nameOf(q),
       answer: answerText(q, run.answers[q.id]),
-      seconds: seconds.get(pageOf.get(q.id)?.id ?? '') ?? null,
+      seconds: wholeSeconds(seconds.get(pageOf.get(q.id)?.id ?? '')),
       ...markedOf(q, run, byHand.get(q.id)),
     })),
     ...(result.marks.percent === null
@@ -250,15 +255,4 @@ function markedOf(
   return { marked: { awarded, of: q.marks ?? 1, is, right: kindOf(q).rightText(q), ...(by ? { by } : {}) } };
 }
 
-/** How long each page was looked at before it was sent, by the server's clock. */
-async function secondsByPage(workspaceId: string, row: RunWithEvents): Promise<Map<string, number>> {
-  const times = await timedEvents(database(), workspaceId, row.runId);
-  const seconds = new Map<string, number>();
-  let since = row.seenAt.getTime();
-  row.events.forEach((sent, i) => {
-    const at = times[i]?.at.getTime() ?? since;
-    if (sent.do === 'go') seconds.set(sent.page, (seconds.get(sent.page) ?? 0) + Math.round((at - since) / 1000));
-    since = at;
-  });
-  return seconds;
-}
+const wholeSeconds = (seconds: number | undefined) => (seconds === undefined ? null : Math.round(seconds));

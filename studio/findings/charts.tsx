@@ -26,6 +26,17 @@ const pressOf = (id: string): { on: Dimension; of: string } => {
   return on === 'topic' ? { on, of } : { on: 'marks', of: '' };
 };
 
+/** What was left in contact forms, or one choice of them. */
+export const FieldsChart = ({ fields: { id, name, of, bars } }: { fields: Findings['fields'][number] }) => (
+  <section style={section}>
+    <h3 style={heading}>{name}</h3>
+    <p style={below}>
+      Of {number(of)} who {id === '' ? 'left anything' : 'chose'}.
+    </p>
+    <Bars label={name} bars={bars} press={id === '' ? undefined : { on: 'field', of: id }} />
+  </section>
+);
+
 /** Marks, or a topic, by parts of what can be reached. */
 export const SpreadChart = ({ spread }: { spread: Findings['spreads'][number] }) => (
   <section style={section}>

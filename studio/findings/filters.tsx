@@ -116,6 +116,12 @@ function useSubjects(findings: Findings): Record<Asks, Subject[]> {
         : []),
       ...quiz.topics.map(({ id, name }): Subject => ({ on: 'topic', of: id, name, values: fifths })),
     ],
+    field: findings.fields
+      .filter(({ id }) => id !== '')
+      .map(({ id, name, bars }) => ({
+        ...{ on: 'field', of: id, name },
+        values: bars.map((one) => ({ id: one.id, label: `“${one.name}”` })),
+      })),
     page: [
       {
         ...{ on: 'page', of: '', name: '' },
@@ -126,13 +132,14 @@ function useSubjects(findings: Findings): Record<Asks, Subject[]> {
     ],
   };
 }
-const ASKS = ['answer', 'right', 'outcome', 'reached', 'page'] as const;
+const ASKS = ['answer', 'right', 'outcome', 'reached', 'field', 'page'] as const;
 type Asks = (typeof ASKS)[number];
 const ASKED: Record<Asks, { menu: string; before: string; between: string }> = {
   answer: { menu: 'answered a question so', before: 'whoever answered', between: 'to' },
   right: { menu: 'had a question right, or not', before: 'whoever had', between: 'what was asked as' },
   outcome: { menu: 'came out as', before: 'whoever came out as', between: 'of' },
   reached: { menu: 'reached so much', before: 'whoever reached', between: 'of' },
+  field: { menu: 'chose in the form', before: 'whoever chose', between: 'for' },
   page: { menu: 'came to a page', before: 'whoever came to', between: '' },
 };
 

@@ -10,13 +10,14 @@ import { useDocument, useQuiz } from '../document';
 import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
 import { measuresOf } from '../edits/measures';
-import { OffersChart, OutcomesChart, SpreadChart } from './charts';
+import { FieldsChart, OffersChart, OutcomesChart, SpreadChart } from './charts';
 import { FilterSentence, FiltersProvider } from './filters';
 import { Groups } from './groups';
 import { Journey } from './journey';
 import { KeptViews } from './kept-views';
 import { useLive } from './live';
 import { OverTime, Sources } from './over-time';
+import { PaceOf } from './pace';
 import { PatternsView } from './patterns';
 import { QuestionsView } from './questions';
 import { ToReview } from './to-review';
@@ -188,6 +189,7 @@ export function FindingsTab({
               onChange={(next) => show(where, next)}
             />
             {splits && <OverTime days={splits.days} />}
+            <PaceOf pace={findings.pace} />
             {splits && splits.sources.length > 0 && <Sources sources={splits.sources} />}
             {findings.machines > 0 && <Machines count={findings.machines} />}
             {findings.versions && text === '' && <TwoVersions versions={findings.versions} />}
@@ -196,6 +198,9 @@ export function FindingsTab({
                 <OutcomesChart key={verdict.verdict} verdict={verdict} colours={colours} />
               ))}
               {findings.offers.length > 0 && <OffersChart offers={findings.offers} />}
+              {findings.fields.map((fields) => (
+                <FieldsChart key={`field ${fields.id}`} fields={fields} />
+              ))}
               {findings.spreads.map((spread) => (
                 <SpreadChart key={spread.id} spread={spread} />
               ))}

@@ -265,6 +265,8 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   await expect(sentence).toContainText('whatever they answered');
   await expect(page.getByRole('table', { name: 'Runs over time' }).getByRole('row')).toHaveCount(2);
   await expect(page.getByRole('row', { name: /^test/ })).toContainText('3 75%');
+  await expect(page.getByRole('list', { name: 'Minutes to finish' })).toContainText('0:00 to 0:30');
+  await expect(page.getByRole('table', { name: 'Time for each page' }).getByRole('row')).toHaveCount(3);
 
   // A word of the sentence, by keys.
   await sentence.getByRole('button', { name: /Finished or not/ }).focus();

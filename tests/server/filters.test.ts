@@ -2,9 +2,10 @@
 import fc from 'fast-check';
 import { type Condition, isMeant, readConditions, writeConditions, wantedOf } from '../../core/stats/filter';
 import { countsOf, circumstancesOf } from '../../core/stats/counts';
+import { paceKeys } from '../../core/stats/pace';
 import { foldRun } from '../../core/flow/run';
 import { crossedAmong, figuresAmong } from '../../db/queries/figure-bits';
-import { runsInOrder } from '../../db/queries/runs';
+import { runsInOrder, timedEvents } from '../../db/queries/runs';
 import { database } from '../../server/platform/database';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { findingsOf, listPeople } from '../../server/results/findings';
@@ -43,8 +44,11 @@ async function countedApart({ member, quizId }: Published, where: Condition[]): 
   const rows = await runsInOrder(database(), member.workspaceId, quizId, { most: 1_000, until: new Date() });
   for (const row of rows) {
     const quiz = await ownQuizOf(row);
+    const run = foldRun(quiz, row, row.events);
+    const times = (await timedEvents(database(), member.workspaceId, row.runId)).map(({ at }) => at.getTime());
     const keys = [
-      ...countsOf(quiz, foldRun(quiz, row, row.events), true),
+      ...countsOf(quiz, run, true),
+      ...paceKeys(row.seenAt.getTime(), row.events, times, run.finished),
       ...circumstancesOf({
         edition: row.edition,
         day: row.seenAt.toISOString().slice(0, 10),

@@ -61,3 +61,18 @@ it('ends when the process does', async () => {
     globalThis.yesMaybeDraining = false;
   }
 });
+
+it('tells of the runs that are meant alone', async () => {
+  const { member, cookie } = await signUp('ida');
+  const at = await published(smallQuiz(), member);
+  await visit(at.address, go('p1', { q1: ['a'] }));
+  await visit(at.address, go('p1', { q1: ['b'] }));
+  const open = (where: string) =>
+    GET(new Request(`http://quiz.test/x?where=${where}`, { headers: { cookie } }), {
+      params: Promise.resolve({ quiz: at.quizId }),
+    });
+  const events = eventsOf(await open('answer:q1:a'));
+  expect(started((await events.next()).value as Told)).toBe(1);
+  await events.return(undefined);
+  expect((await open('nonsense')).status).toBe(400);
+});
