@@ -280,7 +280,8 @@ export const results = {
   }),
   /** Null before it is published. */
   'GET /api/quizzes/{quiz}/findings': contract({
-    query: WhereSchema,
+    /** `others`: of all runs of which that is not true. */
+    query: closed({ ...WhereSchema.properties, others: optional(oneOf('yes')) }),
     answer: closed({ findings: Type.Union([FindingsSchema, Type.Null()]) }),
   }),
   /** The runs that are meant by the day of their first sight (UTC), and by where they came from; and what all runs can be told apart by. */

@@ -2,9 +2,11 @@ import {
   chosenAmong,
   type Condition,
   isMeant,
+  readBeside,
   readConditions,
   withChoice,
   withToggled,
+  writeBeside,
   writeConditions,
 } from './filter';
 import { compareGroups } from './groups';
@@ -33,6 +35,10 @@ describe('conditions', () => {
     'x'.repeat(6_001),
   ])('are not read from %s', (text) => {
     expect(readConditions(text)).toBeNull();
+  });
+  it('stand for a group beside another too, or for all others', () => {
+    for (const beside of ['others', [rye]] as const) expect(readBeside(writeBeside(beside))).toEqual(beside);
+    expect(readBeside('nonsense')).toBeNull();
   });
   it('are no more than can be counted', () => {
     expect(readConditions(Array.from({ length: 21 }, () => 'answer:q1:a').join(';'))).toBeNull();

@@ -118,6 +118,11 @@ function wanted({ on, of, any }: Condition): Wanted {
   }
 }
 
+/** A group beside another: by conditions of its own, or all runs that the other one does not mean. */
+export type Beside = readonly Condition[] | 'others';
+export const readBeside = (text: string): Beside | null => (text === 'others' ? text : readConditions(text));
+export const writeBeside = (beside: Beside): string => (beside === 'others' ? beside : writeConditions(beside));
+
 /** What is chosen among the conditions on one thing; nothing where there is none. */
 export const chosenAmong = (conditions: readonly Condition[], on: Dimension, of = ''): string[] =>
   conditions.find((one) => one.on === on && one.of === of)?.any ?? [];

@@ -33,7 +33,7 @@ export async function keepView(
   if (views.length >= MOST && !views.some((view) => view.name === name))
     throw new HttpError(409, 'too-many', `More than ${MOST} cannot be kept. Nothing was kept.`);
   conditionsIn(where);
-  conditionsIn(against);
+  if (against !== 'others') conditionsIn(against);
   await putView(database(), { workspaceId: member.workspaceId, quizId, name, where, against });
   return findingsViews(member, quizId);
 }

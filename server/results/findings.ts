@@ -49,20 +49,24 @@ function countedOf(
     : { values: valuesIn(figures, question.id) };
 }
 
-/** The figures of the live edition's questions and outcomes, over all editions. @param where what is true of the runs they are of; all where it is nothing */
+/** The figures of the live edition's questions and outcomes, over all editions. @param where what is true of the runs they are of; all where it is nothing @param isOthers of the runs of which it is not true */
 export async function findingsOf(
   member: Membership,
   quizId: string,
   where: readonly Condition[] = [],
+  { isOthers = false }: { isOthers?: boolean } = {},
 ): Promise<Findings | null> {
   const row = await getQuiz(member, quizId);
   if (row.liveEdition === null) return null;
   const quiz = await editionOf(member.workspaceId, quizId, row.liveEdition);
   await countRuns(member.workspaceId, quizId);
-  const figures =
-    where.length === 0
+  const among = (conditions: readonly Condition[]) =>
+    figuresAmong(database(), { workspaceId: member.workspaceId, quizId, wanted: wantedOf(conditions) });
+  const figures = isOthers
+    ? without(await among([]), await among(where))
+    : where.length === 0
       ? await figuresOf(database(), member.workspaceId, quizId)
-      : await figuresAmong(database(), { workspaceId: member.workspaceId, quizId, wanted: wantedOf(where) });
+      : await among(where);
   const count = (key: string) => figures.get(key) ?? 0;
   const share = (id: string, name: string, n: number, of: number): Share => {
     const interval = wilson(Math.min(n, of), of);
@@ -106,6 +110,10 @@ export async function findingsOf(
     ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
   };
 }
+
+/** What is left of sums when those of some of the runs are taken out. */
+const without = (all: ReadonlyMap<string, number>, some: ReadonlyMap<string, number>): Map<string, number> =>
+  new Map([...all].map(([key, n]) => [key, n - (some.get(key) ?? 0)]));
 
 /** How the two editions do that are shown side by side, counted since they are. */
 async function versionsOf(

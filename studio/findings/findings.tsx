@@ -5,7 +5,14 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
-import { type Condition, readConditions, writeConditions } from '../../core/stats/filter';
+import {
+  type Beside,
+  type Condition,
+  readBeside,
+  readConditions,
+  writeBeside,
+  writeConditions,
+} from '../../core/stats/filter';
 import { useDocument, useQuiz } from '../document';
 import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
@@ -68,10 +75,10 @@ const VIEWS = [
 ] as const;
 
 /** Who looks at this address again sees the same. */
-function keepInAddress(where: readonly Condition[], against: readonly Condition[] | null): void {
+function keepInAddress(where: readonly Condition[], against: Beside | null): void {
   const asked = new URLSearchParams([
     ...(where.length > 0 ? [['where', writeConditions(where)]] : []),
-    ...(against === null ? [] : [['against', writeConditions(against)]]),
+    ...(against === null ? [] : [['against', writeBeside(against)]]),
   ]);
   window.history.replaceState(null, '', asked.size > 0 ? `?${String(asked)}` : window.location.pathname);
 }
@@ -105,7 +112,7 @@ export function FindingsTab({
   people: People;
   isReader: boolean;
   /** By the address. */
-  asked: { where: Condition[]; against: Condition[] | null };
+  asked: { where: Condition[]; against: Beside | null };
 }) {
   const quiz = useQuiz();
   const quizId = useDocument((s) => s.quizId);
@@ -121,7 +128,7 @@ export function FindingsTab({
   );
   const { findings } = told;
   const splits = useSplits(quizId, text, findings);
-  const show = useCallback((next: Condition[], beside: Condition[] | null) => {
+  const show = useCallback((next: Condition[], beside: Beside | null) => {
     setWhere(next);
     setAgainst(beside);
     keepInAddress(next, beside);
@@ -161,10 +168,10 @@ export function FindingsTab({
             <FilterSentence label="Which runs" {...filters} choices={splits?.choices ?? null} findings={findings} />
             <KeptViews
               where={text}
-              against={against && writeConditions(against)}
+              against={against && writeBeside(against)}
               mayKeep={!isReader}
               onChoose={(kept) =>
-                show(readConditions(kept.where) ?? [], kept.against === null ? null : readConditions(kept.against))
+                show(readConditions(kept.where) ?? [], kept.against === null ? null : readBeside(kept.against))
               }
             />
           </>

@@ -4,9 +4,9 @@ import { type ReactNode, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
 import type { Findings } from '../../contract/results';
-import { type Condition, writeConditions } from '../../core/stats/filter';
+import { type Beside, type Condition, writeBeside, writeConditions } from '../../core/stats/filter';
 import { compareGroups, type ComparedPart, type Part } from '../../core/stats/groups';
-import { TextButton } from '../../ui/controls';
+import { Choose, TextButton } from '../../ui/controls';
 import { Alarm, Muted } from '../../ui/text';
 import { useDocument } from '../document';
 import { messageOf } from '../shared/trouble';
@@ -85,26 +85,30 @@ export function Groups({
 }: {
   where: readonly Condition[];
   /** null while there is no other group */
-  against: readonly Condition[] | null;
+  against: Beside | null;
   findings: Findings;
   choices: Choices | null;
-  onChange: (next: Condition[] | null) => void;
+  onChange: (next: Beside | null) => void;
 }) {
   const quiz = useDocument((s) => s.quizId);
   const [other, setOther] = useState<Other | null>(null);
   const [trouble, setTrouble] = useState('');
-  const [mine, text] = [writeConditions(where), against === null ? null : writeConditions(against)];
+  const [mine, text] = [writeConditions(where), against === null ? null : writeBeside(against)];
   useEffect(() => {
     if (text === null) return;
     let over = false;
-    const asked = (conditions: string) =>
-      call('GET /api/quizzes/{quiz}/findings', { quiz, query: { where: conditions } });
-    // Runs that are in both groups are those for which the conditions of both are true.
-    Promise.all([asked(text), asked([mine, text].filter(Boolean).join(';'))]).then(
-      ([{ findings: found }, { findings: shared }]) => {
-        if (over || !found) return;
+    const asked = (conditions: string, others?: 'yes') =>
+      call('GET /api/quizzes/{quiz}/findings', { quiz, query: { where: conditions, ...(others ? { others } : {}) } });
+    const both =
+      text === 'others'
+        ? [asked(mine, 'yes'), Promise.resolve({ findings: null })]
+        : // Runs that are in both groups are those for which the conditions of both are true.
+          [asked(text), asked([mine, text].filter(Boolean).join(';'))];
+    Promise.all(both).then(
+      ([own, shared]) => {
+        if (over || !own?.findings) return;
         setTrouble('');
-        setOther({ text, findings: found, both: shared?.journey[0]?.count ?? 0 });
+        setOther({ text: `${mine} ${text}`, findings: own.findings, both: shared?.findings?.journey[0]?.count ?? 0 });
       },
       (error: unknown) => !over && setTrouble(messageOf(error)),
     );
@@ -115,7 +119,7 @@ export function Groups({
   if (against === null)
     return (
       <p style={{ marginTop: 20 }}>
-        <TextButton $weight={600} onPress={() => onChange([])}>
+        <TextButton $weight={600} onPress={() => onChange(where.length > 0 ? 'others' : [])}>
           Lay another group beside it
         </TextButton>
       </p>
@@ -123,15 +127,32 @@ export function Groups({
   return (
     <Side aria-label="Two groups">
       <h3>Beside it</h3>
-      <FilterSentence
-        label="The other group"
-        where={against}
-        onChange={onChange}
-        choices={choices}
-        findings={findings}
-      />
+      {where.length > 0 && (
+        <p style={{ fontSize: 16 }}>
+          Against{' '}
+          <Choose
+            label="Against which runs"
+            value={against === 'others' ? 'others' : 'own'}
+            options={[
+              { id: 'others', label: 'all others' },
+              { id: 'own', label: 'these' },
+            ]}
+            onChange={(to) => onChange(to === 'others' ? to : [])}
+          />
+          {against === 'others' ? '.' : ':'}
+        </p>
+      )}
+      {against !== 'others' && (
+        <FilterSentence
+          label="The other group"
+          where={against}
+          onChange={onChange}
+          choices={choices}
+          findings={findings}
+        />
+      )}
       {trouble && <Alarm role="alert">{trouble}</Alarm>}
-      {other && other.text === text && <Beside findings={findings} other={other} />}
+      {other && other.text === `${mine} ${text ?? ''}` && <SideBySide findings={findings} other={other} />}
       <p style={{ marginTop: 10 }}>
         <TextButton $weight={500} onPress={() => onChange(null)}>
           Take the other group away
@@ -144,7 +165,7 @@ export function Groups({
 const points = (n: number) => `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(Math.round(n * 1000) / 10)}`;
 const share = (n: number, of: number) => (of === 0 ? '–' : `${Math.round((n / of) * 1000) / 10}%`);
 
-function Beside({ findings, other }: { findings: Findings; other: Other }) {
+function SideBySide({ findings, other }: { findings: Findings; other: Other }) {
   const { tests, method, parts } = compareGroups(partsOf(findings), partsOf(other.findings));
   const isApart = other.both === 0;
   const found = isApart ? parts.filter(({ difference }) => difference?.isMore) : [];

@@ -323,6 +323,10 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   // Another group beside it.
   await page.getByRole('button', { name: 'Lay another group beside it' }).press('Enter');
   const beside = page.getByRole('region', { name: 'Two groups' });
+  await expect(beside.getByText(/Nothing differs by more than chance explains/)).toBeVisible();
+  await expect(page).toHaveURL(/against=others/);
+  await beside.getByRole('button', { name: 'Against which runs' }).press('Enter');
+  await page.getByRole('option', { name: 'these' }).press('Enter');
   await expect(beside.getByText('1 run is in both groups')).toBeVisible();
   await beside.getByRole('button', { name: /^Only those who/ }).press('Enter');
   await page.getByRole('menuitem', { name: 'answered a question so' }).press('Enter');

@@ -152,6 +152,20 @@ it('hold for findings, people, patterns and what is taken out alike', async () =
   expect(csv.trim().split('\n')).toHaveLength((apart['seen'] ?? 0) + 1);
 });
 
+it('leave all others, whose figures add up with theirs', async () => {
+  const at = await crowd();
+  const where = conditionsIn('answer:q1:a');
+  const [all, meant, others] = await Promise.all([
+    findingsOf(at.member, at.quizId),
+    findingsOf(at.member, at.quizId, where),
+    findingsOf(at.member, at.quizId, where, { isOthers: true }),
+  ]);
+  expect(others?.journey[0]?.count).toBeGreaterThan(0);
+  for (const [i, step] of (all?.journey ?? []).entries())
+    expect((meant?.journey[i]?.count ?? 0) + (others?.journey[i]?.count ?? 0)).toBe(step.count);
+  expect(others?.questions[0]?.options.find(({ id }) => id === 'a')?.count).toBe(0);
+});
+
 it('are split by day and by source', async () => {
   const at = await crowd();
   const where = conditionsIn('finished::yes');

@@ -1,4 +1,4 @@
-import { type Condition, readConditions } from '../../../../../core/stats/filter';
+import { readBeside, readConditions } from '../../../../../core/stats/filter';
 import { patiently } from '../../../../../server/platform/patience';
 import { findingsOf, listPeople } from '../../../../../server/results/findings';
 import { FindingsTab } from '../../../../../studio/findings/findings';
@@ -10,14 +10,14 @@ type Props = {
 };
 
 /** What an address asks for; nothing where it cannot be read. */
-const read = (text: string | string[] | undefined): Condition[] | null =>
-  typeof text === 'string' ? readConditions(text) : null;
+const read = <T,>(text: string | string[] | undefined, as: (text: string) => T | null): T | null =>
+  typeof text === 'string' ? as(text) : null;
 
 export default async function FindingsPage({ params, searchParams }: Props) {
   const { quizId } = await quizRow((await params).quiz);
   const who = await member();
   const asked = await searchParams;
-  const where = read(asked['where']) ?? [];
+  const where = read(asked['where'], readConditions) ?? [];
   const [found, people] = await patiently(() =>
     Promise.all([findingsOf(who, quizId, where), listPeople(who, quizId, { where })]),
   );
@@ -26,7 +26,7 @@ export default async function FindingsPage({ params, searchParams }: Props) {
       first={found}
       people={people}
       isReader={who.role === 'reader'}
-      asked={{ where, against: read(asked['against']) }}
+      asked={{ where, against: read(asked['against'], readBeside) }}
     />
   );
 }
