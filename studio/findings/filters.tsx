@@ -1,7 +1,7 @@
 'use client';
 /** Which runs everything on Findings is of: one sentence whose words are choices, and what is pressed in a chart. */
 import { X } from 'lucide-react';
-import { createContext, type ReactNode, useContext, useMemo } from 'react';
+import { createContext, Fragment, type ReactNode, useContext, useMemo } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import type { Findings } from '../../contract/results';
@@ -148,9 +148,6 @@ const Says = styled.div`
   line-height: 30px;
   overflow-wrap: anywhere;
   margin-bottom: 14px;
-  .part {
-    white-space: normal;
-  }
 `;
 
 type When = 'ever' | 'today' | 'week' | 'month' | 'between';
@@ -259,7 +256,7 @@ export function FilterSentence({
         </>
       )}
       {asked.map(({ condition, subject, i }) => (
-        <span key={i} className="part">
+        <Fragment key={i}>
           ,{' '}
           {subject ? (
             <Asked condition={condition} subject={subject} all={subjects} onChange={(next) => replace(i, next)} />
@@ -269,7 +266,7 @@ export function FilterSentence({
               <LeaveOut what={condition.of} onPress={() => replace(i, null)} />
             </>
           )}
-        </span>
+        </Fragment>
       ))}
       {asked.length === 0 && ', whatever they answered'}.{' '}
       {open.length > 0 && (

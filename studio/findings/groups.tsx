@@ -128,7 +128,7 @@ export function Groups({
     <Side aria-label="Two groups">
       <h3>Beside it</h3>
       {where.length > 0 && (
-        <p style={{ fontSize: 16 }}>
+        <div style={{ fontSize: 16 }}>
           Against{' '}
           <Choose
             label="Against which runs"
@@ -140,7 +140,7 @@ export function Groups({
             onChange={(to) => onChange(to === 'others' ? to : [])}
           />
           {against === 'others' ? '.' : ':'}
-        </p>
+        </div>
       )}
       {against !== 'others' && (
         <FilterSentence

@@ -3,6 +3,7 @@ import { expect, type Page, test } from '@playwright/test';
 import type { Sent } from '../../core/flow/run';
 import type { Question, Quiz } from '../../core/schema/quiz';
 import { choice, option, page as quizPage, quiz, result, strongest } from '../quizzes';
+import { htmlFaults } from '../html';
 import { axeFinds } from './axe';
 import { alive, fits, publish, saved, signUp, somebodyElse, tab } from './people';
 import { world } from './servers';
@@ -247,6 +248,9 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
       verdicts: [{ ...strongest('v', ['x', 'y']), name: 'Kind of rider' }],
     },
   );
+  // Nothing is drawn otherwise by the browser than it came from the server.
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
   await signUp(page);
   const { id, address } = await live(page, asked);
   const say = (lamp: string): Sent[] => [
@@ -325,6 +329,12 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   const beside = page.getByRole('region', { name: 'Two groups' });
   await expect(beside.getByText(/Nothing differs by more than chance explains/)).toBeVisible();
   await expect(page).toHaveURL(/against=others/);
+  const sent = await (await page.request.get(page.url())).text();
+  expect(await htmlFaults(sent)).toEqual([]);
+  await page.reload();
+  await alive(page);
+  await expect(beside.getByText(/Nothing differs by more than chance explains/)).toBeVisible();
+  expect(errors).toEqual([]);
   await beside.getByRole('button', { name: 'Against which runs' }).press('Enter');
   await page.getByRole('option', { name: 'these' }).press('Enter');
   await expect(beside.getByText('1 run is in both groups')).toBeVisible();
