@@ -1,6 +1,6 @@
 import { choice, option, page, quiz, result } from '../../tests/quizzes';
 import type { Sent } from '../flow/run';
-import { paceKeys, paceOf, secondsByPage } from './pace';
+import { paceKeys, paceOf, pauseIn, secondsByPage } from './pace';
 
 const go = (on: string): Sent => ({ do: 'go', page: on });
 const two = quiz([
@@ -41,6 +41,13 @@ describe('how long visitors took', () => {
       '4:00 to 5:00',
       '60:00 or more',
     ]);
+  });
+  it('has a pause where one page takes strikingly longer than any other', () => {
+    const took = (id: string, median: number | null, runs = 20) => ({ id, name: id, runs, low: 1, median, high: 90 });
+    expect(pauseIn([took('p1', 10), took('p2', 16), took('p3', 9)])?.id).toBe('p2');
+    expect(pauseIn([took('p1', 10), took('p2', 14)])).toBeNull();
+    expect(pauseIn([took('p1', 10), took('p2', null)])?.id).toBe('p2');
+    expect(pauseIn([took('p1', 10), took('p2', 90, 9)])).toBeNull();
   });
   it('is unknown while nobody has sent anything', () => {
     expect(paceOf(two, () => 0)).toEqual({ pages: [], all: null });

@@ -95,6 +95,18 @@ export function paceOf(quiz: Quiz, count: (key: string) => number): Pace {
   };
 }
 
+/** Fewer runs say little of a page. */
+const LEAST = 10;
+/** So many times what the page after it takes is a pause; less is how pages differ. */
+const STRIKING = 1.5;
+
+/** The page that visitors pause at: half of them take strikingly longer for it than for any other. */
+export function pauseIn(pages: readonly PagePace[]): PagePace | null {
+  const long = ({ median }: PagePace) => median ?? Infinity;
+  const [first, second] = pages.filter(({ runs }) => runs >= LEAST).sort((a, b) => long(b) - long(a));
+  return first && second && long(first) >= STRIKING * long(second) && long(second) < Infinity ? first : null;
+}
+
 const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 const stretchName = (i: number): string => {
   const [from, to] = [OF_ALL[i - 1] ?? 0, OF_ALL[i]];

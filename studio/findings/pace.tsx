@@ -2,12 +2,12 @@
 /** How long visitors took, and where they pause. */
 import styled from 'styled-components';
 import type { Findings } from '../../contract/results';
+import { pauseIn } from '../../core/stats/pace';
 import { Muted } from '../../ui/text';
 import { Bars, number } from './bars';
 import { Section, Sideways } from './section';
 
 type Told = Findings['pace'];
-type Page = Told['pages'][number];
 
 const Time = styled(Section)`
   .both {
@@ -56,16 +56,9 @@ function spoken(seconds: number | null, beyond: string): string {
   return `${Math.floor(whole / 60)} min${rest ? ` ${rest} s` : ''}`;
 }
 
-/** Fewer runs say little of a page. */
-const LEAST = 10;
-
 export function PaceOf({ pace: { pages, all } }: { pace: Told }) {
   if (pages.length === 0) return null;
-  const known = pages.filter(({ runs }) => runs >= LEAST);
-  const longest = known.reduce<Page | null>(
-    (a, b) => (a && (a.median ?? Infinity) >= (b.median ?? Infinity) ? a : b),
-    null,
-  );
+  const longest = pauseIn(pages);
   return (
     <Time aria-label="How long it takes">
       <h3>How long it takes</h3>
@@ -96,7 +89,7 @@ export function PaceOf({ pace: { pages, all } }: { pace: Told }) {
             </thead>
             <tbody>
               {pages.map((page) => (
-                <tr key={page.id} className={page === longest ? 'long' : undefined}>
+                <tr key={page.id} className={page.id === longest?.id ? 'long' : undefined}>
                   <th scope="row">{page.name}</th>
                   <td>{spoken(page.low, '–')}</td>
                   <td>{spoken(page.median, '–')}</td>
