@@ -176,6 +176,8 @@ const points = Type.Union([Type.Number(), Type.Null()]);
 const PersonSchema = closed({
   runId: Type.String(),
   edition: Type.Integer({ minimum: 1 }),
+  /** By whose key it is scored, where that is another's. */
+  keyEdition: optional(Type.Integer({ minimum: 1 })),
   seenAt: Instant,
   lastAt: Instant,
   source: Type.String(),
@@ -261,7 +263,66 @@ const QueueSchema = closed({
 });
 export type ReviewQueue = Static<typeof QueueSchema>;
 
+/** What another key makes of runs (`core/stats/rescoring.ts`), in words. */
+const changes = {
+  ...{ runs: Count, changed: Count },
+  /** In how many runs there are more marks, or fewer; and the sum of all before and after. */
+  marks: closed({ more: Count, fewer: Count, before: Type.Number(), after: Type.Number() }),
+  verdicts: Type.Array(
+    closed({
+      ...NamedSchema,
+      outcomes: Type.Array(closed({ ...NamedSchema, before: Count, after: Count })),
+      /** The most runs first. */
+      moved: Type.Array(closed({ from: Type.String(), to: Type.String(), runs: Count })),
+    }),
+  ),
+  /** Those alone in which anything changes. */
+  questions: Type.Array(closed({ ...NamedSchema, more: Count, fewer: Count })),
+};
+const RescoringsSchema = closed({
+  /** The live one, whose key would count; null before it is published. */
+  edition: Type.Union([Type.Integer(), Type.Null()]),
+  /** Finished runs that are scored by an older one. */
+  runs: Count,
+  /** The newest first. */
+  rescorings: Type.Array(
+    closed({
+      ...{ rescoring: Type.Integer(), edition: Type.Integer() },
+      state: oneOf('looking', 'seen', 'applying', 'applied', 'undoing', 'undone', 'dropped'),
+      /** Runs that were gone through in this state, of how many. */
+      ...{ done: Count, of: Count },
+      ...{ at: Instant, by: Type.String() },
+      /** Of the newest alone. */
+      changes: Type.Union([
+        closed({
+          ...changes,
+          /** The first of those who are concerned. */
+          who: Type.Array(
+            closed({
+              ...{ run: Type.String(), name: Type.String(), before: Type.Number(), after: Type.Number() },
+              outcomes: Type.Array(closed({ from: Type.String(), to: Type.String() })),
+            }),
+          ),
+        }),
+        Type.Null(),
+      ]),
+    }),
+  ),
+});
+
 export const results = {
+  /** Runs of old, scored by the key of the live edition: looked at by POST, applied, stopped and undone by PUT. */
+  'GET /api/quizzes/{quiz}/rescorings': contract({ answer: RescoringsSchema }),
+  'POST /api/quizzes/{quiz}/rescorings': contract({ answer: RescoringsSchema }),
+  'PUT /api/quizzes/{quiz}/rescorings/{rescoring}': contract({
+    body: closed({ do: oneOf('apply', 'stop', 'undo') }),
+    answer: RescoringsSchema,
+  }),
+  /** What would change if one more answer to a question were right: of a choice by its id, else in words. The newest runs are looked at. */
+  'GET /api/quizzes/{quiz}/what-if/{question}': contract({
+    query: closed({ option: optional(Type.String()), words: optional(Type.String({ maxLength: 300 })) }),
+    answer: closed({ ...changes, isAll: Type.Boolean() }),
+  }),
   /** The questions whose answers a person marks, and how many wait. */
   'GET /api/quizzes/{quiz}/reviews': contract({
     answer: closed({ questions: Type.Array(closed({ ...NamedSchema, waiting: Count })) }),

@@ -4,6 +4,7 @@ import type { Traces } from '../core/access/traces';
 import type { Access } from '../core/schema/access';
 import type { Sent } from '../core/flow/run';
 import type { Sheet } from '../core/flow/letter';
+import type { Changes, RescoringState } from '../core/stats/rescoring';
 import type { Quiet } from '../core/mailing/quiet';
 import { sql } from 'drizzle-orm';
 import {
@@ -125,6 +126,8 @@ export const runs = pgTable(
     notes: jsonb('notes').$type<Record<string, string>>().notNull().default({}),
     /** Its bit in `figureBits`: the how manyth of its quiz it was to be counted, from 0; null of what counts nowhere. */
     place: integer('place'),
+    /** The edition by whose key it is scored; null by that of its own. */
+    keyEdition: integer('key_edition'),
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.runId] }),
@@ -267,6 +270,50 @@ export const findingsViews = pgTable(
     against: text('against'),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.name] }), ofQuiz(t)],
+);
+/**
+ * Runs of old scored by the key of a newer edition: what that would change is looked at first, then it is done, and may be undone whole. Each
+ * of these goes through all runs by their ids, a batch at a time.
+ */
+export const rescorings = pgTable(
+  'rescorings',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    /** The how manyth of its quiz. */
+    rescoring: integer('rescoring').notNull(),
+    keyEdition: integer('key_edition').notNull(),
+    state: text('state').$type<RescoringState>().notNull(),
+    /** Runs that it has come past in this state, of how many. */
+    done: integer('done').notNull().default(0),
+    of: integer('of').notNull(),
+    /** The last run that it has come past. */
+    after: text('after').notNull().default(''),
+    /** What would change, as far as it has looked. */
+    changes: jsonb('changes').$type<Changes>().notNull(),
+    at: at('at').notNull().defaultNow(),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.rescoring] }), ofQuiz(t)],
+);
+/** The runs that it has changed, and by which edition's key they were scored before. */
+export const rescoredRuns = pgTable(
+  'rescored_runs',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    rescoring: integer('rescoring').notNull(),
+    runId: text('run_id').notNull(),
+    was: integer('was'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.quizId, t.rescoring, t.runId] }),
+    index('rescored_runs_run').on(t.workspaceId, t.runId),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
 );
 /** What was wiped, and when. */
 export const wipes = pgTable(

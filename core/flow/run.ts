@@ -101,16 +101,49 @@ function lastAs(way: readonly Visit[], visit: Visit): Visit[] {
 export const currentPage = (quiz: Quiz, run: Run): Page | undefined =>
   quizIndex(quiz).pages.get(run.way.at(-1)?.page ?? '');
 
-/** Replays what a visitor sent; what cannot be taken changes nothing, as it did when it was sent. */
-export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[]): Run {
-  return sent.reduce(
-    (run, one) => {
-      // Formats were looked at when it was sent: by rules that may have become stricter since, and before anything was wiped of it.
-      const next = step(quiz, run, one, { isTaken: true });
-      return 'run' in next ? next.run : run;
-    },
-    startRun(quiz, start),
-  );
+/**
+ * Replays what a visitor sent; what cannot be taken changes nothing, as it did when it was sent.
+ * @param by the document that results are read by, where that is another than the one the run was taken on (`rekeyed`)
+ */
+export function foldRun(quiz: Quiz, start: Start, sent: readonly Sent[], by = quiz): Run {
+  const { reviews = {}, notes = {} } = start;
+  if (by === quiz && Object.keys(reviews).length === 0) return replay(quiz, startRun(quiz, start), sent);
+  // Marks by hand and other keys came when all was answered: the way was taken without them, whatever its routes ask about.
+  let taken = startRun(quiz, { ...start, reviews: {}, notes: {} });
+  let over: { before: Run; ended: Run; at: number } | undefined;
+  for (const [at, one] of sent.entries()) {
+    const before = taken;
+    taken = replay(quiz, before, [one]);
+    if (taken.finished && !before.finished) over = { before, ended: taken, at };
+  }
+  const own = { reviews, notes };
+  if (!over || taken.left || taken.stopped) return { ...taken, ...own };
+  const result = finishedBy(by, { ...over.before, ...own }, { ...over.ended, ...own }, sent[over.at]);
+  const run = replay(by, result, sent.slice(over.at + 1));
+  // What was left and taken on result pages that no longer show was left and taken all the same.
+  return {
+    ...run,
+    contact: { ...taken.contact, ...run.contact },
+    offers: [...new Set([...taken.offers, ...run.offers])],
+  };
+}
+
+const replay = (quiz: Quiz, from: Run, sent: readonly Sent[]): Run =>
+  sent.reduce((run, one) => {
+    // Formats were looked at when it was sent: by rules that may have become stricter since, and before anything was wiped of it.
+    const next = step(quiz, run, one, { isTaken: true });
+    return 'run' in next ? next.run : run;
+  }, from);
+
+/**
+ * A run at its first result page. Where the key now would have led elsewhere from the last page, what was answered stands as it is, and the
+ * result begins as at any end.
+ */
+function finishedBy(by: Quiz, before: Run, ended: Run, last: Sent | undefined): Run {
+  const again = last && step(by, before, last, { isTaken: true });
+  if (again && 'run' in again && again.run.finished && !again.run.left) return again.run;
+  const { pages } = quizIndex(by);
+  return finish(by, { ...ended, way: ended.way.filter(({ page }) => pages.get(page)?.stage !== 'result') });
 }
 
 /** The next state of a run, or every reason why what was sent cannot be taken. */

@@ -157,6 +157,8 @@ export type AuthorSide<Q extends Question> = {
   hasRightParts?(question: Q): boolean;
   /** The same question, taking one more spelling for right. Of one whose words are typed. */
   acceptSpelling?(question: Q, words: string): Partial<Q>;
+  /** The same question, taking one more of its options for right; null where it has none of this id. */
+  acceptOption?(question: Q, id: string): Partial<Q> | null;
   /** What stands in it, in short, and how right each of it is where that is known. */
   summary?(question: Q): { words: string; credit?: number }[];
   /** A new one, ready to be typed into. */

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, lte, ne, or, type SQL, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, lt, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
 import type { Wanted } from '../../core/stats/filter';
@@ -46,11 +46,12 @@ export const runColumns = {
   reviews: runs.reviews,
   notes: runs.notes,
   place: runs.place,
+  keyEdition: runs.keyEdition,
   events,
 };
 
 /** No trial, and no machine by all signs: what figures and tables hold. */
-const counted = and(eq(runs.isTrial, false), or(isNull(runs.odd), eq(runs.odd, 'proven')));
+export const counted = and(eq(runs.isTrial, false), or(isNull(runs.odd), eq(runs.odd, 'proven')));
 
 /** A run of the quiz that an address leads to. */
 async function oneAt(db: Db | Tx, address: string, which: SQL): Promise<RunWithEvents | undefined> {
@@ -233,6 +234,17 @@ export const countByEdition = (db: Db, workspaceId: string, quizId: string, sinc
       ),
     )
     .groupBy(runs.edition);
+
+/** What those who took some runs are called, by what they left; '' where they left nothing. Of runs that are gone there is none. */
+export async function namesOfRuns(db: Db, workspaceId: string, ids: string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ runId: runs.runId, fields: contacts.fields })
+    .from(runs)
+    .leftJoin(contacts, and(eq(contacts.workspaceId, runs.workspaceId), eq(contacts.contactId, runs.contactId)))
+    .where(and(eq(runs.workspaceId, workspaceId), inArray(runs.runId, ids)));
+  return new Map(rows.map(({ runId, fields }) => [runId, fields?.['name'] ?? fields?.['email'] ?? '']));
+}
 
 export async function oneRun(db: Db, workspaceId: string, quizId: string, runId: string) {
   const where = and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), eq(runs.runId, runId));

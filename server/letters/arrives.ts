@@ -5,7 +5,7 @@ import { isContact, quizIndex } from '../../core/document/lookup';
 import { composeGathered, composeLetter, type Composed } from '../../core/flow/letter';
 import { dislikedIn } from '../../core/mailing/disliked';
 import { type Beside, contactOf, resultOf } from '../../core/flow/result';
-import { foldRun, type Run, runFacts } from '../../core/flow/run';
+import { type Run, runFacts } from '../../core/flow/run';
 import { rehearsedRun } from '../../core/rehearsal/sampled';
 import type { ContactField, Letter, Quiz } from '../../core/schema/quiz';
 import type { Membership } from '../../db/queries/members';
@@ -14,7 +14,7 @@ import { getQuiz } from '../accounts/own-quiz';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { notFound } from '../platform/http-error';
-import { ownQuizOf, quizOf } from '../publishing/editions';
+import { ownRunOf, runOf } from '../publishing/editions';
 import { type Drawn, letterHtml, letterText } from './drawn';
 import { besideRun } from './links';
 import { filledIn, letterWords } from './words';
@@ -49,8 +49,8 @@ async function visitorFor(member: Membership, quizId: string, draft: Quiz, who: 
         : undefined;
   if (kind === 'run' && !row) throw notFound('This visitor');
   if (row) {
-    const quiz = await quizOf(row);
-    return { quiz, run: foldRun(quiz, row, row.events), beside: await besideRun(database(), quiz, row, row.lastAt) };
+    const { quiz, run } = await runOf(row);
+    return { quiz, run, beside: await besideRun(database(), quiz, row, row.lastAt) };
   }
   return { quiz: draft, run: madeUp(draft, kind === 'outcome' ? id : undefined), beside: madeUpBeside() };
 }
@@ -164,8 +164,7 @@ async function visitorsOf({ workspaceId }: Membership, quizId: string, draft: Qu
   const rows = await newestWithContact(database(), workspaceId, quizId, RECENT);
   const real = await Promise.all(
     rows.map(async (row) => {
-      const quiz = await ownQuizOf(row);
-      const contact = contactOf(foldRun(quiz, row, row.events));
+      const contact = contactOf((await ownRunOf(row)).run);
       return { id: `run ${row.runId}`, name: contact['name']?.trim() || Object.values(contact)[0] || 'A visitor' };
     }),
   );

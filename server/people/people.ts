@@ -2,7 +2,6 @@
 import type { AnswerOf, QueryOf } from '../../contract';
 import type { Quiz } from '../../core/schema/quiz';
 import { isContact, quizIndex } from '../../core/document/lookup';
-import { foldRun } from '../../core/flow/run';
 import { contactOf } from '../../core/flow/result';
 import { grouped } from '../../core/values/grouped';
 import { keepWiped } from '../../db/queries/figures';
@@ -31,7 +30,7 @@ import { getQuiz, within } from '../accounts/own-quiz';
 import { database } from '../platform/database';
 import { personHash } from '../letters/unsubscribe';
 import { HttpError, notFound } from '../platform/http-error';
-import { editionOf } from '../publishing/editions';
+import { editionOf, ownRunOf } from '../publishing/editions';
 import { countRuns, countWorkspace } from '../results/count-runs';
 import { countedFor } from '../results/wipe';
 
@@ -233,14 +232,14 @@ export async function dataOfContact(member: Membership, contactId: string): Prom
     ...told,
     runs: await Promise.all(
       runs.map(async (run) => {
-        const quiz = await editionOf(run.workspaceId, run.quizId, run.edition);
+        const { quiz, run: stands } = await ownRunOf(run);
         return {
           run: run.runId,
           quiz: quiz.title,
           seen: run.seenAt.toISOString(),
           last: run.lastAt.toISOString(),
           traces: run.traces ?? {},
-          left: contactOf(foldRun(quiz, run, run.events)),
+          left: contactOf(stands),
           files: await contentsOf(run),
           sent: run.events,
         };

@@ -9,12 +9,16 @@ export const COUNT_RUNS = 'count-runs';
 export const WIPE = 'wipe';
 export const RELEASE = 'release-results';
 export const GATHER = 'gather';
+export const RESCORE = 'rescore';
 
 /** A letter about many runs that is due. @property dueAt ISO 8601 */
 export type Gathering = { workspaceId: string; quizId: string; messageId: string; dueAt: string };
 
 /** Results to be released: of one run, or of all finished runs of a quiz. */
 export type Release = { workspaceId: string; quizId: string; runId?: string };
+
+/** Runs of old to be scored by a newer key, or as before; or looked at beforehand. */
+export type Rescore = { workspaceId: string; quizId: string; rescoring: number };
 
 declare module './of-process' {
   interface OfProcess {
@@ -47,6 +51,7 @@ export async function prepareQueue(url: string): Promise<void> {
   await queue.createQueue(WIPE);
   await queue.createQueue(GATHER, { name: GATHER, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.createQueue(RELEASE, { name: RELEASE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
+  await queue.createQueue(RESCORE, { name: RESCORE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.stop({ graceful: false, wait: true, timeout: 5_000 });
 }
 
@@ -87,6 +92,11 @@ export async function enqueueGathering(
 /** Asks for the letters about results to be written, at a moment or now; the job exists if and only if the transaction ends well. */
 export async function enqueueRelease(tx: Tx, job: Release, at?: Date): Promise<void> {
   await (await boss()).send(RELEASE, job, { ...within(tx), ...(at ? { startAfter: at } : {}) });
+}
+
+/** Asks for runs of old to be gone through; the job exists if and only if the transaction ends well. */
+export async function enqueueRescore(tx: Tx, job: Rescore): Promise<void> {
+  await (await boss()).send(RESCORE, job, within(tx));
 }
 
 const within = (tx: Tx) => ({

@@ -1,10 +1,11 @@
 import type { JobWithMetadata } from 'pg-boss';
 import { countEverything } from '../results/count-runs';
-import { boss, COUNT_RUNS, GATHER, type Gathering, RELEASE, type Release, SEND_LETTER, WIPE } from '../platform/jobs';
+import { boss, COUNT_RUNS, GATHER, type Gathering, RELEASE, type Release, RESCORE, type Rescore, SEND_LETTER, WIPE } from '../platform/jobs';
 import { wipeEverything } from '../results/wipe';
 import { sweepFiles } from '../visitor/run-files';
 import { writeReleased } from '../results/release-results';
 import { sendLetter } from '../letters/send-letters';
+import { goThroughRuns } from '../results/rescorings';
 import { writeGathered } from '../results/gathered';
 
 type Letter = { workspaceId: string; letterId: string };
@@ -39,6 +40,9 @@ export async function startWorkers(): Promise<void> {
   });
   await queue.work<Gathering>(GATHER, { pollingIntervalSeconds: 2 }, async (jobs) => {
     for (const job of jobs) await writeGathered(job.data);
+  });
+  await queue.work<Rescore>(RESCORE, { pollingIntervalSeconds: 1 }, async (jobs) => {
+    for (const job of jobs) await goThroughRuns(job.data);
   });
   await queue.work(COUNT_RUNS, async () => countEverything());
   await queue.schedule(COUNT_RUNS, '* * * * *');

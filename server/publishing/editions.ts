@@ -1,13 +1,15 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import { editionFor } from '../../core/access/versions';
+import { rekeyed } from '../../core/document/rekeyed';
+import { foldRun, type Run } from '../../core/flow/run';
 import { inLanguage, keyedIn } from '../../core/languages/translate';
 import type { Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../../db/client';
 import type { AccessRow } from '../../db/queries/access';
 import { findEdition } from '../../db/queries/editions';
 import { liveAt } from '../../db/queries/quizzes';
-import type { RunRow } from '../../db/queries/runs';
+import type { RunRow, RunWithEvents } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { readConfig } from '../platform/config';
 import { notFound } from '../platform/http-error';
@@ -34,13 +36,37 @@ export async function editionOf(
   return document;
 }
 
-/** The document that a run is in: of its edition, in its language. */
+type Within = (quiz: Quiz, language: string | null) => Quiz;
+
+/** What a run was taken on, and what its results are read by: the same, but where a newer key counts for it. */
+async function documentsOf(row: RunRow, within: Within, db?: Db | Tx): Promise<{ taken: Quiz; quiz: Quiz }> {
+  const edition = async (number: number) =>
+    within(await editionOf(row.workspaceId, row.quizId, number, db), row.language);
+  const taken = await edition(row.edition);
+  return { taken, quiz: row.keyEdition === null ? taken : rekeyed(taken, await edition(row.keyEdition)) };
+}
+
+/** The document that a run is read by: of its edition, in its language. */
 export const quizOf = async (row: RunRow, db?: Db | Tx): Promise<Quiz> =>
-  inLanguage(await editionOf(row.workspaceId, row.quizId, row.edition, db), row.language);
+  (await documentsOf(row, inLanguage, db)).quiz;
+
+const read = async (row: RunWithEvents, within: Within, db?: Db | Tx): Promise<{ quiz: Quiz; run: Run }> => {
+  const { taken, quiz } = await documentsOf(row, within, db);
+  return { quiz, run: foldRun(taken, row, row.events, quiz) };
+};
+
+/** A run as it stands, and the document it is read by. */
+export const runOf = (row: RunWithEvents, db?: Db | Tx) => read(row, inLanguage, db);
 
 /** The same for whoever reads its results: in the quiz's own words, scored as in the language of the run. */
-export const ownQuizOf = async (row: RunRow, db?: Db | Tx): Promise<Quiz> =>
-  keyedIn(await editionOf(row.workspaceId, row.quizId, row.edition, db), row.language);
+export const ownRunOf = (row: RunWithEvents, db?: Db | Tx) => read(row, keyedIn, db);
+
+/** The same, scored by the key of another document. */
+export async function ownRunBy(row: RunWithEvents, by: Quiz): Promise<{ quiz: Quiz; run: Run }> {
+  const { taken } = await documentsOf(row, keyedIn);
+  const quiz = rekeyed(taken, keyedIn(by, row.language));
+  return { quiz, run: foldRun(taken, row, row.events, quiz) };
+}
 
 export type LiveEdition = { workspaceId: string; quizId: string; edition: number; quiz: Quiz; access: AccessRow };
 

@@ -1,13 +1,13 @@
 import { isMachine } from '../../core/access/oddity';
 import { circumstancesOf, countsOf } from '../../core/stats/counts';
+import type { Run } from '../../core/flow/run';
 import type { Quiz } from '../../core/schema/quiz';
-import { foldRun } from '../../core/flow/run';
 import { paceKeys } from '../../core/stats/pace';
 import { forgetBits, takePlaces, type Turn, turnBits } from '../../db/queries/figure-bits';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
 import { quizzesToCount, type TimedRun, uncountedRuns } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { ownQuizOf } from '../publishing/editions';
+import { ownRunOf } from '../publishing/editions';
 
 const BATCH = 500;
 
@@ -30,7 +30,7 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
     const counted = await database().transaction(async (tx) => {
       const open = await uncountedRuns(tx, workspaceId, quizId, BATCH);
       const keysByRun = new Map<TimedRun, string[]>();
-      for (const row of open) keysByRun.set(row, keysFor(row, await ownQuizOf(row, tx)));
+      for (const row of open) keysByRun.set(row, keysFor(row, await ownRunOf(row, tx)));
       const isNew = (row: TimedRun) => row.place === null && keysByRun.get(row)?.includes('seen');
       let next = await takePlaces(tx, workspaceId, quizId, open.filter(isNew).length);
       const changes: Change[] = [];
@@ -57,11 +57,10 @@ async function countAll(workspaceId: string, quizId: string): Promise<void> {
 const dayOf = (row: TimedRun) => row.seenAt.toISOString().slice(0, 10);
 
 /** What a run counts for as it stands. */
-function keysFor(row: TimedRun, quiz: Quiz): string[] {
+function keysFor(row: TimedRun, { quiz, run }: { quiz: Quiz; run: Run }): string[] {
   if (row.isTrial) return [];
   if (isMachine(row.odd)) return ['machine'];
   const isStarted = row.events.some((e) => e.do !== 'offer');
-  const run = foldRun(quiz, row, row.events);
   return [
     ...countsOf(quiz, run, isStarted),
     ...paceKeys(row.seenAt.getTime(), row.events, row.times, run.finished),

@@ -7,7 +7,7 @@ import { isContact, quizIndex, nameOf, questionsOf } from '../../core/document/l
 import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { knownName } from '../../core/flow/carry';
-import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
+import { questionsOnWay, type Run } from '../../core/flow/run';
 import { contactWords, type Result, resultOf } from '../../core/flow/result';
 import { journeyOf, offersIn } from '../../core/stats/counts';
 import { compareVersions } from '../../core/stats/two-versions';
@@ -25,7 +25,7 @@ import { countByEdition, oneRun, startedRuns, timedEvents } from '../../db/queri
 import { reviewsOfRun } from '../../db/queries/reviews';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
-import { editionOf, ownQuizOf } from '../publishing/editions';
+import { editionOf, ownRunOf } from '../publishing/editions';
 import { notFound } from '../platform/http-error';
 import { getQuiz } from '../accounts/own-quiz';
 
@@ -167,8 +167,7 @@ export async function listPeople(
   });
   const people: PersonLine[] = [];
   for (const row of rows.slice(0, PAGE)) {
-    const quiz = await ownQuizOf(row);
-    const run = foldRun(quiz, row, row.events);
+    const { quiz, run } = await ownRunOf(row);
     people.push({
       runId: row.runId,
       isTrial: row.isTrial,
@@ -190,8 +189,7 @@ export async function listPeople(
 export async function readPerson(member: Membership, quizId: string, runId: string): Promise<Person> {
   const row = await oneRun(database(), member.workspaceId, quizId, runId);
   if (!row) throw notFound('This run');
-  const quiz = await ownQuizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await ownRunOf(row);
   const result = resultOf(quiz, run);
   const byHand = new Map((await reviewsOfRun(database(), member.workspaceId, runId)).map((r) => [r.questionId, r]));
   const times = (await timedEvents(database(), member.workspaceId, row.runId)).map(({ at }) => at.getTime());
@@ -201,6 +199,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
   return {
     runId,
     edition: row.edition,
+    ...(row.keyEdition === null ? {} : { keyEdition: row.keyEdition }),
     seenAt: row.seenAt.toISOString(),
     lastAt: row.lastAt.toISOString(),
     source: row.source,

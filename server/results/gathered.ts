@@ -3,7 +3,7 @@ import { isTrue } from '../../core/conditions/evaluate';
 import { quizIndex } from '../../core/document/lookup';
 import { composeGathered, type Gathered, MOST_LINES, type WeekFigure } from '../../core/flow/letter';
 import { contactOf, resultOf } from '../../core/flow/result';
-import { foldRun, runFacts } from '../../core/flow/run';
+import { runFacts } from '../../core/flow/run';
 import type { Letter, Quiz } from '../../core/schema/quiz';
 import { findEdition } from '../../db/queries/editions';
 import { figuresWithin } from '../../db/queries/figures';
@@ -15,7 +15,7 @@ import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { enqueueLetter, type Gathering } from '../platform/jobs';
 import { keyedHash } from '../platform/keyed-hash';
-import { ownQuizOf } from '../publishing/editions';
+import { ownRunOf } from '../publishing/editions';
 import { countRuns } from './count-runs';
 import { makersOf } from '../letters/write-letters';
 
@@ -56,8 +56,7 @@ async function dayOf({ workspaceId, quizId }: Row, quiz: Quiz, { when }: Letter,
   const runs: Gathered[] = [];
   let more = 0;
   for (const row of rows) {
-    const own = await ownQuizOf(row);
-    const run = foldRun(own, row, row.events);
+    const { quiz: own, run } = await ownRunOf(row);
     if (when && !isTrue(when, runFacts(own, run))) continue;
     if (runs.length === MOST_LINES) {
       more += 1;

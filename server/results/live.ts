@@ -2,6 +2,7 @@
 import type { Findings } from '../../contract/results';
 import type { Condition } from '../../core/stats/filter';
 import type { Membership } from '../../db/queries/members';
+import { rescoringMoved } from '../../db/queries/rescorings';
 import { newestMove } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
@@ -75,7 +76,12 @@ async function look(member: Membership, quizId: string, where: readonly Conditio
   if (room.isLooking) return;
   room.isLooking = true;
   try {
-    const now = await newestMove(database(), member.workspaceId, quizId);
+    const { workspaceId } = member;
+    const [moved, rescored] = await Promise.all([
+      newestMove(database(), workspaceId, quizId),
+      rescoringMoved(database(), { workspaceId, quizId }),
+    ]);
+    const now = `${moved} ${rescored}`;
     if (now === room.seen) return;
     const findings = await findingsOf(member, quizId, where);
     room.seen = now;

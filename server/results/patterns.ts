@@ -2,7 +2,6 @@
 import type { AnswerOf } from '../../contract';
 import { isMachine } from '../../core/access/oddity';
 import { nameOf, questionsOf, quizIndex } from '../../core/document/lookup';
-import { foldRun } from '../../core/flow/run';
 import type { Recorded } from '../../core/flow/walk';
 import { bar } from '../../core/questions/drawing';
 import { offeredBy } from '../../core/questions/registry';
@@ -16,7 +15,7 @@ import { getQuiz } from '../accounts/own-quiz';
 import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
 import { countRuns } from './count-runs';
-import { editionOf, ownQuizOf } from '../publishing/editions';
+import { editionOf, ownRunOf } from '../publishing/editions';
 import { pairsOfAnswers } from './together';
 import { recordedOf } from './why';
 
@@ -44,7 +43,7 @@ export async function patternsOf(member: Membership, quizId: string, where: read
     for (const row of rows) {
       // What was answered on another edition may have meant something else.
       if (row.edition !== liveEdition || !row.finishedAt || row.isTrial || isMachine(row.odd)) continue;
-      const run = foldRun(await ownQuizOf(row), row, row.events);
+      const { run } = await ownRunOf(row);
       reader.add(run);
       if (walked.length < MOST_WALKED) walked.push(recordedOf(row.runId, run));
     }

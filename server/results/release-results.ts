@@ -1,10 +1,9 @@
-import { foldRun } from '../../core/flow/run';
 import type { Membership } from '../../db/queries/members';
 import { bankIdOf, lockQuiz, updateQuiz } from '../../db/queries/quizzes';
 import { countHeldBack, finishedAfter, runById } from '../../db/queries/runs';
 import { requireEditor } from '../accounts/authorise';
 import { database } from '../platform/database';
-import { quizOf } from '../publishing/editions';
+import { runOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { enqueueRelease } from '../platform/jobs';
 import { writeToVisitor } from '../letters/write-letters';
@@ -53,8 +52,7 @@ export async function writeReleased(
 export async function writeLettersOf(workspaceId: string, runId: string, now: Date): Promise<void> {
   const row = await runById(database(), workspaceId, runId);
   if (!row) return;
-  const quiz = await quizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await runOf(row);
   const left = whatWasLeft(quiz, run, now);
   if (!left?.mayWrite) return;
   await database().transaction(async (tx) => {

@@ -2,7 +2,6 @@
 import type { AnswerOf, BodyOf } from '../../contract';
 import { nameOf, quizIndex, questionsOf, wordingOf } from '../../core/document/lookup';
 import { resultOf } from '../../core/flow/result';
-import { foldRun } from '../../core/flow/run';
 import { answerText, isKeyed, isReviewed } from '../../core/questions/registry';
 import type { Question } from '../../core/schema/quiz';
 import { fold } from '../../core/text/fold';
@@ -16,7 +15,7 @@ import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
 import { enqueueRelease } from '../platform/jobs';
-import { editionOf, ownQuizOf, quizOf } from '../publishing/editions';
+import { editionOf, ownRunOf, runOf } from '../publishing/editions';
 import { countRuns } from './count-runs';
 
 /** Runs that are read for a question, those that wait longest; the next ones come when these are marked. */
@@ -58,8 +57,7 @@ const waitsForRest = (question: Question): boolean => 'reviewRest' in question &
 
 /** An answer of a run as it waits to be marked. */
 async function readAnswer(row: RunWithEvents, questionId: string) {
-  const quiz = await ownQuizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await ownRunOf(row);
   const question = quizIndex(quiz).questions.get(questionId);
   // On a page with a gate the first try counts.
   const answer = run.first[questionId] ?? run.answers[questionId];
@@ -162,9 +160,8 @@ async function withWords(
 }
 
 async function requireMarkable(row: RunWithEvents, questionId: string, marks: number | null): Promise<void> {
-  const quiz = await ownQuizOf(row);
+  const { quiz, run } = await ownRunOf(row);
   const question = quizIndex(quiz).questions.get(questionId);
-  const run = foldRun(quiz, row, row.events);
   if (!question || run.answers[questionId] === undefined) throw notFound('This answer');
   if (!run.finished)
     throw new HttpError(409, 'goes-on', 'This run is not finished: its answers may still change. Nothing was marked.');
@@ -182,9 +179,8 @@ async function releaseMarked(
   questionId: string,
   marks: number | null,
 ): Promise<void> {
-  const quiz = await quizOf(row);
+  const { quiz, run: before } = await runOf(row);
   if (quiz.delivery.held !== 'marked' || marks === null || row.isTrial) return;
-  const before = foldRun(quiz, row, row.events);
   const after = { ...before, reviews: { ...before.reviews, [questionId]: marks } };
   if (resultOf(quiz, before).marks.pending > 0 && resultOf(quiz, after).marks.pending === 0)
     await enqueueRelease(tx, { workspaceId: row.workspaceId, quizId: row.quizId, runId: row.runId });

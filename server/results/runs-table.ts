@@ -8,7 +8,7 @@ import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { givenWords } from '../../core/flow/contact-formats';
 import { knownName } from '../../core/flow/carry';
-import { foldRun, questionsOnWay, type Run } from '../../core/flow/run';
+import { questionsOnWay, type Run } from '../../core/flow/run';
 import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
 import { contactOf, type Result, resultOf } from '../../core/flow/result';
 import { type Condition, wantedOf } from '../../core/stats/filter';
@@ -17,7 +17,7 @@ import { accessOf } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
 import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf, ownQuizOf } from '../publishing/editions';
+import { editionOf, ownRunOf } from '../publishing/editions';
 import { countRuns } from './count-runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { csvLine } from '../platform/csv';
@@ -141,8 +141,7 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
 }
 
 async function read(row: RunWithEvents): Promise<Read> {
-  const quiz = await ownQuizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await ownRunOf(row);
   const onWay = new Set(questionsOnWay(quiz, run).map((q) => q.id));
   return { row, quiz, run, result: resultOf(quiz, run), onWay, contact: contactOf(run) };
 }

@@ -2,7 +2,7 @@
 import type { AnswerOf } from '../../contract';
 import { nameOf, quizIndex } from '../../core/document/lookup';
 import { contactOf, resultOf } from '../../core/flow/result';
-import { foldRun, type Run } from '../../core/flow/run';
+import { type Run } from '../../core/flow/run';
 import type { Recorded } from '../../core/flow/walk';
 import { answerText } from '../../core/questions/registry';
 import type { ChangedAnswer, Turn } from '../../core/rehearsal/why';
@@ -12,7 +12,7 @@ import { oneRun } from '../../db/queries/runs';
 import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
 import { notFound } from '../platform/http-error';
-import { ownQuizOf } from '../publishing/editions';
+import { ownRunOf } from '../publishing/editions';
 
 type Told = AnswerOf<'GET /api/quizzes/{quiz}/people/{run}/why'>;
 
@@ -26,8 +26,7 @@ export const recordedOf = (id: string, run: Run): Recorded => ({
 export async function whyOfRun(member: Membership, quizId: string, runId: string): Promise<Told> {
   const row = await oneRun(database(), member.workspaceId, quizId, runId);
   if (!row) throw notFound('This run');
-  const quiz = await ownQuizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await ownRunOf(row);
   if (!run.finished) return { verdicts: [] };
   const { verdicts } = resultOf(quiz, run);
   const told: Told['verdicts'] = [];

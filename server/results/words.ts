@@ -1,7 +1,7 @@
 /** What visitors wrote themselves: answers in their own words, and what else they said beside the options. */
 import type { AnswerOf } from '../../contract';
 import { isMachine } from '../../core/access/oddity';
-import { foldRun, questionsOnWay } from '../../core/flow/run';
+import { questionsOnWay } from '../../core/flow/run';
 import { marksOf } from '../../core/questions/credit';
 import { answerText, offeredBy } from '../../core/questions/registry';
 import { fold } from '../../core/text/fold';
@@ -12,7 +12,7 @@ import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
 import { countRuns } from './count-runs';
-import { ownQuizOf } from '../publishing/editions';
+import { ownRunOf } from '../publishing/editions';
 
 /** Runs whose words are read, the newest. */
 const MOST_READ = 2_000;
@@ -35,8 +35,7 @@ export async function wordsOf(
     const rows = await startedRuns(database(), member.workspaceId, quizId, { most: BATCH, before, wanted });
     for (const row of rows) {
       if (row.isTrial || isMachine(row.odd)) continue;
-      const quiz = await ownQuizOf(row);
-      const run = foldRun(quiz, row, row.events);
+      const { quiz, run } = await ownRunOf(row);
       const question = questionsOnWay(quiz, run).find(({ id }) => id === questionId);
       // On a page with a gate the first try counts.
       const answer = run.first[questionId] ?? run.answers[questionId];

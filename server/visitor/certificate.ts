@@ -10,7 +10,7 @@ import { coloursOf, typeOf } from '../../core/look/dress';
 import type { FontId } from '../../core/look/fonts';
 import type { Colours } from '../../core/look/ready';
 import type { Quiz, RichText } from '../../core/schema/quiz';
-import { foldRun } from '../../core/flow/run';
+import type { Run } from '../../core/flow/run';
 import { viewOf } from '../../core/flow/view';
 import { plainText } from '../../core/text/rich';
 import { certificateAt, numberOf } from '../../db/queries/certificates';
@@ -23,7 +23,7 @@ import { Structure } from '../media/tagged-pdf';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { newId } from '../platform/ids';
-import { quizOf } from '../publishing/editions';
+import { runOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { runOfToken } from './run-of-token';
 import { notFound } from '../platform/http-error';
@@ -173,8 +173,9 @@ const newNumber = (): string =>
 export async function certificateOf(address: string, token: string, block: string): Promise<Uint8Array> {
   const row = await runOfToken(address, token);
   if (!row?.finishedAt) throw notFound('This certificate');
-  const quiz = await quizOf(row);
-  const { title, body } = await certificateIn(quiz, row, block);
+  const read = await runOf(row);
+  const { quiz } = read;
+  const { title, body } = await certificateIn(read, row, block);
   const drawn = quizIndex(quiz).blocks.get(block);
   const picture = (drawn?.kind === 'certificate' ? drawn.picture : undefined) ?? quiz.look.header?.logo;
   const bytes = picture && (await ownBytes(picture.src));
@@ -204,8 +205,7 @@ export async function certificateOf(address: string, token: string, block: strin
   });
 }
 
-async function certificateIn(quiz: Quiz, row: RunWithEvents, block: string) {
-  const run = foldRun(quiz, row, row.events);
+async function certificateIn({ quiz, run }: { quiz: Quiz; run: Run }, row: RunWithEvents, block: string) {
   const held = await heldUntil(database(), quiz, row, { run, now: new Date() });
   const beside = await besideRun(database(), quiz, row, new Date());
   const { page } = viewOf(quiz, run, held, beside);
@@ -222,8 +222,9 @@ export async function certificateByNumber(address: string, number: string): Prom
   const found = await certificateAt(database(), address, number.toUpperCase());
   if (!found?.run.finishedAt) return null;
   const { run, blockId } = found;
-  const quiz = await quizOf(run);
-  const { title, body } = await certificateIn(quiz, run, blockId);
+  const read = await runOf(run);
+  const { quiz } = read;
+  const { title, body } = await certificateIn(read, run, blockId);
   return {
     language: quiz.language,
     title: title || quiz.title,

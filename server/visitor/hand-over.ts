@@ -5,12 +5,11 @@
 import { createHash } from 'node:crypto';
 import { jwtVerify, SignJWT } from 'jose';
 import { handedOver } from '../../core/flow/carry';
-import { foldRun } from '../../core/flow/run';
 import { runById } from '../../db/queries/runs';
 import { liveAddress } from '../../db/queries/quizzes';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
-import { quizOf } from '../publishing/editions';
+import { runOf } from '../publishing/editions';
 
 /** Milliseconds: a note is good for as long as somebody may leave a window open on the result. */
 const GOOD_FOR = 24 * 3_600_000;
@@ -67,7 +66,7 @@ export async function readHandOver(
   if (!note) return null;
   const row = await runById(database(), note.workspaceId, note.runId);
   if (!row) return null;
-  const quiz = await quizOf(row);
-  const found = handedOver(quiz, foldRun(quiz, row, row.events), note.block || undefined);
+  const { quiz, run } = await runOf(row);
+  const found = handedOver(quiz, run, note.block || undefined);
   return found?.quiz === to.quizId ? { values: found.values, from: quiz.title } : null;
 }

@@ -1,8 +1,8 @@
 import { offerOf } from '../../core/flow/offers';
-import { foldRun, reachedOutcomes } from '../../core/flow/run';
+import { reachedOutcomes } from '../../core/flow/run';
 import { isWebAddress } from '../../core/schema/address';
 import { database } from '../platform/database';
-import { quizOf } from '../publishing/editions';
+import { runOf } from '../publishing/editions';
 import { heldUntil } from '../publishing/embargo';
 import { runOfToken } from './run-of-token';
 import { notFound, HttpError } from '../platform/http-error';
@@ -16,8 +16,7 @@ import { takeStep } from './take-step';
 export async function takeOffer(address: string, token: string, id: string, now = new Date()): Promise<string> {
   const row = await runOfToken(address, token);
   if (!row) throw notFound('This run');
-  const quiz = await quizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await runOf(row);
   const isHeld = run.finished && (await heldUntil(database(), quiz, row, { run, now })) !== null;
   const offer = isHeld ? undefined : offerOf(quiz, run, id, () => reachedOutcomes(quiz, run));
   if (!offer || !isWebAddress(offer.url)) throw notFound('This offer');

@@ -9,7 +9,7 @@ import { quizLanguageFor, type Wish } from '../../core/languages/choose';
 import { inLanguage } from '../../core/languages/translate';
 import type { Quiz } from '../../core/schema/quiz';
 import { same } from '../../core/document/edits';
-import { foldRun, type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
+import { type Refusal, type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { GRACE } from '../../core/flow/clock';
 import { sentFromForm } from '../../core/flow/plain-form';
 import { viewOf } from '../../core/flow/view';
@@ -18,7 +18,7 @@ import { appendEvent, LARGEST_RUN, MOST_EVENTS, sizeOf } from '../../db/append';
 import { lockPerson, runsOfPerson, takePlace } from '../../db/queries/access';
 import { insertRun, type RunRow, type RunWithEvents, setLanguage, setToken } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { editionOf, type LiveEdition, liveQuiz, quizOf, versionFor } from '../publishing/editions';
+import { editionOf, liveQuiz, runOf, type LiveEdition, versionFor } from '../publishing/editions';
 import { type Admitted, admit, atDoor, type Key, requireOpen, settingsFor } from './admission';
 import { heldUntil } from '../publishing/embargo';
 import { type Chosen, keepFiles, lostFiles } from './run-files';
@@ -217,8 +217,7 @@ export async function takePlainStep(
   const offers = row.events.slice(ticket.seq).findIndex((e) => e.do !== 'offer');
   const seq = offers < 0 ? row.seq : ticket.seq + offers;
   if (row.seq > seq + 1) return null;
-  const quiz = await quizOf(row);
-  const before = foldRun(quiz, row, row.events.slice(0, seq));
+  const { quiz, run: before } = await runOf({ ...row, events: row.events.slice(0, seq) });
   const held = before.finished ? await heldUntil(database(), quiz, row, { run: before, now }) : null;
   const view = viewOf(quiz, before, held);
   const kept = await keepFiles(quiz, row, view, { files, now });
@@ -241,8 +240,7 @@ export async function findRun(address: string, token: string, now = new Date()):
 
 /** The standing of a run on return; applies a time limit that has passed meanwhile. */
 async function lookAgain(address: string, token: string, row: RunWithEvents, now: Date): Promise<Standing> {
-  const quiz = await quizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await runOf(row);
   const deadline = await deadlineFor(quiz, row);
   if (deadline && now.getTime() > deadline.at + GRACE) {
     const step = await takeStep(
@@ -347,8 +345,7 @@ async function inTime(quiz: Quiz, row: RunRow, run: Run, sent: Sent, now: Date):
 async function readPass(address: string, token: string, seq: number, sent: Sent): Promise<Pass | { taken: Standing }> {
   const row = await runOfToken(address, token);
   if (!row) throw notFound('This run');
-  const quiz = await quizOf(row);
-  const run = foldRun(quiz, row, row.events);
+  const { quiz, run } = await runOf(row);
   if (seq === row.seq + 1) return { row, quiz, run };
   const here = await standingOf(quiz, row, run, new Date());
   if (seq <= row.seq && same(row.events[seq - 1], sent)) return { taken: here };

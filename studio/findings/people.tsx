@@ -283,6 +283,7 @@ function OnePerson({
         {email && `, ${email}`}
         {Object.values(others).map((v) => `, ${v}`)}
         {`, ${dayAndTime(person.seenAt)}, edition ${person.edition}`}
+        {person.keyEdition !== undefined && `, scored by the key of edition ${person.keyEdition}`}
         {person.source && `, from ${person.source}`}
         {person.language && `, in ${nameOfLanguage(person.language)}`}
         {Object.values(person.traces).map((trace) => `, ${trace}`)}

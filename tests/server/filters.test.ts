@@ -14,7 +14,7 @@ import { removeRun } from '../../server/results/remove-run';
 import { runsAsCsv } from '../../server/results/runs-table';
 import { splitsOf } from '../../server/results/splits';
 import { conditionsIn } from '../../server/results/where';
-import { ownQuizOf } from '../../server/publishing/editions';
+import { ownRunOf } from '../../server/publishing/editions';
 import { takeStep } from '../../server/visitor/take-step';
 import { contact, go, type Published, published, visit } from './world';
 
@@ -43,8 +43,7 @@ async function countedApart({ member, quizId }: Published, where: Condition[]): 
   const sums = new Map<string, number>();
   const rows = await runsInOrder(database(), member.workspaceId, quizId, { most: 1_000, until: new Date() });
   for (const row of rows) {
-    const quiz = await ownQuizOf(row);
-    const run = foldRun(quiz, row, row.events);
+    const { quiz, run } = await ownRunOf(row);
     const times = (await timedEvents(database(), member.workspaceId, row.runId)).map(({ at }) => at.getTime());
     const keys = [
       ...countsOf(quiz, run, true),

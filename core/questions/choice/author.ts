@@ -39,6 +39,8 @@ export const choiceAuthor: AuthorSide<Choice> = {
       .filter((o) => o.credit === 1)
       .map((o) => o.text || (o.picture?.text ?? ''))
       .join(', '),
+  acceptOption: ({ options }, id) =>
+    options.some((o) => o.id === id) ? { options: options.map((o) => (o.id === id ? { ...o, credit: 1 } : o)) } : null,
   idSpaces: (question) => [idsIn('options', question.options)],
   offered: ({ pick, options, other = false }) => ({ pick, options, other }),
   unweighed: (question) => ({ ...question, options: bare(question.options) }),
