@@ -8,6 +8,8 @@ import { openRun, takeStep } from '../server/visitor/take-step';
 import { makeVisitor, type Visitor } from './visitors';
 
 const DAY = 86_400_000;
+/** Who takes it at once: what they send goes to the database together. */
+const WORKERS = 24;
 
 /** @property first number of the first of them, by which each is another visitor */
 export type Crowd = { runs: number; days: number; first?: number };
@@ -35,7 +37,7 @@ export async function makeRuns(
     for (let next = queue.pop(); next; next = queue.pop())
       await takeQuiz(quiz, address, next.visitor, next.number, new Date(next.at));
   };
-  await Promise.all(Array.from({ length: 6 }, worker));
+  await Promise.all(Array.from({ length: WORKERS }, worker));
   return started;
 }
 

@@ -6,6 +6,7 @@ import type { Drawing } from '../../contract/results';
 import { Muted } from '../../ui/text';
 import { Bars, number, RightMark } from './bars';
 import type { Column } from './histogram';
+import { WhatIfOption } from './what-if';
 import { Words } from './words';
 
 const Histogram = dynamic(() => import('./histogram').then((m) => m.Histogram), {
@@ -27,6 +28,7 @@ export function DrawingOf({ question, name, drawing }: { question: string; name:
             bars={drawing.bars}
             press={drawing.of === 'answers' ? { on: 'answer', of: question } : undefined}
           />
+          {drawing.of === 'answers' && <OneMoreRight question={question} bars={drawing.bars} />}
           {drawing.bars.some(({ id }) => id === 'other') && <Words question={question} name={name} />}
         </>
       );
@@ -53,6 +55,12 @@ export function DrawingOf({ question, name, drawing }: { question: string; name:
     case 'words':
       return <Words question={question} name={name} />;
   }
+}
+
+function OneMoreRight({ question, bars }: { question: string; bars: Of<'bars'>['bars'] }) {
+  const others = bars.filter(({ id, right }) => !right && id !== 'other');
+  if (others.length === 0 || others.length === bars.filter(({ id }) => id !== 'other').length) return null;
+  return <WhatIfOption question={question} options={others} />;
 }
 
 /** Two decimals at most. */

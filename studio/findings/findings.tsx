@@ -24,6 +24,7 @@ import { Journey } from './journey';
 import { KeptViews } from './kept-views';
 import { useLive } from './live';
 import { OverTime, Sources } from './over-time';
+import { NewKey } from './new-key';
 import { PaceOf } from './pace';
 import { PatternsView } from './patterns';
 import { QuestionsView } from './questions';
@@ -72,6 +73,7 @@ const VIEWS = [
   { id: 'patterns', label: 'Patterns' },
   { id: 'people', label: 'People' },
   { id: 'review', label: 'To review' },
+  { id: 'key', label: 'New key' },
 ] as const;
 
 /** Who looks at this address again sees the same. */
@@ -148,6 +150,8 @@ export function FindingsTab({
       </Page>
     );
   }
+  // What waits for a person, and what another key would change, is of all runs.
+  const isFiltered = view !== 'review' && view !== 'key';
   const colours = new Map(measuresOf(quiz).flatMap((t) => (t.colour === null ? [] : [[t.id, t.colour] as const])));
   return (
     <FiltersProvider value={filters}>
@@ -163,7 +167,7 @@ export function FindingsTab({
             ))}
           </span>
         </div>
-        {view !== 'review' && (
+        {isFiltered && (
           <>
             <FilterSentence label="Which runs" {...filters} choices={splits?.choices ?? null} findings={findings} />
             <KeptViews
@@ -176,7 +180,7 @@ export function FindingsTab({
             />
           </>
         )}
-        <div role="status">{view !== 'review' && told.text !== text && <Muted>They are being counted …</Muted>}</div>
+        <div role="status">{isFiltered && told.text !== text && <Muted>They are being counted …</Muted>}</div>
         {view === 'people' ? (
           <PeopleView key={text} first={text === writeConditions(asked.where) ? people : null} mayMark={!isReader} />
         ) : view === 'questions' ? (
@@ -185,6 +189,8 @@ export function FindingsTab({
           <PatternsView />
         ) : view === 'review' ? (
           <ToReview mayMark={!isReader} />
+        ) : view === 'key' ? (
+          <NewKey mayScore={!isReader} />
         ) : (
           <>
             <Journey steps={findings.journey} ends={findings.ends} />

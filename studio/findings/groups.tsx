@@ -12,26 +12,11 @@ import { useDocument } from '../document';
 import { messageOf } from '../shared/trouble';
 import { number } from './bars';
 import { type Choices, FilterSentence } from './filters';
-import { Section, Sideways } from './section';
+import { Figures, Section, Sideways } from './section';
 
 const Side = styled(Section)`
   table {
-    border-collapse: collapse;
     margin-top: 8px;
-    font-variant-numeric: tabular-nums;
-  }
-  th,
-  td {
-    text-align: start;
-    padding: 6px 28px 6px 0;
-    border-bottom: 1px solid var(--line);
-    font-weight: 400;
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  thead th {
-    color: var(--ink-2);
-    font-size: 13px;
   }
   th[scope='row'] {
     min-width: 160px;
@@ -220,7 +205,7 @@ function SideBySide({ findings, other }: { findings: Findings; other: Other }) {
 
 const Shares = ({ label, children }: { label: string; children: ReactNode }) => (
   <Sideways tabIndex={0} role="group" aria-label={label}>
-    <table aria-label={label}>
+    <Figures aria-label={label}>
       <thead>
         <tr>
           <td />
@@ -230,7 +215,7 @@ const Shares = ({ label, children }: { label: string; children: ReactNode }) => 
         </tr>
       </thead>
       {children}
-    </table>
+    </Figures>
   </Sideways>
 );
 

@@ -9,7 +9,7 @@ import { Muted } from '../../ui/text';
 import { Views } from '../shell/view-switch';
 import { number, percent } from './bars';
 import { PressName } from './filters';
-import { Section, Sideways } from './section';
+import { Figures, Section, Sideways } from './section';
 
 type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
 
@@ -34,25 +34,9 @@ const Split = styled(Section)`
     vertical-align: -1px;
   }
   table.shown {
-    border-collapse: collapse;
     margin-top: 6px;
-    font-variant-numeric: tabular-nums;
-    th,
-    td {
-      text-align: end;
-      padding: 5px 0 5px 26px;
-      border-bottom: 1px solid var(--line);
-      font-weight: 400;
-    }
     th:first-child {
-      text-align: start;
-      padding-inline-start: 0;
       min-width: 180px;
-      overflow-wrap: anywhere;
-    }
-    thead th {
-      color: var(--ink-2);
-      font-size: 13px;
     }
   }
 `;
@@ -126,7 +110,7 @@ export function Sources({ sources }: { sources: Splits['sources'] }) {
     <Split aria-label="Where they came from">
       <h3>Where they came from</h3>
       <Sideways tabIndex={0} role="group" aria-label="Sources side by side">
-        <table className="shown">
+        <Figures $numbers className="shown">
           <thead>
             <tr>
               <th scope="col">Source</th>
@@ -163,7 +147,7 @@ export function Sources({ sources }: { sources: Splits['sources'] }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Figures>
       </Sideways>
     </Split>
   );

@@ -5,7 +5,7 @@ import type { Findings } from '../../contract/results';
 import { pauseIn } from '../../core/stats/pace';
 import { Muted } from '../../ui/text';
 import { Bars, number } from './bars';
-import { Section, Sideways } from './section';
+import { Figures, Section, Sideways } from './section';
 
 type Told = Findings['pace'];
 
@@ -22,25 +22,7 @@ const Time = styled(Section)`
     max-width: 560px;
   }
   table {
-    border-collapse: collapse;
     width: 100%;
-    font-variant-numeric: tabular-nums;
-  }
-  th,
-  td {
-    text-align: end;
-    padding: 5px 0 5px 20px;
-    border-bottom: 1px solid var(--line);
-    font-weight: 400;
-  }
-  th:first-child {
-    text-align: start;
-    padding-inline-start: 0;
-    overflow-wrap: anywhere;
-  }
-  thead th {
-    color: var(--ink-2);
-    font-size: 13px;
   }
   tr.long > * {
     font-weight: 700;
@@ -78,7 +60,7 @@ export function PaceOf({ pace: { pages, all } }: { pace: Told }) {
           </div>
         )}
         <Sideways tabIndex={0} role="group" aria-label="Time for each page">
-          <table aria-label="Time for each page">
+          <Figures $numbers aria-label="Time for each page">
             <thead>
               <tr>
                 <th scope="col">Page</th>
@@ -97,7 +79,7 @@ export function PaceOf({ pace: { pages, all } }: { pace: Told }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Figures>
         </Sideways>
       </div>
     </Time>

@@ -10,7 +10,7 @@ import { useDocument, useQuiz } from '../document';
 import { messageOf } from '../shared/trouble';
 import { Bars, number, percent } from './bars';
 import { useWhere } from './filters';
-import { Sideways } from './section';
+import { Figures, Sideways } from './section';
 
 type Told = NonNullable<AnswerOf<'GET /api/quizzes/{quiz}/patterns'>['patterns']>;
 type Pattern = Told['found'][number];
@@ -29,20 +29,6 @@ const Section = styled.section`
   }
   table {
     width: 100%;
-    border-collapse: collapse;
-    font-variant-numeric: tabular-nums;
-  }
-  th,
-  td {
-    border-bottom: 1px solid var(--line);
-    padding: 7px 14px 7px 0;
-    text-align: start;
-    font-weight: 400;
-    vertical-align: top;
-  }
-  thead th {
-    color: var(--ink-2);
-    font-size: 13px;
   }
   .track {
     position: relative;
@@ -210,7 +196,7 @@ const Apart = ({ questions }: { questions: Told['questions'] }) => (
   <Section aria-label="How well questions tell apart">
     <h3>How well questions tell apart</h3>
     <Sideways tabIndex={0} role="group" aria-label="Questions that know right and wrong">
-      <table>
+      <Figures>
         <thead>
           <tr>
             <th scope="col">Question</th>
@@ -235,7 +221,7 @@ const Apart = ({ questions }: { questions: Told['questions'] }) => (
             </tr>
           ))}
         </tbody>
-      </table>
+      </Figures>
     </Sideways>
   </Section>
 );

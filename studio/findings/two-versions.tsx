@@ -3,7 +3,7 @@ import { Fragment } from 'react';
 import styled from 'styled-components';
 import type { Findings } from '../../contract/results';
 import { dayAndTime } from '../shared/time';
-import { Section } from './section';
+import { Figures, Section } from './section';
 
 type Versions = NonNullable<Findings['versions']>;
 type Compared = Versions['compared'][number];
@@ -13,21 +13,7 @@ const Beside = styled(Section)`
     color: var(--ink-2);
   }
   table {
-    border-collapse: collapse;
     margin-top: 8px;
-    font-variant-numeric: tabular-nums;
-  }
-  th,
-  td {
-    text-align: start;
-    padding: 7px 28px 7px 0;
-    border-bottom: 1px solid var(--line);
-    font-weight: 400;
-    vertical-align: top;
-  }
-  thead th {
-    color: var(--ink-2);
-    font-size: 13px;
   }
   tr:has(+ tr .said) > * {
     border-bottom: 0;
@@ -61,7 +47,7 @@ export function TwoVersions({ versions: { since, editions, compared } }: { versi
       <p suppressHydrationWarning>
         Of those who have started since {dayAndTime(since)}. One press on Publish ends it with the better one.
       </p>
-      <table>
+      <Figures>
         <thead>
           <tr>
             <th scope="col">Of those who started</th>
@@ -93,7 +79,7 @@ export function TwoVersions({ versions: { since, editions, compared } }: { versi
             </Fragment>
           ))}
         </tbody>
-      </table>
+      </Figures>
     </Beside>
   );
 }

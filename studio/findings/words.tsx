@@ -9,6 +9,7 @@ import { useDocument } from '../document';
 import { messageOf } from '../shared/trouble';
 import { number, RightMark } from './bars';
 import { useWhere } from './filters';
+import { WhatIfWords } from './what-if';
 
 /** So many are shown at once. */
 const SHOWN = 12;
@@ -73,7 +74,7 @@ export function Words({ question, name }: { question: string; name: string }) {
                 </Strong>
                 <span style={{ minWidth: 0, whiteSpace: 'pre-line' }}>
                   {right && <RightMark />}
-                  {words}
+                  {words} {right === false && <WhatIfWords question={question} words={words} />}
                 </span>
               </li>
             ))}
