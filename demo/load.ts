@@ -27,22 +27,31 @@ import { leave, leaveUrl } from '../server/letters/unsubscribe';
 import { writeToList } from '../server/letters/write-to-list';
 import { addKept } from '../studio/edits/bank-edits';
 import { placeOfBlock, setField } from '../studio/edits/edits';
-import { type Crowd, makeRuns } from './crowd';
+import { type Crowd, makeRuns, putDownRuns } from './crowd';
 
 const DAY = 86_400_000;
 /** Since when two versions are shown. */
 const SPLIT_DAYS = 9;
-/** Runs of the first quiz, before there are two versions of it. */
-const RUNS = Number(process.env['DEMO_RUNS'] ?? 1_200);
-/** Runs of the two versions, as a share of those before. */
-const LATE_SHARE = 0.25;
-/** Runs of the other quizzes as shares of those, and how many days ago each was published. */
-const OTHERS: Record<string, Crowd & { share: number }> = {
-  repair: { share: 0.4, runs: 0, days: 9.8, first: 20_000 },
-  overnight: { share: 0.4, runs: 0, days: 16.8, first: 30_000 },
-  start: { share: 0.2, runs: 0, days: 8.8, first: 40_000 },
-  wishes: { share: 0.15, runs: 0, days: 28.8, first: 50_000 },
+/** Days since the first quizzes were published. */
+const AGE = 60;
+/** Runs of the first quiz that come through the server one by one, before there are two versions of it. */
+const RUNS = Number(process.env['DEMO_RUNS'] ?? 200);
+/** Runs of its two versions that do. */
+const LATE_RUNS = 120;
+/** Runs of the other quizzes: those that come one by one, and those of old. */
+const OTHERS: Record<string, { newest: Crowd; old: Crowd }> = {
+  repair: { newest: { runs: 200, days: [9, 0], first: 20_000 }, old: { runs: 1_000, days: [AGE, 9], first: 120_000 } },
+  overnight: { newest: { runs: 120, days: [9, 0], first: 30_000 }, old: { runs: 780, days: [AGE, 9], first: 130_000 } },
+  start: { newest: { runs: 40, days: [9, 0], first: 40_000 }, old: { runs: 660, days: [AGE, 9], first: 140_000 } },
+  wishes: { newest: { runs: 40, days: [9, 0], first: 50_000 }, old: { runs: 460, days: [AGE, 9], first: 150_000 } },
 };
+/** Runs of old of the first quiz by its editions; of the last two while both were shown, this many to each. */
+const OLD: { edition: number; crowd: Crowd }[] = [
+  { edition: 1, crowd: { runs: 2_500, days: [AGE, 14], first: 160_000 } },
+  { edition: 2, crowd: { runs: 430, days: [14, 10], first: 170_000 } },
+  { edition: 2, crowd: { runs: 250, days: [SPLIT_DAYS, 0], first: 180_000 } },
+  { edition: 3, crowd: { runs: 500, days: [10, 0], first: 190_000 } },
+];
 
 /** Reads a quiz file; addresses on slowspoke.test lead to the sample website. */
 function readQuiz(name: string): Quiz {
@@ -64,12 +73,12 @@ async function account(name: string, email: string, password: string): Promise<M
 /** Keeps questions of the repair check in the bank, and takes one of them into the tyre quiz. @returns the revision of the repair check */
 async function fillBank(wren: Membership, at: (daysAgo: number) => Date): Promise<number> {
   const ids = ['q-cut', 'q-order', 'q-link', 'q-skip', 'q-match', 'q-pressure'];
-  const links = await keepInBank(wren, 'repair', ids, at(11));
+  const links = await keepInBank(wren, 'repair', ids, at(AGE + 1));
   const { draft } = await getQuiz(wren, 'repair');
   const ops = Object.entries(links).flatMap(
     ([id, to]) => setField('keep', placeOfBlock(draft, id), ['linked'], undefined, to).ops,
   );
-  await keepEdits(wren, 'repair', 0, [{ id: 'demo-bank-1', edit: { name: 'keep', ops } }], at(11));
+  await keepEdits(wren, 'repair', 0, [{ id: 'demo-bank-1', edit: { name: 'keep', ops } }], at(AGE + 1));
   const taken = (await listBank(wren)).filter((kept) => kept.question.id === links['q-pressure']);
   const tyres = await getQuiz(wren, 'winter-tyres');
   const put = addKept(tyres.draft, taken, 'studs', true);
@@ -89,25 +98,28 @@ async function load(): Promise<void> {
 
   await importQuiz(pia, readQuiz('winter-tyres'), 'winter-tyres', new Date(now - 9 * DAY));
   for (const [i, name] of ['wishes', 'start', 'repair', 'overnight'].entries())
-    await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (30 - i * 4) * DAY));
+    await importQuiz(i % 2 ? wren : pia, readQuiz(name), name, new Date(now - (AGE + 4 - i) * DAY));
   const revision = await fillBank(wren, (days) => new Date(now - days * DAY));
-  await publishQuiz(wren, 'wishes', 0, { isSure: true, now: new Date(now - 29 * DAY) });
-  await publishQuiz(wren, 'overnight', 0, { isSure: true, now: new Date(now - 17 * DAY) });
-  await publishQuiz(wren, 'repair', revision, { isSure: true, now: new Date(now - 10 * DAY) });
+  await publishQuiz(wren, 'wishes', 0, { isSure: true, now: new Date(now - AGE * DAY) });
+  await publishQuiz(wren, 'overnight', 0, { isSure: true, now: new Date(now - AGE * DAY) });
+  await publishQuiz(wren, 'repair', revision, { isSure: true, now: new Date(now - AGE * DAY) });
   const tourer = readQuiz('tourer');
   // The look of the house, that two quizzes wear.
-  const { id: kept } = await keepLook(wren, 'Slow Spoke on paper', tourer.look, new Date(now - 34 * DAY));
+  const { id: kept } = await keepLook(wren, 'Slow Spoke on paper', tourer.look, new Date(now - (AGE + 2) * DAY));
   await giveLook(pia, kept, ['winter-tyres'], new Date(now - 9 * DAY));
-  await importQuiz(wren, { ...tourer, look: { ...tourer.look, kept } }, 'tourer', new Date(now - 33 * DAY));
-  await publishQuiz(wren, tourer.id, 0, { isSure: true, now: new Date(now - 32 * DAY) });
-  await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - 9 * DAY) });
-  await takenBy(wren, 'tourer', now, { runs: RUNS, days: 30 });
+  await importQuiz(wren, { ...tourer, look: { ...tourer.look, kept } }, 'tourer', new Date(now - (AGE + 1) * DAY));
+  await publishQuiz(wren, tourer.id, 0, { isSure: true, now: new Date(now - AGE * DAY) });
+  await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - AGE * DAY) });
+  await takenBy(wren, 'tourer', now, { runs: RUNS, days: [30, 0], first: 1 });
   if (!process.env['DEMO_OPEN']) {
-    for (const [name, { share, days, first }] of Object.entries(OTHERS))
-      await takenBy(wren, name, now, { runs: Math.round(RUNS * share), days, first });
+    for (const [name, { newest, old }] of Object.entries(OTHERS)) {
+      await takenBy(wren, name, now, newest);
+      await ofOld(wren, name, now, 1, old);
+    }
     await restrict(wren, now);
     // They get one of two versions each.
-    await takenBy(wren, 'tourer', now, { runs: Math.round(RUNS * LATE_SHARE), days: SPLIT_DAYS, first: 10_000 });
+    await takenBy(wren, 'tourer', now, { runs: LATE_RUNS, days: [SPLIT_DAYS, 0], first: 10_000 });
+    for (const { edition, crowd } of OLD) await ofOld(wren, 'tourer', now, edition, crowd);
   }
   await keepEdits(
     wren,
@@ -139,7 +151,20 @@ async function load(): Promise<void> {
 async function takenBy(wren: Membership, name: string, now: number, crowd: Crowd): Promise<void> {
   const { workspaceId, liveEdition, address } = await getQuiz(wren, name);
   const quiz = await editionOf(workspaceId, name, liveEdition ?? 1);
-  process.stdout.write(` ${name} ${await makeRuns(quiz, address, now, crowd)}`);
+  await makeRuns(quiz, address, now, crowd);
+  process.stdout.write(` ${name} ${crowd.runs}`);
+}
+
+/** Visitors who took an edition of it before. */
+async function ofOld(
+  { workspaceId }: Membership,
+  quizId: string,
+  now: number,
+  edition: number,
+  crowd: Crowd,
+): Promise<void> {
+  await putDownRuns({ workspaceId, quizId, edition }, await editionOf(workspaceId, quizId, edition), now, crowd);
+  process.stdout.write(` ${quizId} ${crowd.runs} of old`);
 }
 
 /**
@@ -225,7 +250,7 @@ async function restrict(wren: Membership, now: number): Promise<void> {
   await setAccess(
     wren,
     'wishes',
-    { most: 250, words: { full: 'The wish jar is full. Thank you; see you on the meadow!' } },
+    { most: 800, words: { full: 'The wish jar is full. Thank you; see you on the meadow!' } },
     new Date(now - 3 * DAY),
   );
 }

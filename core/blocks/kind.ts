@@ -5,7 +5,7 @@
 import type { Finding } from '../schema/finding';
 import type { Block, Question, Quiz, RichText, Unit } from '../schema/quiz';
 import type { NewId } from '../questions/kind';
-import type { OutcomeView, ReviewLine, ScoreLine } from './view';
+import type { OutcomeView, ReasonLine, ReviewLine, ScoreLine } from './view';
 
 export type OtherBlock = Exclude<Block, Question>;
 export type Of<K extends OtherBlock['kind']> = Extract<OtherBlock, { kind: K }>;
@@ -24,6 +24,10 @@ export type Reached = {
   isProvisional: () => boolean;
   scores: (ids: string[], unit: Unit | undefined) => ScoreLine[];
   topics: (of: string, unit: Unit | undefined) => ScoreLine[];
+  /** What spoke for the outcome of a verdict, the most first. */
+  reasons: (verdict: string) => ReasonLine[];
+  /** Than how many of a hundred this one came further; null where too few have finished. */
+  standing: (of: string) => number | null;
   answers: (allowed: { right?: boolean; marks?: boolean; explanations?: boolean }) => ReviewLine[];
 };
 

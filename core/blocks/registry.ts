@@ -10,9 +10,11 @@ import { media } from './media';
 import { offer } from './offer';
 import { score } from './score';
 import { share } from './share';
+import { standing } from './standing';
 import { topics } from './topics';
 import { verdict } from './verdict';
 import type { OtherBlockView } from './view';
+import { why } from './why';
 import { words } from './words';
 
 type Name = OtherBlock['kind'];
@@ -25,6 +27,8 @@ const kinds: { [K in Name]: BlockKind<Of<K>, OtherBlockView> } = {
   score,
   topics,
   answers,
+  why,
+  standing,
   chart,
   certificate,
   share,

@@ -1,5 +1,6 @@
 /** What a visitor may see of blocks that are no questions. */
 import type { Media } from '../questions/asked';
+import type { Drawing } from '../questions/drawing';
 import type { Part } from '../questions/parts';
 import type { ContactField, Offer, Picture, RichText } from '../schema/quiz';
 
@@ -54,6 +55,9 @@ export type ReviewLine = {
   media?: Media;
 };
 
+/** A question, and what was answered. */
+export type ReasonLine = Pick<ReviewLine, 'id' | 'prompt' | 'given' | 'isDay'>;
+
 /** How many answered, and how many of them chose each option. */
 export type Others = { answered: number; options: Record<string, number> };
 export type ChartView = {
@@ -65,6 +69,8 @@ export type ChartView = {
   prompt: string;
   options: Part[];
   others?: Others;
+  /** Of a question that offers nothing to choose; without what is right. */
+  drawing?: Drawing;
 };
 
 export type OtherBlockView =
@@ -76,6 +82,9 @@ export type OtherBlockView =
   | { kind: 'verdict'; id: string; outcomes: OutcomeView[]; waiting?: number }
   | { kind: 'score'; id: string; title?: string; lines: ScoreLine[] }
   | { kind: 'topics'; id: string; title?: string; lines: ScoreLine[] }
+  | { kind: 'why'; id: string; title?: string; lines: ReasonLine[] }
+  /** `name` is empty for the marks. */
+  | { kind: 'standing'; id: string; title?: string; name: string; higherThan: number }
   | { kind: 'answers'; id: string; title?: string; lines: ReviewLine[] }
   /** `outcome` is the one that was reached; `shared` stands for it in an address, and is added by whoever signs it. */
   | { kind: 'share'; id: string; text: string; button: string; outcome?: string; shared?: string }

@@ -115,6 +115,8 @@ export function contactWords(quiz: Quiz, run: Run): Record<string, string> {
 export type Beside = {
   day?: string;
   edition?: number;
+  /** Than how many of a hundred who finished this run came further, by scale or `marks`; of those of whom enough have finished. */
+  standings?: Record<string, number>;
   links?: Partial<Record<'result' | 'goOn' | 'certificate' | 'quiz', string>>;
 };
 
@@ -123,7 +125,7 @@ export function fillFor(
   quiz: Quiz,
   run: Run,
   result: Result = resultOf(quiz, run),
-  { day, edition, links = {} }: Beside = {},
+  { day, edition, links = {}, standings = {} }: Beside = {},
 ): Fill {
   const contact = contactWords(quiz, run);
   const name = (contact['name'] ?? '').trim();
@@ -147,6 +149,7 @@ export function fillFor(
       const decimals = quiz.scales.find((s) => s.id === ref)?.decimals;
       return number(result.scales[ref]?.points, decimals ?? 2);
     },
+    standing: (ref) => number(standings[ref ?? 'marks'], 0),
     percent: (ref) => number(isMarks(ref) ? result.marks.percent : result.scales[ref]?.percent, 0),
   };
   return ({ value, ref }: Insert['attrs']) => values[value](ref);

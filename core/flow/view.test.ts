@@ -583,3 +583,31 @@ describe('values in a text', () => {
     expect(composeLetter(q, nobody, { ...letter, subject: 'x'.repeat(400) }).subject).toHaveLength(300);
   });
 });
+
+describe('what spoke for it', () => {
+  const q = quiz(
+    [
+      page('p', [
+        choice('q1', [option('a', { x: 3 }), option('b', { y: 1 })], { prompt: 'Where to?' }),
+        choice('q2', [option('a', { x: 1 }), option('b', { y: 1 })]),
+        choice('q3', [option('a', { x: 1 }, { credit: 1 }), option('b', { y: 1 })]),
+      ]),
+      result('end', [
+        { id: 'w', kind: 'why', verdict: 'v' },
+        { id: 's', kind: 'standing', of: 'x2' },
+      ]),
+    ],
+    { verdicts: [strongest('v', ['x', 'y'])], scales: [{ id: 'x2', name: 'Wilder' }] },
+  );
+  const run = foldRun(q, { seed: 1 }, [{ do: 'go', page: 'p', answers: { q1: ['a'], q2: ['b'], q3: ['a'] } }]);
+  it('is told in answers, the most first, without what is right or wrong', () => {
+    expect(viewOf(q, run).page?.blocks).toEqual([
+      { kind: 'why', id: 'w', lines: [{ id: 'q1', prompt: 'Where to?', given: 'a' }] },
+    ]);
+  });
+  it('stands beside how one stands, where that is known', () => {
+    expect(viewOf(q, run, null, { standings: { x2: 63 } }).page?.blocks[1]).toEqual({
+      ...{ kind: 'standing', id: 's', name: 'Wilder', higherThan: 63 },
+    });
+  });
+});

@@ -4,8 +4,8 @@
  */
 import type { Reached } from '../blocks/kind';
 import { blockKind } from '../blocks/registry';
-import type { OtherBlockView, OutcomeView, ReviewLine } from '../blocks/view';
-import { answerText, kindOf, type QuestionView } from '../questions/registry';
+import type { OtherBlockView, OutcomeView, ReasonLine, ReviewLine } from '../blocks/view';
+import { answerText, isKeyed, isReviewed, kindOf, type QuestionView } from '../questions/registry';
 import { given } from '../values/given';
 import type { Block, Page, Quiz, RichText } from '../schema/quiz';
 import { quizIndex, isContact, isQuestion, wordingOf } from '../document/lookup';
@@ -17,6 +17,7 @@ import { besideIt, EMBARGO_PAGE, type Embargo } from './embargo';
 import { LOOK_OVER } from './look-over';
 import { progressOf } from './progress';
 import { projectQuestion } from './question-view';
+import { type Reasons, reasonsOf } from './reasons';
 import { reviewLine } from './review';
 import { type ContactGiven, currentPage, questionsOnWay, type Run, shownBlocks, turnsBack } from './run';
 import { scoreLine, topicLines } from './score-lines';
@@ -197,6 +198,8 @@ function projectAll(
     isProvisional: () => provisional().size > 0,
     scores: (ids, unit) => ids.flatMap((id) => scoreLine(id, unit, { quiz, run, result: resultNow })),
     topics: (of, unit) => topicLines(of, unit, { quiz, run, result: resultNow }),
+    reasons: (id) => reasonLines(quiz, run, reasonsOf(quiz, run, id, resultNow())),
+    standing: (id) => beside.standings?.[id] ?? null,
     answers: (allowed) =>
       questionsOnWay(quiz, run).flatMap(({ id }) => reviewOf(id, allowed, { quiz, run, fill: reached.fill })),
   };
@@ -210,6 +213,15 @@ function projectAll(
     return view ? [view] : [];
   });
 }
+
+/** What spoke for it, in answers. Of what is right or wrong nothing is told here: that has blocks of its own, which say what may be seen. */
+const reasonLines = (quiz: Quiz, run: Run, { reasons }: Reasons): ReasonLine[] =>
+  reasons.flatMap(({ question: id, points }) => {
+    const question = quizIndex(quiz).questions.get(id);
+    if (!question || points <= 0 || isKeyed(question) || isReviewed(question)) return [];
+    const isDay = given('isDay', kindOf(question).isDay);
+    return [{ id, prompt: wordingOf(question), given: answerText(question, run.answers[id]), ...isDay }];
+  });
 
 const filler =
   (quiz: Quiz, run: Run, result: () => Result, beside?: Beside) =>

@@ -201,7 +201,7 @@ function namesShown(quiz: Quiz): Set<string> {
     : blocks.flatMap((b) => (b.kind === 'chart' && b.topic !== undefined ? [b.topic] : []));
   return new Set([
     ...quiz.verdicts.flatMap((verdict) => verdict.outcomes.map(({ id }) => id)),
-    ...blocks.flatMap((b) => (b.kind === 'score' ? b.scales : [])),
+    ...blocks.flatMap((b) => (b.kind === 'score' ? b.scales : b.kind === 'standing' ? [b.of] : [])),
     ...topics,
   ]);
 }

@@ -4,26 +4,18 @@
  */
 import { kindOf } from '../questions/registry';
 import type { Question, Quiz } from '../schema/quiz';
+import { type Reasons, reasonsOf } from '../flow/reasons';
 import { resultOf } from '../flow/result';
 import { questionsOnWay } from '../flow/run';
 import { type Recorded, walk } from '../flow/walk';
-import { contribution } from '../scoring/weights';
 import { type Answer, isAnswered } from '../values/answer';
-import { round9 } from '../values/numbers';
-import { verdictKind } from '../verdicts/registry';
 import { isListable } from './answers';
 
 export type ChangedAnswer = { question: string; answer: Answer };
 /** A change of answers that leads to other outcomes, by their ids. */
 export type Turn = { changes: ChangedAnswer[]; outcomes: string[] };
-/** What an answer gave to the outcome, less what it gave to the one that came closest; or to the score that decides. */
-export type Reason = { question: string; points: number };
-export type Why = {
+export type Why = Reasons & {
   outcomes: string[];
-  /** The largest first; those that gave nothing are left out. Empty where no points decide. */
-  reasons: Reason[];
-  /** The outcome that came closest, and by how much it was behind; null where outcomes collect no points. */
-  closest: { outcome: string; behind: number } | null;
   /** Each answer that would have led elsewhere if it alone had been another. */
   decisive: Turn[];
   /** The least change that leads elsewhere; null where none of up to `MOST_CHANGES` answers does, or none was found. */
@@ -62,7 +54,7 @@ export function whyOf(quiz: Quiz, recorded: Recorded, verdictId: string, mostWal
   );
   return {
     outcomes,
-    ...reasonsFor(quiz, recorded, verdictId, outcomes[0] ?? '', asked),
+    ...reasonsOf(quiz, walk(quiz, recorded).run, verdictId),
     decisive: turns.filter(({ changes }) => changes.length === 1),
     least: turns[0] ?? null,
     isAll,
@@ -106,42 +98,6 @@ function lookForTurns(
     );
   for (let many = 1; many <= MOST_CHANGES && turns.length === 0 && walks <= most; many++) look(0, [], many);
   return { turns, isAll: walks <= most };
-}
-
-/** What each answer gave, by the points that decide. */
-function reasonsFor(
-  quiz: Quiz,
-  { answers = {}, reviews = {}, ...rest }: Recorded,
-  verdictId: string,
-  outcome: string,
-  asked: Question[],
-): Pick<Why, 'reasons' | 'closest'> {
-  const verdict = quiz.verdicts.find(({ id }) => id === verdictId);
-  const kind = verdict && verdictKind(verdict);
-  const gave = (q: Question, target: string) => contribution(q, target, answers[q.id], reviews[q.id])?.value ?? 0;
-  const listed = (points: (q: Question) => number): Reason[] =>
-    asked
-      .map((q) => ({ question: q.id, points: round9(points(q)) }))
-      .filter((one) => one.points !== 0)
-      .sort((a, b) => b.points - a.points);
-  const { verdicts, questions } = resultOf(quiz, walk(quiz, { answers, reviews, ...rest }).run);
-  const tallies = verdicts[verdictId]?.tallies;
-  if (tallies) {
-    const [closest] = Object.entries(tallies)
-      .filter(([id]) => id !== outcome)
-      .sort(([, a], [, b]) => b - a);
-    const [runnerUp = '', points = 0] = closest ?? [];
-    return {
-      reasons: listed((q) => gave(q, outcome) - (closest ? gave(q, runnerUp) : 0)),
-      closest: closest ? { outcome: runnerUp, behind: round9((tallies[outcome] ?? 0) - points) } : null,
-    };
-  }
-  const measure = verdict && kind?.measure?.of(verdict);
-  if (!measure) return { reasons: [], closest: null };
-  const isMeant = (q: Question) => measure.topic === undefined || q.topic === measure.topic;
-  const points = (q: Question) =>
-    !isMeant(q) ? 0 : measure.scale === 'marks' ? (questions[q.id]?.awarded ?? 0) : gave(q, measure.scale);
-  return { reasons: listed(points), closest: null };
 }
 
 /** In how many runs each question turned the outcome: another answer to it alone would have led elsewhere. */

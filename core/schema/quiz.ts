@@ -97,6 +97,10 @@ const Block = byField(
     marks: optional(Type.Boolean()),
     explanations: optional(Type.Boolean()),
   }),
+  /** What spoke for the outcome that was reached, in the visitor's own answers. */
+  closed({ ...block, kind: oneOf('why'), ...title, verdict: Id }),
+  /** How many of a hundred visitors came less far on a scale, or in marks. */
+  closed({ ...block, kind: oneOf('standing'), ...title, of: Id }),
   /** How others answered a question, or did in a topic. */
   closed({ ...block, kind: oneOf('chart'), ...title, question: optional(Id), topic: optional(Id) }),
   closed({

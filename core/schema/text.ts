@@ -23,6 +23,7 @@ export const Insert = closed({
       'outcome',
       'points',
       'percent',
+      'standing',
       'right',
       'answer',
       'known',

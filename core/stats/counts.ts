@@ -19,7 +19,7 @@ import { routeKey } from './ways';
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
  *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, `waits QUESTION` of a run that has finished, and what its kind draws (`DrawSide`),
  *   `again PAGE` that was come to more than once, `stop PAGE` where a run stands that has not finished, `end END` of one that has,
- *   `filled FIELD` and `field FIELD OPTION` of contact forms, `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`
+ *   `filled FIELD` and `field FIELD OPTION` of contact forms, `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`, `stands SCALE HUNDREDTH` and `stands marks HUNDREDTH`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
@@ -56,8 +56,14 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     if (end !== 'end') keys.add(`end ${end}`);
     const { verdicts, topics, scales, marks: all } = resultOf(quiz, run);
     for (const [scale, { percent }] of Object.entries(scales))
-      if (percent !== null) keys.add(`scale ${scale} ${tenthOf(percent)}`);
-    if (all.percent !== null) keys.add(`marks ${tenthOf(all.percent)}`);
+      if (percent !== null) {
+        keys.add(`scale ${scale} ${tenthOf(percent)}`);
+        keys.add(`stands ${scale} ${hundredthOf(percent)}`);
+      }
+    if (all.percent !== null) {
+      keys.add(`marks ${tenthOf(all.percent)}`);
+      keys.add(`stands marks ${hundredthOf(all.percent)}`);
+    }
     for (const [verdict, { outcomes }] of Object.entries(verdicts))
       for (const id of outcomes) keys.add(`outcome ${verdict} ${id}`);
     for (const [topic, { marks }] of Object.entries(topics))
@@ -103,6 +109,9 @@ function endOf(quiz: Quiz, run: Run): End {
 
 /** The tenth that a percentage lies in, 0 to 9; 100 belongs to the last. */
 const tenthOf = (percent: number): number => Math.min(9, Math.max(0, Math.floor(percent / 10)));
+
+/** The hundredth that a percentage lies in, 0 to 100. */
+export const hundredthOf = (percent: number): number => Math.min(100, Math.max(0, Math.floor(percent)));
 
 /** The fifth that a percentage lies in, 0 to 4; 100 belongs to the last. */
 export const fifthOf = (percent: number): number => Math.min(4, Math.max(0, Math.floor(percent / 20)));

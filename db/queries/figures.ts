@@ -54,6 +54,23 @@ export async function figuresOf(db: Db, workspaceId: string, quizId: string): Pr
   return new Map(rows.map((r) => [r.key, r.count]));
 }
 
+/** Sums by the number that keys end in, of those that begin with some words. */
+export async function spreadOn(
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  begin: string,
+): Promise<Map<number, number>> {
+  const rows = await db
+    .select({ key: figures.key, count: sql<number>`sum(${figures.count})::int` })
+    .from(figures)
+    .where(
+      and(eq(figures.workspaceId, workspaceId), eq(figures.quizId, quizId), sql`starts_with(${figures.key}, ${begin})`),
+    )
+    .groupBy(figures.key);
+  return new Map(rows.map(({ key, count }) => [Number(key.slice(begin.length)), count]));
+}
+
 /** Sums of a few keys for all quizzes of a workspace, and runs started by day since a date. */
 export async function workspaceFigures(db: Db, workspaceId: string, since: string) {
   const sums = await db

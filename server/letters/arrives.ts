@@ -50,7 +50,7 @@ async function visitorFor(member: Membership, quizId: string, draft: Quiz, who: 
   if (kind === 'run' && !row) throw notFound('This visitor');
   if (row) {
     const { quiz, run } = await runOf(row);
-    return { quiz, run, beside: await besideRun(database(), quiz, row, row.lastAt) };
+    return { quiz, run, beside: await besideRun(database(), { quiz, run }, row, row.lastAt) };
   }
   return { quiz: draft, run: madeUp(draft, kind === 'outcome' ? id : undefined), beside: madeUpBeside() };
 }

@@ -34,7 +34,7 @@ export async function writeToVisitor(
     (letter) => letter.to === 'visitor' && !letter.gather && isOf(letter) && isMeant(quiz, run, letter),
   );
   if (own.length === 0) return;
-  const beside = await besideRun(tx, quiz, row, now);
+  const beside = await besideRun(tx, { quiz, run }, row, now);
   const isOut = await isUnsubscribed(tx, row.workspaceId, personHash(row.workspaceId, to));
   for (const letter of own)
     await write(
@@ -55,7 +55,7 @@ export async function writeToMakers(tx: Tx, quiz: Quiz, row: RunRow, run: Run, n
     (letter) => letter.to !== 'visitor' && !letter.unfinished && isMeant(quiz, run, letter),
   );
   if (own.length === 0) return;
-  const beside = await besideRun(tx, quiz, row, now);
+  const beside = await besideRun(tx, { quiz, run }, row, now);
   for (const letter of own) {
     if (letter.gather) await gather(tx, row, letter, now);
     else

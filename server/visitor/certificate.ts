@@ -207,7 +207,7 @@ export async function certificateOf(address: string, token: string, block: strin
 
 async function certificateIn({ quiz, run }: { quiz: Quiz; run: Run }, row: RunWithEvents, block: string) {
   const held = await heldUntil(database(), quiz, row, { run, now: new Date() });
-  const beside = await besideRun(database(), quiz, row, new Date());
+  const beside = await besideRun(database(), { quiz, run }, row, new Date());
   const { page } = viewOf(quiz, run, held, beside);
   const found = page?.blocks.find((b) => b.kind === 'certificate' && b.id === block);
   if (found?.kind !== 'certificate') throw notFound('This certificate');

@@ -1,6 +1,10 @@
 /** Where a run stands, as the visitor's browser is told: the core's view, and what only the server knows. */
 import type { Standing } from '../../contract/visits';
+import type { ChartView } from '../../core/blocks/view';
+import { quizIndex } from '../../core/document/lookup';
+import { offeredBy } from '../../core/questions/registry';
 import type { Quiz } from '../../core/schema/quiz';
+import { othersOf } from '../../core/stats/others';
 import { viewsAhead } from '../../core/flow/ahead';
 import { type Deadline, deadlineOf, hasLimits } from '../../core/flow/clock';
 import { currentPage, type Run } from '../../core/flow/run';
@@ -25,13 +29,13 @@ export async function deadlineFor(quiz: Quiz, row: RunRow): Promise<Deadline | n
 /** @param row of the run, as it is on disk with `run` as its state */
 export async function standingOf(quiz: Quiz, row: RunRow, run: Run, now: Date): Promise<Standing> {
   const held = run.finished ? await heldUntil(database(), quiz, row, { run, now }) : null;
-  const seen = viewOf(quiz, run, held, run.finished ? await besideRun(database(), quiz, row, now) : {});
+  const seen = viewOf(quiz, run, held, run.finished ? await besideRun(database(), { quiz, run }, row, now) : {});
   const deadline = run.finished ? null : await deadlineFor(quiz, row);
   const ahead = viewsAhead(quiz, run);
   return {
     seq: row.seq,
     edition: row.edition,
-    view: run.finished ? await withEnds(seen, row, now, mailTo(quiz, run, now)) : seen,
+    view: run.finished ? await withEnds(seen, quiz, row, { now, mail: mailTo(quiz, run, now) }) : seen,
     ...(ahead.length ? { ahead } : {}),
     ...(deadline ? { clock: { of: deadline.of, left: Math.max(0, deadline.at - now.getTime()) } } : {}),
   };
@@ -47,9 +51,11 @@ function mailTo(quiz: Quiz, run: Run, now: Date): string | null {
 }
 
 /** Adds where hand-overs lead and how others answered. */
-async function withEnds({ out, ...view }: View, row: RunRow, now: Date, mail: string | null): Promise<View> {
+type With = { now: Date; mail: string | null };
+
+async function withEnds({ out, ...view }: View, quiz: Quiz, row: RunRow, { now, mail }: With): Promise<View> {
   const { page } = view;
-  const blocks = page ? await Promise.all(page.blocks.map((block) => withEnd(block, row, now, mail))) : [];
+  const blocks = page ? await Promise.all(page.blocks.map((block) => withEnd(block, quiz, row, { now, mail }))) : [];
   const to = out && 'quiz' in out ? await handOverAddress(row, out.quiz, '', now) : null;
   return {
     ...view,
@@ -58,7 +64,7 @@ async function withEnds({ out, ...view }: View, row: RunRow, now: Date, mail: st
   };
 }
 
-async function withEnd(block: BlockView, row: RunRow, now: Date, mail: string | null): Promise<BlockView> {
+async function withEnd(block: BlockView, quiz: Quiz, row: RunRow, { now, mail }: With): Promise<BlockView> {
   if (block.kind === 'held-back') return { ...block, ...(mail === null ? {} : { mail }) };
   if (block.kind === 'hand-over') {
     const url = await handOverAddress(row, block.quiz, block.id, now);
@@ -69,22 +75,24 @@ async function withEnd(block: BlockView, row: RunRow, now: Date, mail: string | 
     const { outcome, ...rest } = block;
     return outcome === undefined ? rest : { ...rest, shared: sharedMark(row.quizId, outcome) };
   }
-  if (block.kind !== 'chart') return block;
-  const figures = await figuresOf(database(), row.workspaceId, row.quizId);
-  if (block.topic !== undefined) {
-    const counts = block.options.map((o) => [o.id, figures.get(`topic ${block.topic} ${o.id}`) ?? 0] as const);
-    return {
-      ...block,
-      others: { answered: counts.reduce((sum, [, n]) => sum + n, 0), options: Object.fromEntries(counts) },
-    };
+  return block.kind === 'chart' ? { ...block, ...(await othersIn(block, quiz, row)) } : block;
+}
+
+/** The figures of a chart. */
+async function othersIn(
+  { topic, question: id = '', options }: ChartView,
+  quiz: Quiz,
+  { workspaceId, quizId }: RunRow,
+): Promise<Pick<ChartView, 'others' | 'drawing'>> {
+  const figures = await figuresOf(database(), workspaceId, quizId);
+  if (topic !== undefined) {
+    const counts = options.map((o) => [o.id, figures.get(`topic ${topic} ${o.id}`) ?? 0] as const);
+    return { others: { answered: counts.reduce((sum, [, n]) => sum + n, 0), options: Object.fromEntries(counts) } };
   }
-  return {
-    ...block,
-    others: {
-      answered: figures.get(`answered ${block.question}`) ?? 0,
-      options: Object.fromEntries(
-        block.options.map((o) => [o.id, figures.get(`option ${block.question} ${o.id}`) ?? 0]),
-      ),
-    },
-  };
+  const question = quizIndex(quiz).questions.get(id);
+  if (!question) return {};
+  const { answered, drawing } = othersOf(question, figures);
+  if (!offeredBy(question)) return { others: { answered, options: {} }, drawing };
+  const counted = options.map((o) => [o.id, figures.get(`option ${id} ${o.id}`) ?? 0]);
+  return { others: { answered, options: Object.fromEntries(counted) } };
 }

@@ -1,6 +1,6 @@
 'use client';
 import { nameOf, questionsOf } from '../../core/document/lookup';
-import { offeredBy } from '../../core/questions/registry';
+import { isDrawn } from '../../core/blocks/chart';
 import { Choose } from '../../ui/controls';
 import { useDocumentStore, useQuiz } from '../document';
 import { placeOfBlock, setFields } from '../edits/edits';
@@ -17,7 +17,7 @@ function ChartBody({ block }: { block: Chart }) {
   const { words } = useBlockFields(block);
   const subjects: { id: string; label: string; is: Pick<Chart, 'question' | 'topic'> }[] = [
     ...questionsOf(quiz)
-      .filter((q) => offeredBy(q))
+      .filter(isDrawn)
       .map((q) => ({ id: `question ${q.id}`, label: nameOf(q), is: { question: q.id, topic: undefined } })),
     ...quiz.topics.map((t) => ({
       id: `topic ${t.id}`,

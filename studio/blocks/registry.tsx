@@ -10,8 +10,10 @@ import { media } from './media';
 import { offer } from './offer';
 import { score } from './score';
 import { share } from './share';
+import { standing } from './standing';
 import { topics } from './topics';
 import { verdict } from './verdict';
+import { why } from './why';
 import { words } from './words';
 
 const kinds: { [K in OtherBlock['kind']]: StudioBlock<Of<K>> } = {
@@ -23,6 +25,8 @@ const kinds: { [K in OtherBlock['kind']]: StudioBlock<Of<K>> } = {
   score,
   topics,
   answers,
+  why,
+  standing,
   chart,
   certificate,
   share,

@@ -27,6 +27,7 @@ export function insertsFor(quiz: Quiz): NamedInsert[] {
     })),
     { label: 'Marks', attrs: { value: 'points', ref: 'marks', fallback: '–' } },
     { label: 'Marks, percent', attrs: { value: 'percent', ref: 'marks', fallback: '–' } },
+    { label: 'Marks, higher than … of 100', attrs: { value: 'standing', ref: 'marks', fallback: 'many' } },
     { label: 'Number right', attrs: { value: 'right', fallback: '–' } },
     ...quiz.topics.map((t) => ({
       label: `Number right in ${t.name}`,
@@ -34,6 +35,10 @@ export function insertsFor(quiz: Quiz): NamedInsert[] {
     })),
     ...quiz.scales.flatMap((s) => [
       { label: `${s.name}, points`, attrs: { value: 'points' as const, ref: s.id, fallback: '–' } },
+      {
+        label: `${s.name}, higher than … of 100`,
+        attrs: { value: 'standing' as const, ref: s.id, fallback: 'many' },
+      },
       { label: `${s.name}, percent`, attrs: { value: 'percent' as const, ref: s.id, fallback: '–' } },
     ]),
     ...questionsOf(quiz).map((q) => ({

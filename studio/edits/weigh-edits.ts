@@ -63,6 +63,8 @@ export function removeTarget(quiz: Quiz, target: string): Edit {
         const to = block.scales.filter((s) => s !== target);
         ops.push({ op: 'set', at, field: ['scales'], was: block.scales, to });
       }
+      if (block.kind === 'standing' && block.of === target)
+        ops.push({ op: 'remove', at: placeOfPage(page.id), list: 'blocks', id: block.id });
     }
   }
   for (const verdict of quiz.verdicts) {
@@ -75,7 +77,7 @@ export function removeTarget(quiz: Quiz, target: string): Edit {
   const last = owner.outcomes.length === 1;
   const shows = quiz.pages.flatMap((page) =>
     page.blocks
-      .filter((b) => last && b.kind === 'verdict' && b.verdict === owner.id)
+      .filter((b) => last && (b.kind === 'verdict' || b.kind === 'why') && b.verdict === owner.id)
       .map((b): Op => ({ op: 'remove', at: placeOfPage(page.id), list: 'blocks', id: b.id })),
   );
   const removal: Op = last

@@ -65,6 +65,8 @@ export const wordGroups: readonly WordGroup[] = [
       'rightIs',
       'yours',
       'others',
+      'spokeForIt',
+      'higherThan',
       'provisional',
       'thanks',
     ],

@@ -76,6 +76,8 @@ const resultKinds: MenuEntry<Offered>[] = [
   { id: 'media', label: 'A picture, sound or video' },
   { id: 'contact', label: 'Contact form' },
   { id: 'offer', label: 'An offer' },
+  { id: 'why', label: 'What spoke for it' },
+  { id: 'standing', label: 'How one stands' },
   { id: 'chart', label: 'How others answered' },
   { id: 'certificate', label: 'A certificate' },
   { id: 'hand-over', label: 'On to another quiz' },

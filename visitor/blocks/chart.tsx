@@ -1,5 +1,6 @@
 import { useWords } from '../languages/words';
 import { Bar } from './bar';
+import { Drawn } from './drawn';
 import type { BlockProps } from './kind';
 
 /** How others answered, as bars under their words. */
@@ -9,6 +10,7 @@ export function ChartBlock({ block }: BlockProps<'chart'>) {
   return (
     <section>
       <h2 className="v-title">{block.title || block.prompt}</h2>
+      {block.drawing && <Drawn drawing={block.drawing} answered={answered} />}
       <ul className="v-scales">
         {block.options.map((o) => {
           const percent = answered ? ((options[o.id] ?? 0) / answered) * 100 : 0;

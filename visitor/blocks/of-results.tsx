@@ -9,6 +9,8 @@ import { VerdictBlock } from './outcome';
 import { AnswersBlock, LookOverBlock } from './review';
 import { ScoresBlock } from './scores';
 import { ShareBlock } from './share';
+import { StandingBlock } from './standing';
+import { WhyBlock } from './why';
 
 export const ofResults = {
   blocks: {
@@ -16,6 +18,8 @@ export const ofResults = {
     score: ScoresBlock,
     topics: ScoresBlock,
     answers: AnswersBlock,
+    why: WhyBlock,
+    standing: StandingBlock,
     share: ShareBlock,
     chart: ChartBlock,
     certificate: CertificateBlock,

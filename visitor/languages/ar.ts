@@ -82,6 +82,8 @@ export const ar: Phrases = {
   timeShort: { one: 'بقيت دقيقة واحدة', two: 'بقيت دقيقتان', few: 'بقيت {n} دقائق', other: 'بقيت {n} دقيقة' },
   secondsShort: 'بقيت {n} ثانية',
   timeIsUp: 'انتهى الوقت. أُخذ ما كنت قد ملأته.',
+  spokeForIt: 'ما رجّح هذه النتيجة',
+  higherThan: 'أعلى من {n} من كل 100',
   others: {
     zero: 'لم يجب أحد بعد',
     one: 'أجاب شخص واحد',

@@ -86,6 +86,8 @@ export const de: Phrases = {
   timeShort: { one: 'Noch eine Minute', other: 'Noch {n} Minuten' },
   secondsShort: 'Noch {n} Sekunden',
   timeIsUp: 'Die Zeit ist um. Was du ausgefüllt hattest, zählt.',
+  spokeForIt: 'Was dafür sprach',
+  higherThan: 'Weiter als {n} von 100',
   others: { one: 'Eine Person hat geantwortet', other: '{n} Personen haben geantwortet' },
   yours: 'deine Antwort',
   doorBefore: 'Dieses Quiz ist noch nicht offen.',

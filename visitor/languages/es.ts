@@ -85,6 +85,8 @@ export const es: Phrases = {
   timeShort: { one: 'Queda un minuto', other: 'Quedan {n} minutos' },
   secondsShort: 'Quedan {n} segundos',
   timeIsUp: 'Se acabó el tiempo. Lo que habías rellenado cuenta.',
+  spokeForIt: 'Lo que más pesó',
+  higherThan: 'Por encima de {n} de cada 100',
   others: { one: 'Ha respondido una persona', other: 'Han respondido {n} personas' },
   yours: 'tu respuesta',
   doorBefore: 'Este cuestionario aún no está abierto.',

@@ -87,6 +87,8 @@ export const fr: Phrases = {
   timeShort: { one: 'Il reste une minute', other: 'Il reste {n} minutes' },
   secondsShort: 'Il reste {n} secondes',
   timeIsUp: 'Le temps est écoulé. Ce que vous aviez rempli a été pris.',
+  spokeForIt: 'Ce qui a compté',
+  higherThan: 'Au-dessus de {n} sur 100',
   others: { one: '{n} personne a répondu', other: '{n} personnes ont répondu' },
   yours: 'votre réponse',
   doorBefore: 'Ce quiz n’est pas encore ouvert.',

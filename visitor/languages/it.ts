@@ -86,6 +86,8 @@ export const it: Phrases = {
   timeShort: { one: 'Resta un minuto', other: 'Restano {n} minuti' },
   secondsShort: 'Restano {n} secondi',
   timeIsUp: 'Il tempo è scaduto. Quello che avevi compilato è stato preso.',
+  spokeForIt: 'Che cosa ha contato',
+  higherThan: 'Più in alto di {n} su 100',
   others: { zero: 'Nessuno ha ancora risposto', one: 'Ha risposto una persona', other: 'Hanno risposto {n} persone' },
   yours: 'la tua risposta',
   doorBefore: 'Questo quiz non è ancora aperto.',

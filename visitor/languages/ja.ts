@@ -83,6 +83,8 @@ export const ja: Phrases = {
   timeShort: '残り{n}分',
   secondsShort: '残り{n}秒',
   timeIsUp: '時間になりました。記入されていた分は受け付けました。',
+  spokeForIt: '決め手になった答え',
+  higherThan: '100人中{n}人より上です',
   others: { zero: 'まだだれも答えていません', other: '{n}人が答えました' },
   yours: 'あなたの答え',
   doorBefore: 'このクイズはまだ始まっていません。',

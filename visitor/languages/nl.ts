@@ -85,6 +85,8 @@ export const nl: Phrases = {
   timeShort: { one: 'Nog één minuut', other: 'Nog {n} minuten' },
   secondsShort: 'Nog {n} seconden',
   timeIsUp: 'De tijd is om. Wat je had ingevuld, telt.',
+  spokeForIt: 'Wat ervoor sprak',
+  higherThan: 'Hoger dan {n} van de 100',
   others: { one: 'Eén persoon antwoordde', other: '{n} mensen antwoordden' },
   yours: 'jouw antwoord',
   doorBefore: 'Deze quiz is nog niet open.',

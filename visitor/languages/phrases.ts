@@ -87,6 +87,8 @@ export const en = {
   timeShort: { one: 'One minute left', other: '{n} minutes left' },
   secondsShort: '{n} seconds left',
   timeIsUp: 'Time is up. What you had filled in was taken.',
+  spokeForIt: 'What spoke for it',
+  higherThan: 'Higher than {n} of 100',
   others: { zero: 'Nobody has answered this yet', one: 'One person answered', other: '{n} people answered' },
   yours: 'your answer',
   doorBefore: 'This quiz is not open yet.',

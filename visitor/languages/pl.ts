@@ -86,6 +86,8 @@ export const pl: Phrases = {
   timeShort: { one: 'Została jedna minuta', few: 'Zostały {n} minuty', other: 'Zostało {n} minut' },
   secondsShort: { one: 'Została {n} sekunda', few: 'Zostały {n} sekundy', other: 'Zostało {n} sekund' },
   timeIsUp: 'Czas minął. To, co było wypełnione, zostało przyjęte.',
+  spokeForIt: 'Co za tym przemawiało',
+  higherThan: 'Wyżej niż {n} na 100',
   others: {
     zero: 'Nikt jeszcze nie odpowiedział',
     one: 'Odpowiedziała jedna osoba',

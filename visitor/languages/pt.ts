@@ -85,6 +85,8 @@ export const pt: Phrases = {
   timeShort: { one: 'Resta um minuto', other: 'Restam {n} minutos' },
   secondsShort: 'Restam {n} segundos',
   timeIsUp: 'O tempo acabou. O que tinha preenchido foi aceite.',
+  spokeForIt: 'O que mais pesou',
+  higherThan: 'Acima de {n} em cada 100',
   others: { zero: 'Ainda ninguém respondeu', one: 'Uma pessoa respondeu', other: '{n} pessoas responderam' },
   yours: 'a sua resposta',
   doorBefore: 'Este quiz ainda não está aberto.',

@@ -85,6 +85,8 @@ export const sv: Phrases = {
   timeShort: { one: 'En minut kvar', other: '{n} minuter kvar' },
   secondsShort: '{n} sekunder kvar',
   timeIsUp: 'Tiden är ute. Det du hade fyllt i togs emot.',
+  spokeForIt: 'Det som talade för det',
+  higherThan: 'Högre än {n} av 100',
   others: { zero: 'Ingen har svarat än', one: 'En person har svarat', other: '{n} personer har svarat' },
   yours: 'ditt svar',
   doorBefore: 'Det här quizet är inte öppet än.',

@@ -82,6 +82,8 @@ export const tr: Phrases = {
   timeShort: { one: 'Bir dakika kaldı', other: '{n} dakika kaldı' },
   secondsShort: '{n} saniye kaldı',
   timeIsUp: 'Süre doldu. Doldurduğun kadarı alındı.',
+  spokeForIt: 'Buna götüren yanıtlar',
+  higherThan: '100 kişiden {n} kişinin üstünde',
   others: { zero: 'Bunu henüz kimse yanıtlamadı', other: '{n} kişi yanıtladı' },
   yours: 'senin yanıtın',
   doorBefore: 'Bu test henüz açık değil.',
