@@ -212,6 +212,13 @@ async function restrict(wren: Membership, now: number): Promise<void> {
           field: ['text'],
           to: 'More than 80 km, and home by dusk',
         },
+        // Its note says why; Findings say what it makes of older runs.
+        ...['u80', 'o80'].map((option): Op => ({
+          op: 'set',
+          at: [...question('far', 'q-far'), 'options', option],
+          field: ['weights', 'long-haul-mule'],
+          to: 6,
+        })),
       ],
       'Friendlier to the long-haul mule',
     ],

@@ -8,6 +8,7 @@ import { contribution, weighs } from '../scoring/weights';
 import { questionsOnWay, type Run } from '../flow/run';
 import { Alpha, Correlation, Moments } from './moments';
 import type { Pair } from './patterns';
+import type { ScalePair } from './scales-together';
 import { type Association, associationOf } from './tables';
 
 export type Driver = Association & {
@@ -46,6 +47,8 @@ export class RunReader {
     alpha: new Alpha(0),
   };
   private readonly outcomes = new Map<string, Map<string, number>>();
+  /** Of each two scales, marks among them, by their ids. */
+  private readonly beside: { one: string; other: string; n: number; sums: Correlation }[] = [];
   private readonly drivers = new Map<string, Map<string, Table>>();
   private readonly choices: Question[];
 
@@ -65,6 +68,10 @@ export class RunReader {
     }
     this.marks.items = all.filter((q) => isKeyed(q) || isReviewed(q));
     this.marks.alpha = new Alpha(this.marks.items.length);
+    const measures = [...quiz.scales.map(({ id }) => id), ...(this.marks.items.length > 0 ? ['marks'] : [])];
+    measures.forEach((one, i) => {
+      for (const other of measures.slice(i + 1)) this.beside.push({ one, other, n: 0, sums: new Correlation() });
+    });
     for (const verdict of quiz.verdicts) {
       this.outcomes.set(verdict.id, new Map(verdict.outcomes.map((o) => [o.id, 0])));
       this.drivers.set(
@@ -87,6 +94,13 @@ export class RunReader {
       if (points !== null && points !== undefined) scale.value.add(points);
       if (areAnswered(scale.items))
         scale.alpha.add(scale.items.map((q) => contribution(q, id, run.answers[q.id], run.reviews[q.id])?.value ?? 0));
+    }
+    const points = (id: string) => (id === 'marks' ? result.marks.awarded : result.scales[id]?.points) ?? null;
+    for (const pair of this.beside) {
+      const [x, y] = [points(pair.one), points(pair.other)];
+      if (x === null || y === null) continue;
+      pair.n += 1;
+      pair.sums.add(x, y);
     }
     this.marks.value.add(result.marks.awarded);
     if (areAnswered(this.marks.items))
@@ -158,6 +172,11 @@ export class RunReader {
         ]),
       ),
     };
+  }
+
+  /** How each two scales go together; those of which either does not vary are left out. */
+  scalesTogether(): ScalePair[] {
+    return this.beside.flatMap(({ one, other, n, sums }) => (sums.r === null ? [] : [{ one, other, n, r: sums.r }]));
   }
 
   /** Each answer with each outcome, chosen or not. */

@@ -85,7 +85,7 @@ export function changedInWords({ runs, changed, marks, verdicts }: Changes): str
   const moves = verdicts.flatMap(({ moved }) => moved).sort((a, b) => b.runs - a.runs);
   const told = moves.slice(0, 3).map((one) => `${number(one.runs)} from ${one.from} to ${one.to}`);
   return [
-    `Of ${runsInWords(runs)}, ${number(marks.more)} would have more marks.`,
+    `Of ${runsInWords(runs)}, ${number(marks.more)} would have more marks${marks.fewer > 0 ? `, ${number(marks.fewer)} fewer` : ''}.`,
     moves.length === 0 ? 'Nobody would come out otherwise.' : `They would come out otherwise: ${told.join('; ')}.`,
   ].join(' ');
 }

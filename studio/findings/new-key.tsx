@@ -159,8 +159,11 @@ function Seen({
             <TextButton onPress={() => onMove('undo')}>Undo all of it</TextButton>
           ) : (
             <>
-              <PrimaryButton onPress={() => onMove('apply')}>Score them by it</PrimaryButton>
+              {changes.changed > 0 && <PrimaryButton onPress={() => onMove('apply')}>Score them by it</PrimaryButton>}
               <TextButton onPress={() => onMove('stop')}>Leave them as they are</TextButton>
+              {changes.changed === 0 && (
+                <TextButton onPress={() => onMove('apply')}>Score them by it all the same</TextButton>
+              )}
             </>
           )}
         </p>

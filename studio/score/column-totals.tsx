@@ -59,7 +59,7 @@ const Foot = styled.tfoot`
 
 export const number = (n: number) => String(Number(n.toFixed(2))).replace('-', '−');
 
-export function Feet({ quiz, targets }: { quiz: Quiz; targets: Measure[] }) {
+export function Feet({ quiz, targets, hasDecides }: { quiz: Quiz; targets: Measure[]; hasDecides: boolean }) {
   const { odds, stale } = useRehearsal();
   const counted = (t: Measure) => !isSpecial(t) && !t.decidedBy;
   const spans = targets.map((t) => (counted(t) ? spanOf(quiz, t.id, odds) : null));
@@ -74,6 +74,7 @@ export function Feet({ quiz, targets }: { quiz: Quiz; targets: Measure[] }) {
         <th scope="row" className="label">
           Lowest a visitor can end with
         </th>
+        {hasDecides && <td />}
         {targets.map((t, i) => (
           <td key={t.id}>{spans[i] ? number(spans[i].lowest) : '–'}</td>
         ))}
@@ -82,6 +83,7 @@ export function Feet({ quiz, targets }: { quiz: Quiz; targets: Measure[] }) {
         <th scope="row" className="label">
           Highest
         </th>
+        {hasDecides && <td />}
         {targets.map((t, i) => (
           <td key={t.id}>{spans[i] ? number(spans[i].highest) : '–'}</td>
         ))}
@@ -91,6 +93,7 @@ export function Feet({ quiz, targets }: { quiz: Quiz; targets: Measure[] }) {
           {visitors}
           <MixChoice />
         </th>
+        {hasDecides && <td />}
         {targets.map((t) => (
           <td key={t.id}>
             <End target={t} />

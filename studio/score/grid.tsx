@@ -21,12 +21,14 @@ type Props = {
   foot: ReactNode;
   /** What the check says of a row, as a mark with words. */
   marks: (row: GridRow) => ReactNode;
+  /** How often a question decides; absent where nothing is decided. */
+  decides?: (question: string) => ReactNode;
   /** Answers of a run that is being put together; null where none is. */
   picked: { has: (row: GridRow) => boolean; toggle: (row: GridRow) => void } | null;
 };
 
 export function Grid(props: Props) {
-  const { rows, targets, selection, onSelect, head, foot, marks, picked } = props;
+  const { rows, targets, selection, onSelect, head, foot, marks, decides, picked } = props;
   const table = useRef<HTMLTableElement>(null);
   const editing = useCellEditing(props);
   const drag = useCellDrag(selection, onSelect);
@@ -55,6 +57,7 @@ export function Grid(props: Props) {
               index={r}
               columns={targets.length}
               mark={marks(row)}
+              decides={decides}
               picked={picked && row.of.times === 'once' ? picked.has(row) : null}
               onPick={() => picked?.toggle(row)}
             >
@@ -152,6 +155,7 @@ function Rows({
   index,
   columns,
   mark,
+  decides,
   picked,
   onPick,
   children,
@@ -160,6 +164,7 @@ function Rows({
   index: number;
   columns: number;
   mark: ReactNode;
+  decides: Props['decides'];
   /** Whether it is an answer of the run that is put together; null where none is. */
   picked: boolean | null;
   onPick: () => void;
@@ -173,6 +178,7 @@ function Rows({
             <b>{row.number}</b>
             {row.name}
           </th>
+          {decides && <td className="decides">{decides(row.of.question.id)}</td>}
           <td colSpan={columns} />
         </tr>
       )}
@@ -197,6 +203,7 @@ function Rows({
           )}
           {wordsOf(row)}
         </th>
+        {decides && <td className="decides" />}
         {children}
       </tr>
     </>

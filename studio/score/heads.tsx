@@ -20,6 +20,7 @@ const Head = styled.thead`
     border-bottom: 1px solid var(--ink);
     padding-bottom: 6px;
     max-width: 280px;
+    min-width: 56px;
     overflow: hidden;
     text-overflow: ellipsis;
   }
@@ -55,6 +56,12 @@ const Head = styled.thead`
     height: 3px;
     margin: 0 8px 4px;
   }
+  th.name.decides {
+    font-size: 12.5px;
+    font-weight: 400;
+    color: var(--ink-2);
+    vertical-align: middle;
+  }
   .corner {
     padding-inline-start: 24px;
     vertical-align: bottom;
@@ -89,6 +96,7 @@ export function Heads({
   active,
   marks,
   onChoose,
+  decides,
   corner,
 }: {
   quiz: Quiz;
@@ -97,6 +105,8 @@ export function Heads({
   /** What the check says of a column, as a mark with words. */
   marks: (target: string) => ReactNode;
   onChoose: (index: number) => void;
+  /** The verdict that questions are said to decide; absent where there is none. */
+  decides: string | undefined;
   /** What is shown of the quiz: of its questions, and of its columns. */
   corner: [ReactNode, ReactNode];
 }) {
@@ -105,6 +115,11 @@ export function Heads({
     <Head>
       <tr>
         <td className="label corner">{corner[0]}</td>
+        {decides !== undefined && (
+          <th className="group" scope="colgroup">
+            <span title={decides}>{decides}</span>
+          </th>
+        )}
         {[...groupNames].map(
           ([id, name]) =>
             targets.some((t) => t.id === id) && (
@@ -135,6 +150,15 @@ export function Heads({
       </tr>
       <tr>
         <td className="label name corner">{corner[1]}</td>
+        {decides !== undefined && (
+          <th
+            className="name decides"
+            scope="col"
+            title="For how many another answer to this question alone would turn it"
+          >
+            decides
+          </th>
+        )}
         {targets.map((t, i) => (
           <th key={t.id} className={i === active ? 'name chosen' : 'name'} scope="col">
             <span className="told">{marks(t.id)}</span>

@@ -15,6 +15,7 @@ import { type Measure, measuresOf, signed } from '../edits/measures';
 import { AddColumns } from './add-columns';
 import { Column } from './column';
 import { Feet } from './column-totals';
+import { DecidesCell, HangsOn, useDecides } from './decides';
 import type { Change } from './cell-editing';
 import { Grid } from './grid';
 import { GUESS, RIGHT } from '../edits/weigh-edits';
@@ -92,6 +93,7 @@ export function Score() {
   /** The column that was just made, and asks for its name. */
   const [made, setMade] = useState('');
   const asked = useCallback(() => setMade(''), []);
+  const shares = useDecides(quiz);
   const range = rangeOf(selection);
   const column = targets[Math.min(selection.active.column, targets.length - 1)];
   useArrival((id) => {
@@ -100,6 +102,9 @@ export function Score() {
     if (columnAt >= 0 || rowAt >= 0) setSelection(at(Math.max(0, rowAt), Math.max(0, columnAt)));
   });
 
+  const decided = quiz.verdicts.find(({ id }) => id === column?.verdict) ?? quiz.verdicts[0];
+  const decides = (question: string) =>
+    decided && <DecidesCell told={shares?.verdicts[decided.id]?.[question]} name={decided.name} />;
   const change = useWeighing(rows, targets, setTrouble);
   const activeRow = rows[selection.active.row];
   const findings = [...(activeRow ? said.ofRow(activeRow) : []), ...(column ? said.ofColumn(column.id) : [])];
@@ -117,7 +122,14 @@ export function Score() {
       <div className="left">
         <div className="said">
           <span role="status" style={{ flex: 1, minWidth: 200 }}>
-            {trouble ? <Alarm>{trouble}</Alarm> : <CellWords row={activeRow} target={column} />}
+            {trouble ? (
+              <Alarm>{trouble}</Alarm>
+            ) : (
+              <>
+                <CellWords row={activeRow} target={column} />
+                <HangsOn quiz={quiz} row={activeRow} target={column} />
+              </>
+            )}
           </span>
           {chosen.length > 1 && (
             <span>
@@ -155,11 +167,13 @@ export function Score() {
               onChange={change}
               onTrouble={setTrouble}
               marks={(row) => <CellFindings findings={said.ofRow(row)} />}
+              {...(decided ? { decides } : {})}
               picked={trial.picked}
               head={
                 <Heads
                   quiz={quiz}
                   targets={targets}
+                  decides={decided?.name}
                   active={selection.active.column}
                   marks={(id) => <CellFindings findings={said.ofColumn(id)} />}
                   onChoose={(i) => setSelection(at(selection.active.row, i))}
@@ -187,7 +201,7 @@ export function Score() {
                   ]}
                 />
               }
-              foot={<Feet quiz={quiz} targets={targets} />}
+              foot={<Feet quiz={quiz} targets={targets} hasDecides={decided !== undefined} />}
             />
           </div>
         )}

@@ -106,6 +106,25 @@ export const Table = styled.table`
     background: var(--paper);
     border-radius: 0;
   }
+  td.decides {
+    width: 72px;
+    min-width: 72px;
+    font-size: 13px;
+    text-align: center;
+    vertical-align: bottom;
+  }
+  .decides .share {
+    display: block;
+    width: 52px;
+    height: 3px;
+    margin: 2px auto 0;
+    background: var(--line);
+  }
+  .decides .share i {
+    display: block;
+    height: 100%;
+    background: var(--ink-2);
+  }
   .pick {
     border: 0;
     background: none;

@@ -29,6 +29,8 @@ type Rehearsal = Seen & {
   /** The check has not looked at anything yet, or could not: that it found nothing says nothing. */
   looking: boolean;
   mixKind: MixKind;
+  /** Undefined where they answer evenly. */
+  mix: Mix | undefined;
   /** The ways that real visitors took, where they are asked for. */
   ways: SeenWays | null;
   setMix: (kind: MixKind) => void;
@@ -46,6 +48,7 @@ const Context = createContext<Rehearsal>({
   ...nothing,
   looking: true,
   mixKind: 'even',
+  mix: undefined,
   ways: null,
   setMix: idle,
   trouble: '',
@@ -61,8 +64,8 @@ const OPENING = 1_000;
 /** A rehearsal shows how far it is after this long. Milliseconds. */
 const LONG = 1_000;
 
-type Bench = { worker: Worker; api: Remote<RehearsalApi> };
-function newBench(): Bench {
+export type Bench = { worker: Worker; api: Remote<RehearsalApi> };
+export function newBench(): Bench {
   const worker = new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' });
   return { worker, api: wrap<RehearsalApi>(worker) };
 }
@@ -153,6 +156,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
       ...seen,
       looking: seen.odds === null,
       mixKind,
+      mix,
       ways,
       setMix,
       trouble,
@@ -164,7 +168,7 @@ export function RehearsalProvider({ quizzes, children }: { quizzes: OtherQuiz[];
       },
       again: stopped ? () => setStopped(false) : null,
     }),
-    [seen, mixKind, ways, setMix, trouble, progress, end, stopped],
+    [seen, mixKind, mix, ways, setMix, trouble, progress, end, stopped],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
