@@ -379,7 +379,8 @@ export const results = {
         closed({
           edition: Type.Integer({ minimum: 1 }),
           runs: Count,
-          isAll: Type.Boolean(),
+          /** Runs that were read one by one, the newest: for all but pairs of answers and outcomes. */
+          read: Count,
           tests: Count,
           method: oneOf('Holm', 'Benjamini–Hochberg'),
           /** The largest difference first. */
@@ -407,12 +408,44 @@ export const results = {
               }),
             ),
           }),
+          /** Each two scales, the strongest correlation first. */
+          links: closed({
+            method: oneOf('Holm', 'Benjamini–Hochberg'),
+            found: Type.Array(
+              closed({
+                ...{ one: Type.String(), other: Type.String(), n: Count, r: Type.Number() },
+                ...{ low: Type.Number(), high: Type.Number(), p: Type.Number() },
+              }),
+            ),
+          }),
+          /** Groups of visitors who answer alike, the largest first; none where answers are no more alike than by chance. */
+          alike: closed({
+            ...{ runs: Count, silhouette: points },
+            groups: Type.Array(
+              closed({
+                /** The run that it is named by: the one in its middle, once it has a name always the same; the name, '' where it has none. */
+                ...{ run: Type.String(), name: Type.String(), runs: Count },
+                answers: Type.Array(
+                  closed({
+                    ...{ question: Type.String(), option: Type.String() },
+                    ...{ chose: Count, of: Count, others: Count, othersOf: Count },
+                  }),
+                ),
+                outcomes: Type.Array(BarSchema),
+              }),
+            ),
+          }),
           /** In how many of the runs that were looked at another answer to a question alone would have led to another outcome. */
           deciding: Type.Array(closed({ ...NamedSchema, questions: Type.Array(BarSchema) })),
         }),
         Type.Null(),
       ]),
     }),
+  }),
+  /** Names a group of visitors who answer alike, by the run that stands for it; an empty name takes it away. */
+  'PUT /api/quizzes/{quiz}/groups/{run}': contract({
+    body: closed({ name: Type.String({ maxLength: 80 }) }),
+    answer: closed({}),
   }),
   /** Words of visitors' own, the most frequent first, of the newest runs. */
   'GET /api/quizzes/{quiz}/words/{question}': contract({

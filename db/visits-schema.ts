@@ -315,6 +315,24 @@ export const rescoredRuns = pgTable(
     ),
   ],
 );
+/** Groups of visitors who answer alike that were given a name, by a run of each. */
+export const namedGroups = pgTable(
+  'named_groups',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    runId: text('run_id').notNull(),
+    name: text('name').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId] }),
+    index('named_groups_quiz').on(t.workspaceId, t.quizId),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
 /** What was wiped, and when. */
 export const wipes = pgTable(
   'wipes',

@@ -16,6 +16,8 @@ export type AlikeGroup = {
   /** The run in its middle, by which it is known again. */
   middle: string;
   runs: number;
+  /** Ids of its runs. */
+  members: string[];
   /** What they answer more often than the others, the largest difference first: how many of them, and of the others. */
   answers: { question: string; option: string; chose: number; of: number; others: number; othersOf: number }[];
   /** How many of them came to each outcome. */
@@ -175,7 +177,7 @@ function groupsOf(
       for (const { run } of group) for (const id of run.outcomes) outcomes[id] = (outcomes[id] ?? 0) + 1;
       const middle = group.reduce((a, b) => (b.distance < a.distance ? b : a));
       return {
-        ...{ middle: middle.run.id, runs: group.length, outcomes },
+        ...{ middle: middle.run.id, runs: group.length, members: group.map(({ run }) => run.id), outcomes },
         answers: toldBy(
           columns,
           [...own],

@@ -13,7 +13,10 @@ export function othersOf(
   return { answered: counts.answered, drawing: withoutKey(kindOf(question).drawing(question, counts)) };
 }
 
-const bare = <T extends { right?: unknown }>({ right: _, ...rest }: T) => rest;
+const bare = <T extends { right?: unknown }>(part: T): Omit<T, 'right'> => {
+  const { right: _, ...rest } = part;
+  return rest;
+};
 
 function withoutKey(drawing: Drawing): Drawing {
   switch (drawing.as) {

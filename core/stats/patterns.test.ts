@@ -1,9 +1,6 @@
-import { choice, option, page, quiz, strongest } from '../../tests/quizzes';
-import { walk } from '../flow/walk';
 import { randomOf } from '../values/random';
 import { corrected } from './many-tests';
 import { type Pair, patternsAmong } from './patterns';
-import { RunReader } from './reading';
 
 describe('many tests at once', () => {
   // Benjamini and Hochberg 1995, section 3.2: fifteen p values, of which Bonferroni finds three and their method four.
@@ -29,13 +26,15 @@ describe('many tests at once', () => {
   });
 });
 
-it('reads the pairs out of runs', () => {
-  const q = quiz([page('p', [choice('q', [option('a', { x: 1 }), option('b', { y: 1 })])])], {
-    verdicts: [strongest('v', ['x', 'y'])],
-  });
-  const reader = new RunReader(q);
-  for (let i = 0; i < 40; i++) reader.add(walk(q, { id: String(i), answers: { q: [i < 15 ? 'a' : 'b'] } }).run);
-  const { found, tests, method } = patternsAmong(reader.pairs());
+it('finds an answer that goes with an outcome', () => {
+  const pair = (option: string, outcome: string, [chose, reached, others, othersReached]: number[]) =>
+    ({ verdict: 'v', outcome, question: 'q', option, chose, reached, others, othersReached }) as Pair;
+  const { found, tests, method } = patternsAmong([
+    pair('a', 'x', [15, 15, 25, 0]),
+    pair('a', 'y', [15, 0, 25, 25]),
+    pair('b', 'x', [25, 0, 15, 15]),
+    pair('b', 'y', [25, 25, 15, 0]),
+  ]);
   expect({ tests, method }).toEqual({ tests: 4, method: 'Holm' });
   expect(found).toContainEqual(
     expect.objectContaining({

@@ -7,7 +7,6 @@ import { type Result, resultOf } from '../flow/result';
 import { contribution, weighs } from '../scoring/weights';
 import { questionsOnWay, type Run } from '../flow/run';
 import { Alpha, Correlation, Moments } from './moments';
-import type { Pair } from './patterns';
 import type { ScalePair } from './scales-together';
 import { type Association, associationOf } from './tables';
 
@@ -179,26 +178,6 @@ export class RunReader {
     return this.beside.flatMap(({ one, other, n, sums }) => (sums.r === null ? [] : [{ one, other, n, r: sums.r }]));
   }
 
-  /** Each answer with each outcome, chosen or not. */
-  pairs(): Pair[] {
-    return this.quiz.verdicts.flatMap((verdict) =>
-      this.choices.flatMap((question) => {
-        const table = this.drivers.get(verdict.id)?.get(question.id);
-        if (!table) return [];
-        return idsOffered(question).flatMap((option) =>
-          verdict.outcomes.map(({ id }): Pair => {
-            const cells = table.cells.get(option);
-            const [chose, reached] = [cells?.get('') ?? 0, cells?.get(id) ?? 0];
-            return {
-              ...{ verdict: verdict.id, outcome: id, question: question.id, option, chose, reached },
-              others: table.answered - chose,
-              othersReached: (table.reached.get(id) ?? 0) - reached,
-            };
-          }),
-        );
-      }),
-    );
-  }
   private questionStats(q: Question): Stats['questions'][string] {
     const sums = this.questions.get(q.id);
     const options = offeredBy(q)

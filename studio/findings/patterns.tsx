@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import { call } from '../../contract/call';
-import { TextButton } from '../../ui/controls';
+import { LineInput, TextButton } from '../../ui/controls';
 import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocument, useQuiz } from '../document';
 import { messageOf } from '../shared/trouble';
@@ -23,7 +23,7 @@ const Section = styled.section`
     font: 700 18px/1.3 var(--heading);
     margin-bottom: 6px;
   }
-  li {
+  > ul > li {
     padding: 10px 0 14px;
     border-bottom: 1px solid var(--line);
   }
@@ -80,16 +80,21 @@ export function PatternsView() {
   }, [quiz, query]);
   if (trouble) return <Alarm role="alert">{trouble}</Alarm>;
   if (!told) return <Muted role="status">Runs are being read …</Muted>;
-  const { found, runs, edition, isAll, tests, method, questions, scales, deciding, together } = told;
+  const { found, runs, read, edition, tests, method, questions, scales, deciding, together, links, alike } = told;
   return (
     <div>
       <p style={{ maxWidth: 760, marginBottom: 18 }}>
-        From {number(runs)} finished {runs === 1 ? 'run' : 'runs'} of edition {edition}
-        {!isAll && ', the newest'}.{' '}
+        From {number(runs)} finished {runs === 1 ? 'run' : 'runs'} of edition {edition}.{' '}
         {tests === 0
           ? 'That is too little to find anything: each answer needs ten people who chose it, and ten who did not.'
           : `${number(tests)} pairs of an answer and an outcome were looked at. What stands here differs by more than chance explains, corrected for looking at so many (${method}, 5%).`}
       </p>
+      {read < runs && (
+        <p style={{ maxWidth: 760, marginBottom: 18 }}>
+          Pairs of answers and outcomes are counted of all of them; everything else is read out of the newest{' '}
+          {number(read)}.
+        </p>
+      )}
       {deciding.map(
         ({ id, name, questions: turned }) =>
           turned.length > 0 && (
@@ -123,6 +128,8 @@ export function PatternsView() {
           <Muted>Nothing that chance alone would not explain.</Muted>
         )}
       </Section>
+      <Groups alike={alike} />
+      {links.found.length > 0 && <Links links={links} />}
       {questions.length > 0 && <Apart questions={questions} />}
       {scales.length > 0 && <Together scales={scales} />}
     </div>
@@ -246,3 +253,109 @@ const Together = ({ scales }: { scales: Told['scales'] }) => (
     </PlainList>
   </Section>
 );
+
+/** What the size of a correlation says (Cohen, Statistical Power Analysis for the Behavioral Sciences, 1988); below these bounds. */
+const LINKED: [below: number, words: string][] = [
+  [0.3, 'weakly'],
+  [0.5, 'moderately'],
+  [Infinity, 'strongly'],
+];
+const signed = (r: number) => r.toFixed(2).replace('-', '−');
+const inP = (p: number) => (p < 0.001 ? 'p < 0.001' : `p = ${p.toFixed(3)}`);
+
+const Links = ({ links: { found, method } }: { links: Told['links'] }) => (
+  <Section aria-label="Scales against each other">
+    <h3>Scales against each other</h3>
+    <p style={{ marginBottom: 4 }}>Each two scales ({method}, 5%).</p>
+    <PlainList>
+      {found.map(({ one, other, n, r, low, high, p }) => (
+        <li key={`${one} ${other}`}>
+          <Strong>{one}</Strong> and <Strong>{other}</Strong>:{' '}
+          {p > 0.05
+            ? 'how much of the one says nothing of the other that chance would not explain.'
+            : `they who have more of the one have ${LINKED.find(([below]) => Math.abs(r) < below)?.[1]} ${r > 0 ? 'more' : 'less'} of the other.`}{' '}
+          <Muted>
+            (r {signed(r)}, between {signed(low)} and {signed(high)}; {number(n)} runs; {inP(p)})
+          </Muted>
+        </li>
+      ))}
+    </PlainList>
+  </Section>
+);
+
+function Groups({ alike: { runs, silhouette, groups } }: { alike: Told['alike'] }) {
+  return (
+    <Section aria-label="Visitors who answer alike">
+      <h3>Visitors who answer alike</h3>
+      <p style={{ marginBottom: 4 }}>
+        {silhouette === null
+          ? 'Too little to look for groups in: that takes 60 runs, and two questions that nearly everybody answered.'
+          : groups.length === 0
+            ? 'No groups stand out: these visitors answer no more alike than if each answer were given by chance.'
+            : `${number(runs)} runs fall into ${groups.length} groups (silhouette ${silhouette.toFixed(2)}, where 1 is as clear as can be; none of 19 looks at the same answers shuffled found any as clear).`}
+      </p>
+      <PlainList>
+        {groups.map((group, i) => (
+          <li key={group.run}>
+            <Group group={group} at={i + 1} of={runs} />
+          </li>
+        ))}
+      </PlainList>
+    </Section>
+  );
+}
+
+function Group({ group, at, of }: { group: Told['alike']['groups'][number]; at: number; of: number }) {
+  const quiz = useDocument((s) => s.quizId);
+  const [name, setName] = useState(group.name);
+  const [kept, setKept] = useState(group.name);
+  const [trouble, setTrouble] = useState('');
+  const keep = () => {
+    if (name.trim() === kept) return;
+    call('PUT /api/quizzes/{quiz}/groups/{run}', { quiz, run: group.run, body: { name } }).then(
+      () => {
+        setKept(name.trim());
+        setTrouble('');
+      },
+      (error: unknown) => setTrouble(messageOf(error)),
+    );
+  };
+  return (
+    <>
+      <label style={{ display: 'block', maxWidth: 360 }}>
+        Name of group {at}
+        <LineInput
+          value={name}
+          maxLength={80}
+          placeholder={`Group ${at}`}
+          onChange={(event) => setName(event.target.value)}
+          onBlur={keep}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') keep();
+          }}
+        />
+      </label>
+      <p style={{ marginTop: 8 }}>
+        <Strong>{number(group.runs)}</Strong> runs, {percent(group.runs / of)} of all.{' '}
+        {group.answers.length === 0 && 'No single answer tells them; it is the mixture.'}
+      </p>
+      <Telling>
+        {group.answers.map(({ question, option, chose, of: asked, others, othersOf }) => (
+          <li key={`${question} ${option}`}>
+            {percent(chose / asked)} answer “{option}” to “{question}”, of the others {percent(others / othersOf)}.
+          </li>
+        ))}
+      </Telling>
+      {group.outcomes.length > 0 && <Bars label={`Outcomes of ${kept || `group ${at}`}`} bars={group.outcomes} />}
+      {trouble && <Alarm role="alert">{trouble}</Alarm>}
+    </>
+  );
+}
+
+const Telling = styled.ul`
+  margin: 4px 0 10px;
+  padding-inline-start: 20px;
+  li {
+    padding: 2px 0;
+  }
+`;

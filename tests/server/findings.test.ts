@@ -324,7 +324,7 @@ it('finds which answers go with which outcome', async () => {
   for (let i = 0; i < 24; i++)
     await visit(address, go('p1', { q1: [i < 12 ? 'a' : 'b'] }), go('p2', { q2: [i % 2 ? 'a' : 'b'] }), skip);
   const { patterns } = await patternsOf(member, quizId);
-  expect(patterns).toMatchObject({ edition: 1, runs: 24, isAll: true, tests: 8, method: 'Holm' });
+  expect(patterns).toMatchObject({ edition: 1, runs: 24, read: 24, tests: 8, method: 'Holm' });
   expect(patterns?.found[0]).toMatchObject({ chose: 12, reached: 12, others: 12, othersReached: 0, difference: 1 });
   // The second question weighs half as much, and turns nothing.
   expect(new Set(patterns?.found.map(({ question }) => question))).toEqual(new Set(['q1']));

@@ -8,6 +8,7 @@ import { applyEdit, type Edit, type EditRefusal } from '../../../core/document/e
 import type { Quiz } from '../../../core/schema/quiz';
 import type { Recorded } from '../../../core/flow/walk';
 import { type Deciding, decidingQuestions, type Why, whyOf } from '../../../core/rehearsal/why';
+import { type Alike, alikeAmong, type Answered } from '../../../core/stats/alike';
 import { type ValidationIssue, validateQuiz } from '../../../core/document/validate';
 
 export type EditsApplied = {
@@ -45,6 +46,7 @@ export const tasks = {
     whyOf(quiz, recorded, verdict),
   deciding: ({ quiz, runs }: { quiz: Quiz; runs: Recorded[] }): Record<string, Deciding[]> =>
     decidingQuestions(quiz, runs),
+  alike: ({ quiz, runs }: { quiz: Quiz; runs: Answered[] }): Alike => alikeAmong(quiz, runs),
   validate: ({ document }: { document: unknown }): { quiz: Quiz } | { faults: ValidationIssue[] } =>
     validateQuiz(document),
 };
