@@ -1,4 +1,5 @@
 /** How others answered a question, as its visitors may see it: nothing of what is right. */
+import { without } from '../document/lookup';
 import type { Drawing } from '../questions/drawing';
 import { kindOf } from '../questions/registry';
 import type { Question } from '../schema/quiz';
@@ -13,19 +14,14 @@ export function othersOf(
   return { answered: counts.answered, drawing: withoutKey(kindOf(question).drawing(question, counts)) };
 }
 
-const bare = <T extends { right?: unknown }>(part: T): Omit<T, 'right'> => {
-  const { right: _, ...rest } = part;
-  return rest;
-};
+const bare = <T extends { right?: unknown }>(part: T) => without(part, 'right');
 
 function withoutKey(drawing: Drawing): Drawing {
   switch (drawing.as) {
     case 'bars':
       return { ...drawing, bars: drawing.bars.map(bare) };
-    case 'numbers': {
-      const { target: _, ...rest } = drawing;
-      return rest;
-    }
+    case 'numbers':
+      return without(drawing, 'target');
     case 'places':
       // Where an order is right, the items of the document stand in it.
       return {

@@ -1,6 +1,17 @@
 import type { JobWithMetadata } from 'pg-boss';
 import { countEverything } from '../results/count-runs';
-import { boss, COUNT_RUNS, GATHER, type Gathering, RELEASE, type Release, RESCORE, type Rescore, SEND_LETTER, WIPE } from '../platform/jobs';
+import {
+  boss,
+  COUNT_RUNS,
+  GATHER,
+  type Gathering,
+  RELEASE,
+  type Release,
+  RESCORE,
+  type Rescore,
+  SEND_LETTER,
+  WIPE,
+} from '../platform/jobs';
 import { wipeEverything } from '../results/wipe';
 import { sweepFiles } from '../visitor/run-files';
 import { writeReleased } from '../results/release-results';

@@ -47,8 +47,7 @@ async function documentsOf(row: RunRow, within: Within, db?: Db | Tx): Promise<{
 }
 
 /** The document that a run is read by: of its edition, in its language. */
-export const quizOf = async (row: RunRow, db?: Db | Tx): Promise<Quiz> =>
-  (await documentsOf(row, inLanguage, db)).quiz;
+export const quizOf = async (row: RunRow, db?: Db | Tx): Promise<Quiz> => (await documentsOf(row, inLanguage, db)).quiz;
 
 const read = async (row: RunWithEvents, within: Within, db?: Db | Tx): Promise<{ quiz: Quiz; run: Run }> => {
   const { taken, quiz } = await documentsOf(row, within, db);

@@ -7,7 +7,9 @@ import { Bar } from './bar';
 /** Characters of a day (ISO 8601); months are shorter. */
 const DAY = 10;
 const monthIn = (language: string, month: string) =>
-  new Intl.DateTimeFormat(language, { month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${month}-01`));
+  new Intl.DateTimeFormat(language, { month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
+    new Date(`${month}-01`),
+  );
 
 type Line = { id: string; name: string; said: string; percent: number };
 
