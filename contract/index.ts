@@ -2,6 +2,7 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import { access } from './access';
 import { account } from './account';
+import { boards } from './boards';
 import { browserErrors } from './browser-errors';
 import { comments } from './comments';
 import { editing } from './editing';
@@ -18,6 +19,7 @@ import { visits } from './visits';
 export const contracts = {
   ...access,
   ...account,
+  ...boards,
   ...browserErrors,
   ...comments,
   ...editing,

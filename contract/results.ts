@@ -31,7 +31,7 @@ const WhereSchema = closed({ where: optional(Type.String({ maxLength: 6_000 })) 
 const BarSchema = closed({ ...ShareSchema.properties, right: optional(Type.Boolean()) });
 const NamedSchema = { id: Type.String(), name: Type.String() };
 /** What is drawn of a question (`core/questions/drawing.ts`). */
-const DrawingSchema = Type.Union([
+export const DrawingSchema = Type.Union([
   closed({ as: oneOf('bars'), of: oneOf('answers', 'right'), bars: Type.Array(BarSchema) }),
   closed({
     as: oneOf('numbers'),

@@ -271,6 +271,18 @@ export const findingsViews = pgTable(
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.name] }), ofQuiz(t)],
 );
+/** Charts of a quiz as somebody arranged them: a list of `Panel`. */
+export const boards = pgTable(
+  'boards',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    quizId: text('quiz_id').notNull(),
+    version: integer('version').notNull(),
+    panels: jsonb('panels').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId] }), ofQuiz(t)],
+);
 /**
  * Runs of old scored by the key of a newer edition: what that would change is looked at first, then it is done, and may be undone whole. Each
  * of these goes through all runs by their ids, a batch at a time.

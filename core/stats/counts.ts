@@ -9,6 +9,7 @@ import { isAnswered } from '../values/answer';
 import { questionsOnWay, type Run } from '../flow/run';
 import { marksOf } from '../questions/credit';
 import { round9 } from '../values/numbers';
+import type { Marks } from '../scoring/ledger';
 import { resultOf } from '../flow/result';
 import { fieldKeys } from './fields';
 import { routeKey } from './ways';
@@ -19,7 +20,8 @@ import { routeKey } from './ways';
  *   `option QUESTION OPTION`, `value QUESTION VALUE` of a slider, rating or number, ROW COLUMN of a grid or ITEM PLACE of a ranking, where they have no key,
  *   `right QUESTION` of questions with a key, `pending QUESTION` while a person has yet to mark it, `waits QUESTION` of a run that has finished, and what its kind draws (`DrawSide`),
  *   `again PAGE` that was come to more than once, `stop PAGE` where a run stands that has not finished, `end END` of one that has,
- *   `filled FIELD` and `field FIELD OPTION` of contact forms, `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`, `stands SCALE HUNDREDTH` and `stands marks HUNDREDTH`
+ *   `filled FIELD` and `field FIELD OPTION` of contact forms, `outcome VERDICT OUTCOME`, `scale SCALE TENTH` of its range, `topic TOPIC FIFTH`, `marks TENTH`, `stands SCALE HUNDREDTH` and `stands marks HUNDREDTH`,
+ *   `earned marks POINTS` and `knew marks QUESTIONS` that are right, and of a topic `earned topic TOPIC POINTS` and `knew topic TOPIC QUESTIONS`
  */
 export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
   const keys = new Set<string>(['seen']);
@@ -54,7 +56,7 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     keys.add('finished');
     const end = endOf(quiz, run);
     if (end !== 'end') keys.add(`end ${end}`);
-    const { verdicts, topics, scales, marks: all } = resultOf(quiz, run);
+    const { verdicts, topics, scales, marks: all, questions } = resultOf(quiz, run);
     for (const [scale, { percent }] of Object.entries(scales))
       if (percent !== null) {
         keys.add(`scale ${scale} ${tenthOf(percent)}`);
@@ -63,11 +65,21 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
     if (all.percent !== null) {
       keys.add(`marks ${tenthOf(all.percent)}`);
       keys.add(`stands marks ${hundredthOf(all.percent)}`);
+      for (const key of gradedKeys('marks', all, Object.values(questions))) keys.add(key);
     }
     for (const [verdict, { outcomes }] of Object.entries(verdicts))
       for (const id of outcomes) keys.add(`outcome ${verdict} ${id}`);
     for (const [topic, { marks }] of Object.entries(topics))
-      if (marks.percent !== null) keys.add(`topic ${topic} ${fifthOf(marks.percent)}`);
+      if (marks.percent !== null) {
+        keys.add(`topic ${topic} ${fifthOf(marks.percent)}`);
+        const own = questionsOnWay(quiz, run).filter((question) => question.topic === topic);
+        for (const key of gradedKeys(
+          `topic ${topic}`,
+          marks,
+          own.flatMap(({ id }) => questions[id] ?? []),
+        ))
+          keys.add(key);
+      }
   }
   return [...keys];
 }
@@ -88,6 +100,15 @@ export const circumstancesOf = (run: {
   `day ${run.day}`,
   ...(run.source === null ? [] : [run.source === '' ? 'direct' : `source ${run.source}`]),
   `language ${run.language}`,
+];
+
+/** From so many marks on, points are counted by whole ones: a key for each hundredth of a long test would be as many as its runs. */
+const MANY_MARKS = 50;
+
+/** What was earned, in points and in questions. */
+const gradedKeys = (of: string, marks: Marks, questions: readonly { credit: number | null }[]): string[] => [
+  `earned ${of} ${marks.possible > MANY_MARKS ? Math.round(marks.awarded) : Math.round(marks.awarded * 10) / 10}`,
+  `knew ${of} ${questions.filter(({ credit }) => credit === 1).length}`,
 ];
 
 /** How a run that has finished came to its end, where that is another than the last page. */

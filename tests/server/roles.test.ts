@@ -27,6 +27,7 @@ type File =
   | 'GET /api/quizzes/{quiz}/runs.csv'
   | 'GET /api/quizzes/{quiz}/runs.xlsx'
   | 'GET /api/quizzes/{quiz}/runs.jsonl'
+  | 'GET /api/quizzes/{quiz}/tables/{kind}'
   | 'GET /api/account/data.json'
   | 'GET /api/people/contacts.csv'
   | 'GET /api/people/contacts.xlsx'
@@ -150,6 +151,9 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/runs.csv': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.xlsx': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.jsonl': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/tables/{kind}': { role: 'reader', query: 'of=journey' },
+  'GET /api/quizzes/{quiz}/board': { role: 'reader' },
+  'PUT /api/quizzes/{quiz}/board': { role: 'editor', body: { version: 0, panels: [] } },
   'GET /api/quizzes/{quiz}/letters': { role: 'reader' },
   'POST /api/quizzes/{quiz}/letters': { role: 'editor', body: { message: 'm', to: 'me@example.com' } },
   'POST /api/quizzes/{quiz}/letters/{letter}': { role: 'editor' },
@@ -256,6 +260,7 @@ async function makeWorld(endpoint: string): Promise<Record<string, string>> {
     view: 'Finished',
     message: 'm',
     question: 'q1',
+    kind: 'csv',
     comment: 'comment-1',
     rescoring: '1',
     gift: new URL((await giveAway(owner, quizId)).link ?? '').searchParams.get('key') ?? '',
