@@ -1,18 +1,12 @@
 /** The board of a quiz: its charts as somebody arranged them. */
 import { type Static, Type } from '@sinclair/typebox';
+import { COLUMNS, LONGEST_NOTE, LONGEST_TITLE, MOST_PANELS, TALLEST } from '../core/stats/boards';
 import { closed, Id, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
 import { Count } from './kit';
 import { DrawingSchema } from './results';
 
-/** Columns of a board. */
-export const COLUMNS = 12;
-/** Rows that one panel covers at most, and rows of a board. */
-export const TALLEST = 40;
 const MOST_ROWS = 2_000;
-export const MOST_PANELS = 40;
-export const LONGEST_TITLE = 120;
-export const LONGEST_NOTE = 1_000;
 
 const FormSchema = oneOf(
   ...(['bars', 'columns', 'tally', 'ring', 'ranking', 'histogram', 'time', 'heat', 'grid', 'dots', 'words'] as const),

@@ -30,18 +30,19 @@ const WhereSchema = closed({ where: optional(Type.String({ maxLength: 6_000 })) 
 
 const BarSchema = closed({ ...ShareSchema.properties, right: optional(Type.Boolean()) });
 const NamedSchema = { id: Type.String(), name: Type.String() };
+const NumbersSchema = closed({
+  as: oneOf('numbers'),
+  bins: Type.Array(closed({ from: Type.Number(), to: Type.Number(), count: Count })),
+  summary: Type.Union([
+    closed({ mean: Type.Number(), low: Type.Number(), median: Type.Number(), high: Type.Number() }),
+    Type.Null(),
+  ]),
+  target: optional(Type.Tuple([Type.Number(), Type.Number()])),
+});
 /** What is drawn of a question (`core/questions/drawing.ts`). */
 export const DrawingSchema = Type.Union([
   closed({ as: oneOf('bars'), of: oneOf('answers', 'right'), bars: Type.Array(BarSchema) }),
-  closed({
-    as: oneOf('numbers'),
-    bins: Type.Array(closed({ from: Type.Number(), to: Type.Number(), count: Count })),
-    summary: Type.Union([
-      closed({ mean: Type.Number(), low: Type.Number(), median: Type.Number(), high: Type.Number() }),
-      Type.Null(),
-    ]),
-    target: optional(Type.Tuple([Type.Number(), Type.Number()])),
-  }),
+  NumbersSchema,
   closed({ as: oneOf('days'), days: Type.Array(Type.Tuple([Type.String(), Count])) }),
   closed({
     as: oneOf('places'),
@@ -105,7 +106,9 @@ const FindingsSchema = closed({
     }),
   ),
   /** Marks and topics, by tenths and fifths of what can be reached. */
-  spreads: Type.Array(closed({ ...NamedSchema, decided: Count, bars: Type.Array(BarSchema) })),
+  spreads: Type.Array(
+    closed({ ...NamedSchema, decided: Count, bars: Type.Array(BarSchema), earned: NumbersSchema, knew: NumbersSchema }),
+  ),
   /** How runs ended otherwise than on the last page, and pages that were come to again. */
   ends: Type.Array(closed({ id: Type.String(), words: Type.String(), count: Count })),
   /** Seconds by page, and of all who finished, by quarters; null beyond half an hour for a page, or an hour. */

@@ -107,7 +107,7 @@ const stretches = (parts: number): Part[] =>
 
 /** The parts that a subject has, where each run has one of few, so that it can be set against another; null of any other. */
 export function partsOf(quiz: Quiz, figures: ReadonlyMap<string, number>, subject: string): Parts | null {
-  const [kind = '', of = ''] = splitId(subject);
+  const [kind, of] = splitId(subject);
   switch (kind) {
     case 'question': {
       const offered = offeredBy(quizIndex(quiz).questions.get(of));
@@ -166,7 +166,18 @@ function valuesBehind(figures: ReadonlyMap<string, number>, prefix: string): [va
     .sort(([a], [b]) => a - b);
 }
 
-function numbers(values: [number, number][]): { of: number; drawing: Drawing } {
+export type NumbersDrawn = Extract<Drawing, { as: 'numbers' }>;
+
+/** Marks or a topic in points, and in questions right. @param of `marks` or `topic ID` */
+export const gradedOf = (
+  figures: ReadonlyMap<string, number>,
+  of: string,
+): { earned: NumbersDrawn; knew: NumbersDrawn } => ({
+  earned: numbers(valuesBehind(figures, `earned ${of} `)).drawing,
+  knew: numbers(valuesBehind(figures, `knew ${of} `)).drawing,
+});
+
+function numbers(values: [number, number][]): { of: number; drawing: NumbersDrawn } {
   return {
     of: values.reduce((sum, [, n]) => sum + n, 0),
     drawing: { as: 'numbers', bins: binsOf(values), summary: summaryOf(values) },

@@ -1,6 +1,7 @@
 /** The board of a quiz: charts that somebody arranged, with what they show. */
 import type { AnswerOf, BodyOf } from '../../contract';
-import { COLUMNS, type Panel } from '../../contract/boards';
+import type { Panel } from '../../contract/boards';
+import { COLUMNS } from '../../core/stats/boards';
 import { type Chart, partsOf, subjectsIn } from '../../core/stats/charts';
 import type { Condition } from '../../core/stats/filter';
 import { boardOfQuiz, putBoard } from '../../db/queries/boards';

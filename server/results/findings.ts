@@ -13,6 +13,7 @@ import { journeyOf, offersIn } from '../../core/stats/counts';
 import { compareVersions } from '../../core/stats/two-versions';
 import { wilson } from '../../core/values/wilson';
 import { type Condition, wantedOf } from '../../core/stats/filter';
+import { gradedOf } from '../../core/stats/charts';
 import { fieldsOf } from '../../core/stats/fields';
 import { paceOf, secondsByPage } from '../../core/stats/pace';
 import { drawnQuestions, endsOf, spreadsOf } from '../../core/stats/drawings';
@@ -92,7 +93,7 @@ export async function findingsOf(
       };
     }),
     drawn: drawnQuestions(quiz, figures),
-    spreads: spreadsOf(quiz, count),
+    spreads: spreadsOf(quiz, count).map((spread) => ({ ...spread, ...gradedOf(figures, spread.id) })),
     ends: endsOf(quiz, count),
     pace: paceOf(quiz, count),
     fields: fieldsOf(quiz, count),

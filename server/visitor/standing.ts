@@ -93,6 +93,6 @@ async function othersIn(
   if (!question) return {};
   const { answered, drawing } = othersOf(question, figures);
   if (!offeredBy(question)) return { others: { answered, options: {} }, drawing };
-  const counted = options.map((o) => [o.id, figures.get(`option ${id} ${o.id}`) ?? 0]);
+  const counted = options.map((o) => [o.id, figures.get(`option ${id} ${o.id}`) ?? 0] as const);
   return { others: { answered, options: Object.fromEntries(counted) } };
 }

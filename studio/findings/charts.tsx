@@ -1,10 +1,14 @@
 'use client';
 /** Outcomes as tally strokes; marks, topics and offers as bars. */
+import { useState } from 'react';
 import { PlainList, Strong } from '../../ui/text';
 import type { Findings, Share } from '../../contract/results';
 import type { Dimension } from '../../core/stats/filter';
+import { Views } from '../shell/view-switch';
 import { Bars, number, percent } from './bars';
+import { Numbers } from './drawings';
 import { PressName } from './filters';
+import { WithTable } from './take-out';
 
 /** "between 34 and 43%", as sure as 95 % of such counts are. */
 const sure = (s: Share) => `between ${Math.round(s.low * 100)} and ${percent(s.high)}`;
@@ -15,7 +19,9 @@ const below = { fontSize: 13, color: 'var(--ink-2)', marginBottom: 8 } as const;
 
 export const OffersChart = ({ offers }: { offers: Share[] }) => (
   <section style={section}>
-    <h3 style={heading}>Offers taken</h3>
+    <WithTable of="offers" name="Offers taken">
+      <h3 style={heading}>Offers taken</h3>
+    </WithTable>
     <p style={below}>Of those who started; whoever takes one twice counts once.</p>
     <Bars label="Offers taken" bars={offers} />
   </section>
@@ -29,7 +35,9 @@ const pressOf = (id: string): { on: Dimension; of: string } => {
 /** What was left in contact forms, or one choice of them. */
 export const FieldsChart = ({ fields: { id, name, of, bars } }: { fields: Findings['fields'][number] }) => (
   <section style={section}>
-    <h3 style={heading}>{name}</h3>
+    <WithTable of={id === '' ? 'fields' : `field ${id}`} name={name}>
+      <h3 style={heading}>{name}</h3>
+    </WithTable>
     <p style={below}>
       Of {number(of)} who {id === '' ? 'left anything' : 'chose'}.
     </p>
@@ -37,16 +45,36 @@ export const FieldsChart = ({ fields: { id, name, of, bars } }: { fields: Findin
   </section>
 );
 
-/** Marks, or a topic, by parts of what can be reached. */
-export const SpreadChart = ({ spread }: { spread: Findings['spreads'][number] }) => (
-  <section style={section}>
-    <h3 style={heading}>{spread.name}</h3>
-    <p style={below}>
-      What share of the marks {number(spread.decided)} finished {spread.decided === 1 ? 'run' : 'runs'} reached.
-    </p>
-    <Bars label={`Shares of ${spread.name}`} bars={spread.bars} press={pressOf(spread.id)} />
-  </section>
-);
+const MEASURES = [
+  { id: 'spread', label: 'Percent' },
+  { id: 'earned', label: 'Points' },
+  { id: 'knew', label: 'Questions right' },
+] as const;
+
+/** Marks, or a topic: in parts of what can be reached, in points, or in questions. */
+export function SpreadChart({ spread }: { spread: Findings['spreads'][number] }) {
+  const [measure, setMeasure] = useState<(typeof MEASURES)[number]['id']>('spread');
+  return (
+    <section style={section}>
+      <WithTable of={`${measure} ${spread.id}`} name={spread.name}>
+        <h3 style={heading}>{spread.name}</h3>
+      </WithTable>
+      <p style={below}>
+        {measure === 'spread' ? 'What share of the marks' : measure === 'earned' ? 'How many points' : 'How many right'}{' '}
+        {number(spread.decided)} finished {spread.decided === 1 ? 'run' : 'runs'} reached.
+      </p>
+      <Views label={`Measure of ${spread.name}`} value={measure} options={[...MEASURES]} onChange={setMeasure} />
+      {measure === 'spread' ? (
+        <Bars label={`Shares of ${spread.name}`} bars={spread.bars} press={pressOf(spread.id)} />
+      ) : (
+        <Numbers
+          label={`${spread.name}, ${measure === 'earned' ? 'points' : 'questions right'}`}
+          drawing={spread[measure]}
+        />
+      )}
+    </section>
+  );
+}
 
 export function OutcomesChart({
   verdict,
@@ -59,7 +87,9 @@ export function OutcomesChart({
   const per = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((n) => verdict.decided / n <= 100) ?? 1_000;
   return (
     <section style={{ breakInside: 'avoid', borderTop: '1px solid var(--ink)', padding: '12px 0 28px' }}>
-      <h3 style={{ font: '700 15px/1.35 var(--heading)' }}>{verdict.name}</h3>
+      <WithTable of={`verdict ${verdict.verdict}`} name={verdict.name}>
+        <h3 style={heading}>{verdict.name}</h3>
+      </WithTable>
       <p style={{ fontSize: 13, color: 'var(--ink-2)', marginBottom: 6 }}>
         {number(verdict.decided)} finished {verdict.decided === 1 ? 'run' : 'runs'}. One stroke is{' '}
         {per === 1 ? 'one of them' : `${number(per)} of them`}.

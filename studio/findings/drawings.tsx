@@ -66,7 +66,7 @@ function OneMoreRight({ question, bars }: { question: string; bars: Of<'bars'>['
 /** Two decimals at most. */
 const short = (n: number): string => String(Math.round(n * 100) / 100).replace('-', '−');
 
-function Numbers({ label, drawing: { bins, summary, target } }: { label: string; drawing: Of<'numbers'> }) {
+export function Numbers({ label, drawing: { bins, summary, target } }: { label: string; drawing: Of<'numbers'> }) {
   const isRight = (from: number, to: number) => target !== undefined && from >= target[0] && to <= target[1];
   return (
     <>

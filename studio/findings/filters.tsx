@@ -269,27 +269,29 @@ export function FilterSentence({
         </Fragment>
       ))}
       {asked.length === 0 && ', whatever they answered'}.{' '}
-      {open.length > 0 && (
-        <MenuButton
-          label="Only those who …"
-          entries={open.map((id) => ({ id, label: ASKED[id].menu }))}
-          onAction={(kind) => {
-            const subject = subjects[kind].find(({ values }) => values.length > 0);
-            const [value] = subject?.values ?? [];
-            if (subject && value) onChange(withToggled(where, subject.on, subject.of, value.id));
-          }}
-        >
-          Only those who …
-        </MenuButton>
-      )}
-      {where.length > 0 && (
-        <>
-          {' · '}
-          <TextButton $weight={500} onPress={() => onChange([])}>
-            All again
-          </TextButton>
-        </>
-      )}
+      <span className="screen-only">
+        {open.length > 0 && (
+          <MenuButton
+            label="Only those who …"
+            entries={open.map((id) => ({ id, label: ASKED[id].menu }))}
+            onAction={(kind) => {
+              const subject = subjects[kind].find(({ values }) => values.length > 0);
+              const [value] = subject?.values ?? [];
+              if (subject && value) onChange(withToggled(where, subject.on, subject.of, value.id));
+            }}
+          >
+            Only those who …
+          </MenuButton>
+        )}
+        {where.length > 0 && (
+          <>
+            {' · '}
+            <TextButton $weight={500} onPress={() => onChange([])}>
+              All again
+            </TextButton>
+          </>
+        )}
+      </span>
     </Says>
   );
 }
@@ -298,9 +300,11 @@ export function FilterSentence({
 const OF_THE_RUN: ReadonlySet<Dimension> = new Set(['edition', 'time', 'source', 'language', 'finished']);
 
 const LeaveOut = ({ what, onPress }: { what: string; onPress: () => void }) => (
-  <TextButton aria-label={`Leave out: ${what}`} $weight={400} onPress={onPress}>
-    <X size={13} />
-  </TextButton>
+  <span className="screen-only">
+    <TextButton aria-label={`Leave out: ${what}`} $weight={400} onPress={onPress}>
+      <X size={13} />
+    </TextButton>
+  </span>
 );
 
 /** "every edition", one of them, or one and all later ones. */

@@ -1,6 +1,7 @@
 'use client';
 /** Findings: what became of those who saw the quiz, and what they answered. */
 import { Download } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
@@ -63,12 +64,18 @@ const Page = styled.div`
   }
 `;
 
+const BoardView = dynamic(() => import('./board/board').then((m) => m.BoardView), {
+  ssr: false,
+  loading: () => <Muted role="status">The board is being fetched …</Muted>,
+});
+
 type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
 
 const OUT: Record<string, string> = { csv: 'CSV', xlsx: 'spreadsheet', jsonl: 'JSON lines' };
 
 const VIEWS = [
   { id: 'journey', label: 'Journey' },
+  { id: 'board', label: 'Board' },
   { id: 'questions', label: 'Questions' },
   { id: 'patterns', label: 'Patterns' },
   { id: 'people', label: 'People' },
@@ -156,7 +163,7 @@ export function FindingsTab({
   return (
     <FiltersProvider value={filters}>
       <Page>
-        <div className="head">
+        <div className="head screen-only">
           <Views label="View" large value={view} onChange={setView} options={[...VIEWS]} />
           <span className="out">
             <Download size={15} /> {text === '' ? 'All runs' : 'These runs'} as
@@ -170,19 +177,23 @@ export function FindingsTab({
         {isFiltered && (
           <>
             <FilterSentence label="Which runs" {...filters} choices={splits?.choices ?? null} findings={findings} />
-            <KeptViews
-              where={text}
-              against={against && writeBeside(against)}
-              mayKeep={!isReader}
-              onChoose={(kept) =>
-                show(readConditions(kept.where) ?? [], kept.against === null ? null : readBeside(kept.against))
-              }
-            />
+            <div className="screen-only">
+              <KeptViews
+                where={text}
+                against={against && writeBeside(against)}
+                mayKeep={!isReader}
+                onChoose={(kept) =>
+                  show(readConditions(kept.where) ?? [], kept.against === null ? null : readBeside(kept.against))
+                }
+              />
+            </div>
           </>
         )}
         <div role="status">{isFiltered && told.text !== text && <Muted>They are being counted …</Muted>}</div>
         {view === 'people' ? (
           <PeopleView key={text} first={text === writeConditions(asked.where) ? people : null} mayMark={!isReader} />
+        ) : view === 'board' ? (
+          <BoardView findings={findings} mayArrange={!isReader} />
         ) : view === 'questions' ? (
           <QuestionsView questions={findings.drawn} />
         ) : view === 'patterns' ? (

@@ -3,6 +3,7 @@
 import styled from 'styled-components';
 import type { Findings } from '../../contract/results';
 import type { JourneyStep } from '../../core/stats/counts';
+import { WithTable } from './take-out';
 
 const Scroll = styled.div`
   overflow-x: auto;
@@ -79,6 +80,9 @@ export function Journey({ steps, ends }: { steps: JourneyStep[]; ends: Findings[
   const count = (key: string) => steps.find((s) => s.key === key)?.count ?? 0;
   return (
     <section aria-label="Journey">
+      <WithTable of="journey" name="The journey">
+        <span className="sr-only">The journey</span>
+      </WithTable>
       <Scroll style={{ '--steps': steps.length }} tabIndex={0} role="group" aria-label="The journey, step by step">
         <div className="inner">
           <ol className="heads">

@@ -10,6 +10,7 @@ import { Views } from '../shell/view-switch';
 import { number, percent } from './bars';
 import { PressName } from './filters';
 import { Figures, Section, Sideways } from './section';
+import { WithTable } from './take-out';
 
 type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
 
@@ -48,7 +49,7 @@ const STEPS: { id: Step; label: string }[] = [
 ];
 
 /** As it is written beside a column: the day, or the month. */
-const short = (name: string, step: Step) =>
+export const short = (name: string, step: Step) =>
   new Intl.DateTimeFormat('en', {
     timeZone: 'UTC',
     month: 'short',
@@ -62,7 +63,9 @@ export function OverTime({ days }: { days: Splits['days'] }) {
   return (
     <Split aria-label="Over time">
       <div className="top">
-        <h3>Over time</h3>
+        <WithTable of="time" name="Over time">
+          <h3>Over time</h3>
+        </WithTable>
         <Views label="Step" value={step} options={STEPS} onChange={setChosen} />
       </div>
       {columns.length === 0 ? (
@@ -108,7 +111,9 @@ export function Sources({ sources }: { sources: Splits['sources'] }) {
   const share = (n: number, of: number) => (of === 0 ? '–' : percent(n / of));
   return (
     <Split aria-label="Where they came from">
-      <h3>Where they came from</h3>
+      <WithTable of="sources" name="Where they came from">
+        <h3>Where they came from</h3>
+      </WithTable>
       <Sideways tabIndex={0} role="group" aria-label="Sources side by side">
         <Figures $numbers className="shown">
           <thead>

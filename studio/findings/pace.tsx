@@ -6,6 +6,7 @@ import { pauseIn } from '../../core/stats/pace';
 import { Muted } from '../../ui/text';
 import { Bars, number } from './bars';
 import { Figures, Section, Sideways } from './section';
+import { WithTable } from './take-out';
 
 type Told = Findings['pace'];
 
@@ -43,7 +44,9 @@ export function PaceOf({ pace: { pages, all } }: { pace: Told }) {
   const longest = pauseIn(pages);
   return (
     <Time aria-label="How long it takes">
-      <h3>How long it takes</h3>
+      <WithTable of="pace" name="How long it takes">
+        <h3>How long it takes</h3>
+      </WithTable>
       <p>
         {all &&
           `Half of those who finish take ${spoken(all.median, 'over an hour')} or less; the middle half between ${spoken(all.low, 'over an hour')} and ${spoken(all.high, 'over an hour')}.`}{' '}

@@ -11,6 +11,7 @@ import { messageOf } from '../shared/trouble';
 import { Bars, number, percent } from './bars';
 import { useWhere } from './filters';
 import { Figures, Sideways } from './section';
+import { WithTable } from './take-out';
 
 type Told = NonNullable<AnswerOf<'GET /api/quizzes/{quiz}/patterns'>['patterns']>;
 type Pattern = Told['found'][number];
@@ -109,7 +110,9 @@ export function PatternsView() {
       )}
       {verdicts.map(({ id, name }) => (
         <Section key={id} aria-label={`What goes with ${name}`}>
-          <h3>What goes with {name}</h3>
+          <WithTable of="patterns" name="All that goes with an outcome">
+            <h3>What goes with {name}</h3>
+          </WithTable>
           <Patterns found={found.filter(({ verdict }) => verdict === id)} />
           {!found.some(({ verdict }) => verdict === id) && <Muted>Nothing that chance alone would not explain.</Muted>}
         </Section>

@@ -6,6 +6,7 @@ import type { DrawnQuestion, Findings } from '../../contract/results';
 import { Muted } from '../../ui/text';
 import { number, percent } from './bars';
 import { DrawingOf } from './drawings';
+import { WithTable } from './take-out';
 
 const List = styled.ol`
   list-style: none;
@@ -84,6 +85,9 @@ export function QuestionsView({ questions }: { questions: Findings['drawn'] }) {
   if (questions.length === 0) return <Muted as="p">This quiz asks nothing.</Muted>;
   return (
     <section aria-label="Questions">
+      <WithTable of="questions" name="Questions">
+        <Muted $small>A line each; the thin line across a bar is where its share lies with 95 % certainty.</Muted>
+      </WithTable>
       <Head aria-hidden="true">
         <span />
         <span />
@@ -98,9 +102,6 @@ export function QuestionsView({ questions }: { questions: Findings['drawn'] }) {
           </li>
         ))}
       </List>
-      <Muted as="p" $small style={{ marginTop: 12 }}>
-        The thin line across a bar is where its share lies with 95 % certainty.
-      </Muted>
     </section>
   );
 }
@@ -128,6 +129,9 @@ function Question({ question, place }: { question: DrawnQuestion; place: number 
       </summary>
       {isOpen && (
         <div className="open">
+          <WithTable of={drawing.as === 'words' ? `words ${id}` : `question ${id}`} name={name}>
+            <Muted $small>{number(answered)} answers</Muted>
+          </WithTable>
           <DrawingOf question={id} name={name} drawing={drawing} />
         </div>
       )}

@@ -26,6 +26,19 @@ const Grid = styled.div`
     grid-template-rows: auto minmax(0, 1fr) 56px;
     height: 100dvh;
   }
+  /* On paper the sheet is all there is, as long as it is. */
+  @media print {
+    display: block;
+    height: auto;
+    > nav,
+    > header {
+      display: none;
+    }
+    > main {
+      overflow: visible;
+      background: none;
+    }
+  }
 `;
 const Column = styled.nav`
   grid-row: 1 / -1;

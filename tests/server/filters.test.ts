@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { type Condition, isMeant, readConditions, writeConditions, wantedOf } from '../../core/stats/filter';
 import { countsOf, circumstancesOf } from '../../core/stats/counts';
 import { paceKeys } from '../../core/stats/pace';
-import { foldRun } from '../../core/flow/run';
 import { crossedAmong, figuresAmong } from '../../db/queries/figure-bits';
 import { runsInOrder, timedEvents } from '../../db/queries/runs';
 import { database } from '../../server/platform/database';

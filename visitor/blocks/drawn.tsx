@@ -101,6 +101,8 @@ function Columns({ columns }: { columns: { name: string; percent: number }[] }) 
 }
 
 const Cells = ({ drawing: { rows, columns, counts } }: { drawing: Extract<Drawing, { as: 'cells' }> }) => (
+  // What scrolls must be within reach of keys.
+  // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
   <div className="v-cells" role="group" tabIndex={0}>
     <table>
       <thead>
