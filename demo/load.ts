@@ -4,7 +4,9 @@
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Panel } from '../contract/boards';
 import type { Quiz } from '../core/schema/quiz';
+import { pairId } from '../core/stats/charts';
 import type { Op } from '../core/document/edits';
 import { lettersOf } from '../db/queries/letters';
 import { addMember, type Membership, membershipOf, renameWorkspace, setVerified } from '../db/queries/members';
@@ -12,7 +14,9 @@ import { auth } from '../server/accounts/auth';
 import { readConfig } from '../server/platform/config';
 import { giveLook, keepLook } from '../server/editing/looks';
 import { keepInBank, listBank } from '../server/editing/bank';
+import { keepBoard } from '../server/results/boards';
 import { recountRuns } from '../server/results/count-runs';
+import { mark, toReview } from '../server/results/reviews';
 import { closeDatabase, database } from '../server/platform/database';
 import { keepEdits } from '../server/editing/edit-quiz';
 import { stopJobs } from '../server/platform/jobs';
@@ -112,10 +116,12 @@ async function load(): Promise<void> {
   await publishQuiz(wren, 'start', 0, { isSure: true, now: new Date(now - AGE * DAY) });
   await takenBy(wren, 'tourer', now, { runs: RUNS, days: [30, 0], first: 1 });
   if (!process.env['DEMO_OPEN']) {
+    await askInOwnWords(wren, now);
     for (const [name, { newest, old }] of Object.entries(OTHERS)) {
       await takenBy(wren, name, now, newest);
       await ofOld(wren, name, now, 1, old);
     }
+    await markSome(wren, now);
     await restrict(wren, now);
     // They get one of two versions each.
     await takenBy(wren, 'tourer', now, { runs: LATE_RUNS, days: [SPLIT_DAYS, 0], first: 10_000 });
@@ -143,8 +149,70 @@ async function load(): Promise<void> {
     ],
     new Date(now - 40 * 60_000),
   );
+  if (!process.env['DEMO_OPEN']) await arrangeBoards(wren);
   for (const name of ['tourer', 'repair', 'overnight']) await deliver(wren.workspaceId, name, now);
   for (const name of ['tourer', ...Object.keys(OTHERS)]) await recountRuns(wren.workspaceId, name);
+}
+
+/** What a person marks, in a second edition of the repair check. */
+const ESSAY = 'q-flat';
+
+async function askInOwnWords(wren: Membership, now: number): Promise<void> {
+  const at = new Date(now - 10 * DAY);
+  const { revision } = await getQuiz(wren, 'repair');
+  const item = {
+    ...{ id: ESSAY, kind: 'essay', review: true, marks: 2, topic: 'tyres' },
+    prompt: 'A flat tyre, no pump, an hour from home. What do you do?',
+  };
+  const op: Op = { op: 'insert', at: ['pages', 'numbers'], list: 'blocks', item, after: 'q-pressure' };
+  await keepEdits(wren, 'repair', revision, [{ id: 'demo-essay', edit: { name: 'insert', ops: [op] } }], at);
+  const edition = await publishQuiz(wren, 'repair', revision + 1, { isSure: true, now: at });
+  await noteEdition(wren, 'repair', edition, 'One question in their own words');
+}
+
+/** Half of what waits has been marked, the same words once; the rest is for whoever tries it. */
+async function markSome(wren: Membership, now: number): Promise<void> {
+  const { answers } = await toReview(wren, 'repair', ESSAY);
+  for (const [i, { words }] of answers.slice(0, 3).entries()) {
+    const [marks, note] = [
+      [2, 'It works: we have done it.'],
+      [1, 'Nearly: mind the rim.'],
+      [0, undefined],
+    ][i] as [number, string | undefined];
+    const done = { words, marks, ...(note === undefined ? {} : { note }) };
+    await mark(wren, 'repair', ESSAY, done, new Date(now - DAY));
+  }
+}
+
+/** How Findings of two quizzes are laid out. */
+async function arrangeBoards(wren: Membership): Promise<void> {
+  const panel = (of: string, as: Panel['as'], [x, y, w, h]: number[], more: Partial<Panel> = {}) => ({
+    ...{ id: `c-${of.replace(/\W+/g, '-')}-${as}`, of, as, title: '', note: '', numbers: 'percent' as const },
+    ...{ x: x ?? 0, y: y ?? 0, w: w ?? 6, h: h ?? 8 },
+    ...more,
+  });
+  const boards: Record<string, Panel[]> = {
+    tourer: [
+      panel('time', 'time', [0, 0, 12, 6], { numbers: 'none' }),
+      panel('verdict type', 'tally', [0, 6, 5, 11], {
+        title: 'Who takes it',
+        note: 'More drifters than we have maps for: order the lane atlas again.',
+      }),
+      panel(pairId('question q-night', 'verdict type'), 'heat', [5, 6, 7, 11], { title: 'Where each of them sleeps' }),
+      panel('question q-bags', 'ranking', [0, 17, 4, 10], { numbers: 'count' }),
+      panel('sources', 'columns', [4, 17, 4, 10], { numbers: 'count' }),
+      panel('question q-word', 'words', [8, 17, 4, 10], { title: 'Touring, in one word' }),
+    ],
+    repair: [
+      panel('verdict pass', 'ring', [0, 0, 6, 7]),
+      panel('spread marks', 'columns', [6, 0, 6, 7], { title: 'How far they came' }),
+      panel('knew topic tyres', 'histogram', [0, 7, 6, 8]),
+      panel('question q-order', 'ranking', [6, 7, 6, 8], { numbers: 'count' }),
+      panel('question q-spots', 'dots', [0, 15, 6, 11], { title: 'Where they look first' }),
+      panel('question q-cut', 'bars', [6, 15, 6, 11]),
+    ],
+  };
+  for (const [name, panels] of Object.entries(boards)) await keepBoard(wren, name, { version: 0, panels });
 }
 
 /** Visitors take a quiz as it is live. */

@@ -76,6 +76,16 @@ const wishes = [
   'A quiet corner for small children.',
 ];
 
+/** To a question that a person marks. */
+const essays = [
+  'Grass. Stuff the tyre with grass until it is hard, and ride home slowly.',
+  'Knot the tube on both sides of the hole and pump what is left.',
+  'Push it. Walking is fine.',
+  'Ask at the ferry: there is always a pump on a ferry.',
+  'Call somebody with a car.',
+  'Take the tyre off and ride on the rim.',
+];
+
 export type Visitor = {
   name: string;
   email: string;
@@ -119,6 +129,7 @@ export function makeVisitor(quiz: Quiz, number: number, random: () => number): V
       if (isKeyed(question)) return knows(question, skill, random);
       if (question.kind === 'text') return random() < 0.3 ? one(words, random) : '';
       if (question.kind === 'date') return someDay(question, random);
+      if (question.kind === 'essay' && question.review) return random() < 0.85 ? one(essays, random) : '';
       if (question.kind === 'essay') return random() < 0.4 ? one(wishes, random) : '';
       if (question.kind !== 'choice') return drawAnswer(question, random);
       if (question.pick === 'many' || random() < 0.35) return leanMany(question, leaning, random);

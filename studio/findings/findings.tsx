@@ -36,6 +36,9 @@ import type { Findings, People } from '../../contract/results';
 
 const Page = styled.div`
   padding: 14px 24px 64px;
+  @media print {
+    padding: 0;
+  }
   .head {
     display: flex;
     gap: 8px 28px;
@@ -68,6 +71,19 @@ const BoardView = dynamic(() => import('./board/board').then((m) => m.BoardView)
   ssr: false,
   loading: () => <Muted role="status">The board is being fetched …</Muted>,
 });
+
+/** Above what is printed. */
+const Cover = styled.div`
+  border-bottom: 3px solid var(--ink);
+  margin-bottom: 14px;
+  h1 {
+    font: 700 30px/1.15 var(--heading);
+  }
+  p {
+    color: var(--ink-2);
+    padding: 4px 0 8px;
+  }
+`;
 
 type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
 
@@ -174,6 +190,10 @@ export function FindingsTab({
             ))}
           </span>
         </div>
+        <Cover className="print-only">
+          <h1>{quiz.title}</h1>
+          <p>{new Intl.DateTimeFormat('en', { dateStyle: 'long' }).format(new Date())}</p>
+        </Cover>
         {isFiltered && (
           <>
             <FilterSentence label="Which runs" {...filters} choices={splits?.choices ?? null} findings={findings} />

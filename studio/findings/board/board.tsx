@@ -12,7 +12,7 @@ import type { Findings } from '../../../contract/results';
 import { pairIn } from '../../../core/stats/charts';
 import { TextButton } from '../../../ui/controls';
 import { Alarm, Muted } from '../../../ui/text';
-import { useDocument, useQuiz } from '../../document';
+import { useDocument } from '../../document';
 import { newId } from '../../edits/edits';
 import { messageOf } from '../../shared/trouble';
 import { useWhere } from '../filters';
@@ -33,7 +33,7 @@ const Grounds = styled.div`
     display: flex;
     flex-wrap: wrap;
     gap: 6px 24px;
-    align-items: baseline;
+    align-items: center;
     margin-bottom: 14px;
   }
   .react-grid-layout {
@@ -80,7 +80,7 @@ const Grounds = styled.div`
       display: grid;
       height: auto !important;
       grid-template-columns: repeat(${COLUMNS}, minmax(0, 1fr));
-      gap: 22px 24px;
+      gap: 0 24px;
     }
     .react-grid-item {
       position: static !important;
@@ -90,15 +90,20 @@ const Grounds = styled.div`
       grid-column: var(--place);
       grid-row: var(--row);
       break-inside: avoid;
+      padding-bottom: 24px;
     }
     .react-resizable-handle {
       display: none;
     }
-    .chart {
+    .drawn {
       overflow: visible !important;
       svg {
         max-width: 100%;
-        height: auto;
+        height: auto !important;
+      }
+      .recharts-wrapper {
+        width: 100% !important;
+        height: auto !important;
       }
     }
   }
@@ -211,7 +216,6 @@ function useBoardKeys(undo: (() => void) | null, redo: (() => void) | null) {
 
 export function BoardView({ findings, mayArrange }: { findings: Findings; mayArrange: boolean }) {
   const { board, trouble, says, setSays, change, undo, redo } = useBoard(findings);
-  const { title } = useQuiz();
   useBoardKeys(undo, redo);
   const { width, containerRef, mounted } = useContainerWidth();
   const isWide = width >= NARROW;
@@ -234,7 +238,6 @@ export function BoardView({ findings, mayArrange }: { findings: Findings; mayArr
   );
   return (
     <Grounds ref={containerRef} role="region" aria-label="Board">
-      <h2 className="print-only">{title}</h2>
       {trouble && <Alarm role="alert">{trouble}</Alarm>}
       {board && (
         <div className="top screen-only">

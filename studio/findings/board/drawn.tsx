@@ -67,7 +67,7 @@ function shapeOf(
       if (form === 'bars') return <BarShapes bars={bars} {...shape} />;
       const columns = bars.map((one): Column => ({
         ...{ name: one.name, count: one.count, says: saysOf(one, numbers) },
-        fill: one.right ? 'var(--pine)' : 'var(--data-1)',
+        ...(one.right ? { fill: 'var(--pine)' } : {}),
       }));
       return <ColumnShapes columns={columns} width={width} height={height} isSparse={false} />;
     }
@@ -78,21 +78,29 @@ function shapeOf(
         name: from === to ? String(from) : `${from} to ${to}`,
         count,
         says: drawing.bins.length <= MOST_LABELLED ? saysOf({ count, share: count / all }, numbers) : '',
-        fill: target && from >= target[0] && to <= target[1] ? 'var(--pine)' : 'var(--data-1)',
+        ...(target && from >= target[0] && to <= target[1] ? { fill: 'var(--pine)' } : {}),
       }));
       return <ColumnShapes columns={columns} width={width} height={height} isSparse />;
     }
     case 'days': {
-      const columns = drawing.days.map(([name, count]): Column => ({ name, count, says: '', fill: 'var(--data-1)' }));
+      const columns = drawing.days.map(([name, count]): Column => ({ name, count, says: '' }));
       return <ColumnShapes columns={columns} width={width} height={height} isSparse />;
     }
     case 'runs': {
       const step = stepFor(drawing.days);
       const columns = overTime(drawing.days, step).map(({ name, started, finished }): Column => ({
         ...{ name: short(name, step), count: finished, more: Math.max(0, started - finished) },
-        ...{ says: '', fill: 'var(--data-1)' },
+        says: '',
       }));
-      return <ColumnShapes columns={columns} width={width} height={height} isSparse />;
+      return (
+        <ColumnShapes
+          columns={columns}
+          width={width}
+          height={height}
+          parts={['finished', 'started, not finished']}
+          isSparse
+        />
+      );
     }
     case 'places':
       if (form === 'ranking') return <PlaceShapes drawing={drawing} {...shape} />;
@@ -137,13 +145,15 @@ function WordsDrawn({ question, shape }: { question: string; shape: Shape }) {
       <div aria-hidden="true">
         <WordShapes words={words} {...shape} />
       </div>
-      <ul className="sr-only">
-        {words.map((one) => (
-          <li key={one.words}>
-            {one.words}: {number(one.count)}
-          </li>
-        ))}
-      </ul>
+      <div className="sr-only">
+        <ul>
+          {words.map((one) => (
+            <li key={one.words}>
+              {one.words}: {number(one.count)}
+            </li>
+          ))}
+        </ul>
+      </div>
     </>
   );
 }
@@ -153,30 +163,32 @@ function ChartTable({ chart }: { chart: BoardChart }) {
   const written = (cell: string | number) =>
     typeof cell === 'number' ? String(Math.round(cell * 1_000) / 1_000) : cell;
   return (
-    <table className="sr-only" aria-label={chart.name}>
-      <thead>
-        <tr>
-          {heads.map((head, i) =>
-            head === '' ? (
-              <td key={i} />
-            ) : (
-              <th key={i} scope="col">
-                {head}
-              </th>
-            ),
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([name, ...cells], i) => (
-          <tr key={i}>
-            <th scope="row">{written(name ?? '')}</th>
-            {cells.map((cell, k) => (
-              <td key={k}>{written(cell)}</td>
-            ))}
+    <div className="sr-only">
+      <table aria-label={chart.name}>
+        <thead>
+          <tr>
+            {heads.map((head, i) =>
+              head === '' ? (
+                <td key={i} />
+              ) : (
+                <th key={i} scope="col">
+                  {head}
+                </th>
+              ),
+            )}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map(([name, ...cells], i) => (
+            <tr key={i}>
+              <th scope="row">{written(name ?? '')}</th>
+              {cells.map((cell, k) => (
+                <td key={k}>{written(cell)}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -3,11 +3,11 @@
 import { Bar, BarChart, CartesianGrid, LabelList, Pie, PieChart, XAxis, YAxis } from 'recharts';
 import type { Bar as Share } from '../../../contract/results';
 import { ink } from '../histogram';
-import { Lines, saysOf, type Shape } from './shapes';
+import { Lines, saysOf, SMALL, type Shape } from './shapes';
 import { linesOf } from './words';
 
-/** @property says what stands above it */
-export type Column = { name: string; count: number; more?: number; fill: string; says: string };
+/** @property more on top of it, in another colour @property fill where it stands out @property says what stands above it */
+export type Column = { name: string; count: number; more?: number; fill?: string; says: string };
 
 const AXIS = 44;
 
@@ -18,24 +18,26 @@ function Name({ x = 0, y = 0, payload, room }: { x?: number; y?: number; payload
       lines={linesOf(payload?.value ?? '', room, '12.5px Figtree', 3)}
       x={x}
       y={y - 2}
-      font="12.5px 'Figtree Variable', Figtree, sans-serif"
+      font={SMALL}
       anchor="middle"
       fill="var(--ink-2)"
     />
   );
 }
 
-/** @param isSparse whether only as many names are shown as there is room for, as of numbers and days */
+/** @param parts what the two colours mean, where there are two @param isSparse whether only as many names are shown as there is room for, as of numbers and days */
 export function ColumnShapes({
   columns,
   width,
   height,
   isSparse,
+  parts,
 }: {
   columns: Column[];
   width: number;
   height: number;
   isSparse: boolean;
+  parts?: [string, string];
 }) {
   const room = (width - AXIS - 8) / Math.max(1, columns.length) - 8;
   return (
@@ -43,7 +45,7 @@ export function ColumnShapes({
       width={width}
       height={height}
       data={columns}
-      margin={{ top: 20, right: 8, bottom: 0, left: 0 }}
+      margin={{ top: parts || columns.some(({ says }) => says !== '') ? 24 : 8, right: 8, bottom: 0, left: 0 }}
       accessibilityLayer={false}
     >
       <CartesianGrid vertical={false} stroke="var(--line)" />
@@ -60,11 +62,17 @@ export function ColumnShapes({
         />
       )}
       <YAxis allowDecimals={false} tick={ink} tickLine={false} axisLine={false} width={AXIS} />
-      <Bar dataKey="count" stackId="all" maxBarSize={64} isAnimationActive={false}>
+      <Bar dataKey="count" stackId="all" maxBarSize={64} fill="var(--data-1)" isAnimationActive={false}>
         <LabelList dataKey="says" position="top" style={{ fill: 'var(--ink)', fontSize: 13, fontWeight: 600 }} />
       </Bar>
-      {columns.some(({ more }) => more !== undefined) && (
-        <Bar dataKey="more" stackId="all" maxBarSize={64} fill="var(--ink-3)" isAnimationActive={false} />
+      {parts && <Bar dataKey="more" stackId="all" maxBarSize={64} fill="var(--ink-3)" isAnimationActive={false} />}
+      {parts && (
+        <g>
+          <rect x={AXIS} y={3} width={11} height={11} fill="var(--data-1)" />
+          <Lines lines={[parts[0]]} x={AXIS + 17} y={-1} font={SMALL} fill="var(--ink-2)" />
+          <rect x={AXIS + 90} y={3} width={11} height={11} fill="var(--ink-3)" />
+          <Lines lines={[parts[1]]} x={AXIS + 107} y={-1} font={SMALL} fill="var(--ink-2)" />
+        </g>
       )}
     </BarChart>
   );

@@ -69,6 +69,8 @@ const Scroll = styled.div`
   min-height: 0;
   overflow: auto;
   padding: 10px 16px 4px;
+  /* What is there for the ear only shall not make it longer. */
+  position: relative;
 `;
 const Drop = styled(Popover)`
   background: var(--paper);
@@ -199,7 +201,7 @@ export function PanelFrame({ panel, chart, subjects, mayArrange, onChange, onRem
           </MenuButton>
         </span>
       </div>
-      <Scroll className="chart" ref={box} tabIndex={0} role="group" aria-label={`Chart of ${name}`}>
+      <Scroll className="drawn" ref={box} tabIndex={0} role="group" aria-label={`Chart of ${name}`}>
         {chart === null && <Muted>The live edition has no such thing.</Muted>}
         {chart === undefined && <Muted role="status">Being counted …</Muted>}
         {chart && size && <ChartDrawn chart={chart} panel={panel} width={size.width} height={size.height} />}

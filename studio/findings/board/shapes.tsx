@@ -10,7 +10,7 @@ export type Shape = { width: number; numbers: Panel['numbers'] };
 type Of<As extends Drawing['as']> = Extract<Drawing, { as: As }>;
 
 const TEXT = "14px 'Figtree Variable', Figtree, sans-serif";
-const SMALL = "12.5px 'Figtree Variable', Figtree, sans-serif";
+export const SMALL = "12.5px 'Figtree Variable', Figtree, sans-serif";
 const BOLD = "600 14px 'Figtree Variable', Figtree, sans-serif";
 const LINE = 18;
 

@@ -28,6 +28,9 @@ export function linesOf(text: string, width: number, font: string, most = 3): st
     while (!fits(rest) && rest.length > 1) {
       let cut = rest.length - 1;
       while (cut > 1 && !fits(rest.slice(0, cut))) cut--;
+      // Behind a point or a dash rather than within a name.
+      const better = Math.max(...['.', '-', '/', '_', '@'].map((mark) => rest.lastIndexOf(mark, cut - 1)));
+      if (better > 1) cut = better + 1;
       lines.push(rest.slice(0, cut));
       rest = rest.slice(cut);
     }
