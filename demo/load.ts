@@ -194,14 +194,14 @@ async function arrangeBoards(wren: Membership): Promise<void> {
   const boards: Record<string, Panel[]> = {
     tourer: [
       panel('time', 'time', [0, 0, 12, 6], { numbers: 'none' }),
-      panel('verdict type', 'tally', [0, 6, 5, 11], {
+      panel('verdict type', 'tally', [0, 6, 5, 9], {
         title: 'Who takes it',
         note: 'More drifters than we have maps for: order the lane atlas again.',
       }),
-      panel(pairId('question q-night', 'verdict type'), 'heat', [5, 6, 7, 11], { title: 'Where each of them sleeps' }),
-      panel('question q-bags', 'ranking', [0, 17, 4, 10], { numbers: 'count' }),
-      panel('sources', 'columns', [4, 17, 4, 10], { numbers: 'count' }),
-      panel('question q-word', 'words', [8, 17, 4, 10], { title: 'Touring, in one word' }),
+      panel(pairId('question q-night', 'verdict type'), 'heat', [5, 6, 7, 9], { title: 'Where each of them sleeps' }),
+      panel('question q-bags', 'ranking', [0, 15, 4, 9], { numbers: 'count' }),
+      panel('sources', 'columns', [4, 15, 4, 9], { numbers: 'count' }),
+      panel('question q-word', 'words', [8, 15, 4, 9], { title: 'Touring, in one word' }),
     ],
     repair: [
       panel('verdict pass', 'ring', [0, 0, 6, 7]),

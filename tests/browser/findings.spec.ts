@@ -1,10 +1,10 @@
 /** Findings of a quiz that knows right and wrong: the journey, each kind of question, one person. */
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import type { Sent } from '../../core/flow/run';
-import type { Question, Quiz } from '../../core/schema/quiz';
+import type { Question } from '../../core/schema/quiz';
 import { choice, option, page as quizPage, quiz, result, strongest } from '../quizzes';
 import { axeFinds } from './axe';
-import { alive, fits, publish, saved, signUp, somebodyElse, tab } from './people';
+import { alive, fits, live, saved, signUp, somebodyElse, tab, take } from './people';
 import { world } from './servers';
 
 const questions: Question[] = [
@@ -35,31 +35,6 @@ const workshop = quiz([quizPage('p1', questions.slice(0, 2)), quizPage('p2', que
   title: 'In the workshop',
 });
 
-/** A quiz, live. @returns its id and its web address */
-async function live(page: Page, asked: Quiz): Promise<{ id: string; address: string }> {
-  const made = await page.request.post(`${world().app}/api/quizzes/read`, {
-    data: { text: JSON.stringify(asked), fileName: 'workshop.json' },
-  });
-  const { id } = (await made.json()) as { id: string };
-  await page.goto(`${world().app}/quizzes/${id}/write`);
-  await alive(page);
-  await publish(page);
-  await page.goto(`${world().app}/quizzes/${id}/publish`);
-  return { id, address: await page.getByLabel('Web address').inputValue() };
-}
-
-let visitors = 0;
-/** A visitor by the requests that a browser sends. */
-async function take(page: Page, address: string, ...all: Sent[]): Promise<void> {
-  const token = `findings-visitor-${String(process.pid)}-${String((visitors += 1))}`.padEnd(32, '0');
-  const ask = async (path: string, data: object) => {
-    const answered = await page.request.post(`${world().app}/runs/${path}`, { data: { address, token, ...data } });
-    expect(answered.ok(), await answered.text()).toBe(true);
-  };
-  await ask('open', { params: {}, source: 'test' });
-  for (const [i, sent] of all.entries()) await ask('step', { seq: i + 1, sent });
-}
-
 test('a quiz with right and wrong is read: journey, questions, words, one person; by keyboard', async ({ page }) => {
   await signUp(page);
   const { id, address } = await live(page, workshop);
@@ -83,7 +58,7 @@ test('a quiz with right and wrong is read: journey, questions, words, one person
   await expect(page.getByText('What share of the marks 2 finished runs reached.')).toBeVisible();
 
   await page.getByRole('radio', { name: 'Journey' }).focus();
-  await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Space');
   await expect(page.getByRole('radio', { name: 'Questions' })).toBeChecked();
   const view = page.getByRole('region', { name: 'Questions' });
@@ -161,7 +136,7 @@ test('what waits for a person is marked by keys, equal answers once, and the res
   await alive(page);
   const views = page.getByRole('radiogroup', { name: 'View' });
   await views.getByRole('radio', { name: 'Journey' }).focus();
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Space');
   const asks = page.getByRole('navigation', { name: 'Questions that a person marks' });
   await expect(asks.getByRole('button', { name: /Tell us of a night outside/ })).toContainText('3 wait');

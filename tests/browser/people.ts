@@ -1,5 +1,7 @@
 /** What the tests do again and again, as a person would: through roles and labels. */
 import { type BrowserContextOptions, expect, type Page } from '@playwright/test';
+import type { Sent } from '../../core/flow/run';
+import type { Quiz } from '../../core/schema/quiz';
 import { world } from './servers';
 
 /** Signs in as the creator of the demo. */
@@ -124,3 +126,28 @@ export const fits = async (page: Page, what: string) => {
   expect([what, await sticksOut(page)]).toEqual([what, []]);
   expect([what, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([what, 320]);
 };
+
+/** A quiz, live. @returns its id and its web address */
+export async function live(page: Page, asked: Quiz): Promise<{ id: string; address: string }> {
+  const made = await page.request.post(`${world().app}/api/quizzes/read`, {
+    data: { text: JSON.stringify(asked), fileName: 'workshop.json' },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${world().app}/quizzes/${id}/write`);
+  await alive(page);
+  await publish(page);
+  await page.goto(`${world().app}/quizzes/${id}/publish`);
+  return { id, address: await page.getByLabel('Web address').inputValue() };
+}
+
+let visitors = 0;
+/** A visitor by the requests that a browser sends. */
+export async function take(page: Page, address: string, ...all: Sent[]): Promise<void> {
+  const token = `some-visitor-${String(process.pid)}-${String((visitors += 1))}`.padEnd(32, '0');
+  const ask = async (path: string, data: object) => {
+    const answered = await page.request.post(`${world().app}/runs/${path}`, { data: { address, token, ...data } });
+    expect(answered.ok(), await answered.text()).toBe(true);
+  };
+  await ask('open', { params: {}, source: 'test' });
+  for (const [i, sent] of all.entries()) await ask('step', { seq: i + 1, sent });
+}

@@ -25,7 +25,7 @@ const Frame = styled.figure`
   flex-direction: column;
   background: var(--paper);
   border-top: 2px solid var(--ink);
-  .head {
+  .title {
     display: flex;
     align-items: flex-start;
     gap: 6px;
@@ -150,7 +150,7 @@ export function PanelFrame({ panel, chart, subjects, mayArrange, onChange, onRem
 
   return (
     <Frame aria-label={name}>
-      <div className="head">
+      <div className="title">
         {mayArrange && (
           <button
             type="button"

@@ -1,0 +1,180 @@
+/** The board of Findings: arranged by keys and mouse, kept, undone, taken out, printed. */
+import { readFile } from 'node:fs/promises';
+import { type Download, expect, type Page, test } from '@playwright/test';
+import { PDFDocument } from 'pdf-lib';
+import sharp from 'sharp';
+import type { Sent } from '../../core/flow/run';
+import { choice, option, page as quizPage, quiz, result, strongest } from '../quizzes';
+import { axeFinds } from './axe';
+import { alive, fits, live, signUp, somebodyElse, take } from './people';
+import { world } from './servers';
+
+const [on, off] = [option('on', { x: 1 }, { text: 'Lamp on' }), option('off', { y: 1 }, { text: 'Lamp off' })];
+const asked = quiz(
+  [
+    quizPage('p1', [
+      { ...choice('light', [on, off]), prompt: 'Do you ride with a light?' },
+      { id: 'word', kind: 'text', prompt: 'In a word?', required: false },
+    ]),
+    result('end', [{ id: 'b', kind: 'verdict', verdict: 'v' }]),
+  ],
+  { title: 'Lamps', verdicts: [{ ...strongest('v', ['x', 'y']), name: 'Kind of rider' }] },
+);
+const said = (light: string, word: string): Sent => ({ do: 'go', page: 'p1', answers: { light: [light], word } });
+
+async function board(page: Page, id: string): Promise<void> {
+  await page.goto(`${world().app}/quizzes/${id}/findings`);
+  await alive(page);
+  await page.getByRole('radio', { name: 'Board' }).click();
+}
+
+const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'Kept.' })).toBeVisible();
+/** Where a chart stands, in px. */
+async function placeOf(page: Page, name: string): Promise<{ x: number; y: number; width: number; height: number }> {
+  const box = await page.getByRole('figure', { name }).boundingBox();
+  if (!box) throw new Error(`There is no chart of ${name}.`);
+  return box;
+}
+
+async function takenOut(page: Page, name: string, as: string): Promise<Download> {
+  await page.getByRole('button', { name: `Take out: ${name}` }).press('Enter');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: as }).press('Enter'),
+  ]);
+  return file;
+}
+
+test('charts are put on a board, arranged by keys and mouse, kept and undone', async ({ page }) => {
+  await signUp(page);
+  const { id, address } = await live(page, asked);
+  for (const [light, word] of [
+    ['on', 'Night'],
+    ['on', 'night'],
+    ['off', 'Day'],
+  ] as const)
+    await take(page, address, said(light, word));
+  await board(page, id);
+  await expect(page.getByText('Nothing stands here yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin with 4 charts' }).press('Enter');
+  await kept(page);
+  const light = page.getByRole('figure', { name: 'Do you ride with a light?' });
+  await expect(light.getByRole('table').getByRole('row', { name: /^Lamp on 2 0.667/ })).toBeAttached();
+  await expect(page.getByRole('figure', { name: 'In a word?' })).toContainText('Night');
+
+  // By keys: past the one above, wider, and back.
+  const before = await placeOf(page, 'Do you ride with a light?');
+  const grip = page.getByRole('button', { name: 'Move or size Do you ride with a light?' });
+  await grip.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(async () => (await placeOf(page, 'Do you ride with a light?')).y).toBeLessThan(before.y);
+  await expect(grip).toBeFocused();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect.poll(async () => (await placeOf(page, 'Do you ride with a light?')).width).toBeLessThan(before.width);
+  await kept(page);
+  const arranged = await placeOf(page, 'Do you ride with a light?');
+  await board(page, id);
+  await expect.poll(() => placeOf(page, 'Do you ride with a light?')).toEqual(arranged);
+
+  // A pair, in a form and under a name of its own.
+  const add = page.getByRole('group', { name: 'A new chart' });
+  await add.getByRole('button', { name: /Against what/ }).press('Enter');
+  await page.getByRole('option', { name: 'Kind of rider' }).press('Enter');
+  await add.getByRole('button', { name: 'Put it on the board' }).press('Enter');
+  const pair = page.getByRole('figure', { name: 'Do you ride with a light? against Kind of rider' });
+  await expect(pair.getByRole('row', { name: 'Lamp on 2 0' })).toBeAttached();
+  await page.getByRole('button', { name: 'Set up Do you ride with a light? against Kind of rider' }).press('Enter');
+  const setUp = page.getByRole('dialog');
+  await setUp.getByRole('button', { name: /As what/ }).press('Enter');
+  await page.getByRole('option', { name: 'shares of each row' }).press('Enter');
+  await setUp.getByLabel('Title').fill('Lamps and riders');
+  await setUp.getByLabel('Note below it').fill('As we thought.');
+  expect(await axeFinds(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  const named = page.getByRole('figure', { name: 'Lamps and riders' });
+  await expect(named).toContainText('As we thought.');
+  await kept(page);
+
+  // By mouse, from below to the top.
+  const [from, to] = [await placeOf(page, 'Lamps and riders'), await placeOf(page, 'Runs over time')];
+  await page.getByRole('button', { name: 'Move or size Lamps and riders' }).hover();
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y - 60, { steps: 4 });
+  await page.mouse.move(to.x + 20, 330, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(async () => (await placeOf(page, 'Lamps and riders')).y).toBeLessThan(from.y);
+  await kept(page);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await placeOf(page, 'Lamps and riders')).y).toBe(from.y);
+  await page.keyboard.press('Control+y');
+  await expect.poll(async () => (await placeOf(page, 'Lamps and riders')).y).toBeLessThan(from.y);
+  await kept(page);
+
+  // Filtered as all of Findings is.
+  await page
+    .getByRole('group', { name: 'Which runs', exact: true })
+    .getByRole('button', { name: /^Only those who/ })
+    .press('Enter');
+  await page.getByRole('menuitem', { name: 'answered a question so' }).press('Enter');
+  await expect(named.getByRole('row', { name: 'Lamp off 0 0' })).toBeAttached();
+
+  expect(await axeFinds(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  expect(await axeFinds(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.setViewportSize({ width: 320, height: 700 });
+  await fits(page, 'board');
+  await page.setViewportSize({ width: 1280, height: 800 });
+
+  // Somebody else changes it meanwhile: they are told, and see what is there.
+  const other = await somebodyElse(page, { storageState: await page.context().storageState() });
+  await board(other, id);
+  await other.getByRole('button', { name: 'Move or size Lamps and riders' }).press('Shift+ArrowDown');
+  await kept(other);
+  await page.getByRole('button', { name: 'Move or size Kind of rider' }).press('Shift+ArrowDown');
+  await expect(page.getByRole('alert').filter({ hasText: 'Somebody else has changed this board' })).toBeVisible();
+  const { height } = await placeOf(other, 'Lamps and riders');
+  await expect.poll(async () => (await placeOf(page, 'Lamps and riders')).height).toBe(height);
+});
+
+test('a chart is taken out as a picture and as a table, and the board is printed without an empty page', async ({
+  page,
+}) => {
+  await signUp(page);
+  const { id, address } = await live(page, asked);
+  for (const light of ['on', 'on', 'off']) await take(page, address, said(light, ''));
+  await board(page, id);
+  await page.getByRole('button', { name: 'Begin with 4 charts' }).press('Enter');
+  await kept(page);
+  const name = 'Do you ride with a light?';
+  await expect(page.getByRole('figure', { name })).toContainText('3 who answered');
+
+  const svg = await readFile(await (await takenOut(page, name, 'Picture as SVG')).path(), 'utf8');
+  expect(svg).toContain(name);
+  expect(svg).toContain('67%');
+  // It needs nothing from elsewhere.
+  expect(svg).not.toMatch(/var\(--|url\((?!data:)|href="(?!data:)/);
+  const png = await takenOut(page, name, 'Picture as PNG');
+  expect(png.suggestedFilename()).toBe('Do-you-ride-with-a-light-.png');
+  const { width, height, format } = await sharp(await png.path()).metadata();
+  expect(format).toBe('png');
+  const [, wide = '', high = ''] = /width="(\d+)" height="(\d+)" viewBox/.exec(svg) ?? [];
+  expect([width, height]).toEqual([2 * Number(wide), 2 * Number(high)]);
+  const csv = await readFile(await (await takenOut(page, name, 'Table as CSV')).path(), 'utf8');
+  expect(csv).toMatch(/^\ufeffname,count,share,from,to\r\nLamp on,2,0\.66/);
+
+  await page.getByRole('radio', { name: 'Journey' }).click();
+  const sources = await readFile(
+    await (await takenOut(page, 'Where they came from', 'Table as JSON lines')).path(),
+    'utf8',
+  );
+  expect(JSON.parse(sources.trim())).toMatchObject({ name: 'test', count: 3 });
+
+  await page.getByRole('radio', { name: 'Board' }).click();
+  await expect(page.getByRole('figure', { name }).getByRole('table')).toBeAttached();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Parts' })).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Lamps', level: 1 })).toBeVisible();
+  const report = await PDFDocument.load(await page.pdf({ format: 'A4', printBackground: true }));
+  expect(report.getPageCount()).toBe(1);
+});
