@@ -54,6 +54,7 @@ const ways = Array.from({ length: WAYS }, (_, i) => {
         day: '',
         source: ['', 'letter', 'poster'][whole(3)] ?? '',
         language: 'en',
+        listed: false,
       }).filter((key) => !key.startsWith('day')),
     ],
   };

@@ -143,6 +143,8 @@ const FindingsSchema = closed({
     }),
     Type.Null(),
   ]),
+  /** Runs of people on the list of those who may take it. */
+  listed: Count,
   /** Runs that count nowhere, because all signs say that a machine took them. */
   machines: Count,
   /** The figures that tell which ways were taken, by the keys of `countsOf`. */
@@ -189,6 +191,8 @@ const PersonSchema = closed({
   traces: closed({ page: optional(Type.String()), device: optional(Type.String()), region: optional(Type.String()) }),
   finished: Type.Boolean(),
   standsAt: Type.String(),
+  /** What colleagues noted to themselves. */
+  note: optional(closed({ words: Type.String(), by: Type.String(), at: Instant })),
   contact: Type.Record(Type.String(), Type.String()),
   /** What was left as files, in bytes. */
   files: Type.Array(FileSchema),
@@ -477,4 +481,9 @@ export const results = {
   'GET /api/quizzes/{quiz}/people/{run}/why': contract({ answer: WhySchema }),
   /** Takes a run away with all that is of it, out of the figures too. */
   'DELETE /api/quizzes/{quiz}/people/{run}': contract({ answer: closed({}) }),
+  /** A note of the house's own; an empty one takes it away. */
+  'PUT /api/quizzes/{quiz}/people/{run}/note': contract({
+    body: closed({ words: Type.String({ maxLength: 2_000 }) }),
+    answer: closed({}),
+  }),
 };

@@ -345,6 +345,23 @@ export const namedGroups = pgTable(
     ),
   ],
 );
+/** What those who made the quiz note to themselves about a run. */
+export const runNotes = pgTable(
+  'run_notes',
+  {
+    workspaceId: text('workspace_id').notNull(),
+    runId: text('run_id').notNull(),
+    words: text('words').notNull(),
+    by: text('by').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.workspaceId, t.runId] }),
+    foreignKey({ columns: [t.workspaceId, t.runId], foreignColumns: [runs.workspaceId, runs.runId] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
 /** What was wiped, and when. */
 export const wipes = pgTable(
   'wipes',

@@ -87,7 +87,7 @@ export function countsOf(quiz: Quiz, run: Run, started: boolean): string[] {
 /**
  * What a run adds by when and from where it came.
  * @param day of the first sight, as YYYY-MM-DD
- * @returns keys: `edition N`, `day DAY`, `source SOURCE` or `direct`, `language LANGUAGE`
+ * @returns keys: `edition N`, `day DAY`, `source SOURCE` or `direct`, `language LANGUAGE`, `listed`
  */
 export const circumstancesOf = (run: {
   edition: number;
@@ -95,11 +95,14 @@ export const circumstancesOf = (run: {
   /** null where that was wiped */
   source: string | null;
   language: string;
+  /** whether whoever took it is on the list of those who may */
+  listed: boolean;
 }): string[] => [
   `edition ${run.edition}`,
   `day ${run.day}`,
   ...(run.source === null ? [] : [run.source === '' ? 'direct' : `source ${run.source}`]),
   `language ${run.language}`,
+  ...(run.listed ? ['listed'] : []),
 ];
 
 /** From so many marks on, points are counted by whole ones: a key for each hundredth of a long test would be as many as its runs. */

@@ -7,7 +7,7 @@
  * @property on what is asked of a run
  * @property of the question, verdict, scale or topic that it is asked of; '' where it is of the run itself
  * @property any what holds, one of them: editions; two days, either of which may be ''; sources, '' for none; ids of options, outcomes or pages;
- *   values; tenths or fifths, from 0; `yes` or `no`
+ *   values; tenths or fifths, from 0; the least and the most percent, whole; `yes` or `no`
  */
 export type Condition = { on: Dimension; of: string; any: string[] };
 const DIMENSIONS = [
@@ -25,6 +25,8 @@ const DIMENSIONS = [
   'scale',
   'topic',
   'marks',
+  'stands',
+  'listed',
 ] as const;
 export type Dimension = (typeof DIMENSIONS)[number];
 
@@ -71,9 +73,15 @@ export const writeConditions = (conditions: readonly Condition[]): string =>
     .join(';');
 
 const DAY = /^\d{4}-\d\d-\d\d$/;
+const PERCENT = /^(?:100|\d{1,2})$/;
 const isSound = ({ on, any }: Condition): boolean => {
   if (on === 'time') return any.length === 2 && any.every((day) => day === '' || DAY.test(day));
-  if (on === 'finished' || on === 'right') return any.length === 1 && (any[0] === 'yes' || any[0] === 'no');
+  if (on === 'stands') {
+    const [least = '', most = ''] = any;
+    return any.length === 2 && PERCENT.test(least) && PERCENT.test(most) && Number(least) <= Number(most);
+  }
+  if (on === 'finished' || on === 'right' || on === 'listed')
+    return any.length === 1 && (any[0] === 'yes' || any[0] === 'no');
   return any.length > 0;
 };
 
@@ -113,6 +121,15 @@ function wanted({ on, of, any }: Condition): Wanted {
     case 'scale':
     case 'topic':
       return yes(any.map((value) => `${on} ${of} ${value}`));
+    case 'stands': {
+      const [least, most] = any.map(Number);
+      const hundredths = Array.from({ length: 101 }, (_, i) => i).filter(
+        (i) => i >= (least ?? 0) && i <= (most ?? 100),
+      );
+      return yes(hundredths.map((i) => `stands ${of} ${i}`));
+    }
+    case 'listed':
+      return any[0] === 'yes' ? yes(['listed']) : { any: [only('seen')], none: [only('listed')] };
     case 'marks':
       return yes(any.map((tenth) => `marks ${tenth}`));
   }

@@ -69,6 +69,8 @@ function keysFor(row: TimedRun, { quiz, run }: { quiz: Quiz; run: Run }): string
       day: dayOf(row),
       source: row.wiped === 'traces' ? null : row.source,
       language: row.language ?? quiz.language,
+      // What somebody is counted by otherwise begins with a letter and a colon (`countedAs`).
+      listed: row.person !== null && !/^[a-z]:/.test(row.person),
     }),
   ];
 }

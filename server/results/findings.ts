@@ -23,6 +23,7 @@ import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { fileLine, filesOfRuns } from '../../db/queries/run-files';
 import { countByEdition, oneRun, startedRuns, timedEvents } from '../../db/queries/runs';
+import { noteOf } from '../../db/queries/run-notes';
 import { reviewsOfRun } from '../../db/queries/reviews';
 import { countRuns } from './count-runs';
 import { database } from '../platform/database';
@@ -106,6 +107,7 @@ export async function findingsOf(
       ),
     })),
     offers: offersIn(quiz).map(({ id, name }) => share(id, name, count(`offer ${id}`), count('started'))),
+    listed: count('listed'),
     machines: count('machine'),
     versions: await versionsOf(member.workspaceId, quizId, quiz, row.liveEdition),
     ways: Object.fromEntries([...figures].filter(([key, n]) => n > 0 && WAYS.test(key))),
@@ -196,6 +198,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
   const times = (await timedEvents(database(), member.workspaceId, row.runId)).map(({ at }) => at.getTime());
   const seconds = secondsByPage(row.seenAt.getTime(), row.events, times);
   const { pageOf, pages, outcomes } = quizIndex(quiz);
+  const note = await noteOf(database(), member.workspaceId, runId);
   const won = new Set(Object.values(result.verdicts).flatMap((v) => v.outcomes));
   return {
     runId,
@@ -207,6 +210,7 @@ export async function readPerson(member: Membership, quizId: string, runId: stri
     ...(quiz.translations?.length ? { language: row.language ?? quiz.language } : {}),
     traces: row.traces ?? {},
     finished: run.finished,
+    ...(note ? { note: { ...note, at: note.at.toISOString() } } : {}),
     standsAt: pages.get(run.way.at(-1)?.page ?? '')?.name ?? '',
     contact: contactWords(quiz, run),
     files: (await filesOfRuns(database(), member.workspaceId, [runId])).map(fileLine),

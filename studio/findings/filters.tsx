@@ -87,6 +87,9 @@ type Subject = { on: Dimension; of: string; name: string; values: { id: string; 
 const tenths = Array.from({ length: 10 }, (_, i) => ({ id: String(i), label: `${i * 10} to ${i * 10 + 10}%` }));
 const fifths = Array.from({ length: 5 }, (_, i) => ({ id: String(i), label: `${i * 20} to ${i * 20 + 20}%` }));
 
+/** Where a stretch begins that nothing is said of yet: the upper half. */
+const STRETCH = [{ id: '50,100', label: '' }];
+
 /** All that can be asked about, by kind. */
 function useSubjects(findings: Findings): Record<Asks, Subject[]> {
   const quiz = useQuiz();
@@ -122,6 +125,24 @@ function useSubjects(findings: Findings): Record<Asks, Subject[]> {
         ...{ on: 'field', of: id, name },
         values: bars.map((one) => ({ id: one.id, label: `“${one.name}”` })),
       })),
+    between: [
+      ...(findings.spreads.some(({ id }) => id === 'marks')
+        ? [{ on: 'stands' as const, of: 'marks', name: 'Marks', values: STRETCH }]
+        : []),
+      ...quiz.scales.map(({ id, name }): Subject => ({ on: 'stands', of: id, name, values: STRETCH })),
+    ],
+    listed: [
+      {
+        ...{ on: 'listed', of: '', name: '' },
+        values:
+          findings.listed > 0
+            ? [
+                { id: 'yes', label: 'is on the list' },
+                { id: 'no', label: 'is not on the list' },
+              ]
+            : [],
+      },
+    ],
     page: [
       {
         ...{ on: 'page', of: '', name: '' },
@@ -132,15 +153,17 @@ function useSubjects(findings: Findings): Record<Asks, Subject[]> {
     ],
   };
 }
-const ASKS = ['answer', 'right', 'outcome', 'reached', 'field', 'page'] as const;
+const ASKS = ['answer', 'right', 'outcome', 'reached', 'between', 'field', 'page', 'listed'] as const;
 type Asks = (typeof ASKS)[number];
 const ASKED: Record<Asks, { menu: string; before: string; between: string }> = {
   answer: { menu: 'answered a question so', before: 'whoever answered', between: 'to' },
   right: { menu: 'had a question right, or not', before: 'whoever had', between: 'what was asked as' },
   outcome: { menu: 'came out as', before: 'whoever came out as', between: 'of' },
   reached: { menu: 'reached so much', before: 'whoever reached', between: 'of' },
+  between: { menu: 'lie between two scores', before: 'whoever lies between', between: 'of' },
   field: { menu: 'chose in the form', before: 'whoever chose', between: 'for' },
   page: { menu: 'came to a page', before: 'whoever came to', between: '' },
+  listed: { menu: 'are on the list, or not', before: 'whoever', between: '' },
 };
 
 const Says = styled.div`
@@ -277,7 +300,8 @@ export function FilterSentence({
             onAction={(kind) => {
               const subject = subjects[kind].find(({ values }) => values.length > 0);
               const [value] = subject?.values ?? [];
-              if (subject && value) onChange(withToggled(where, subject.on, subject.of, value.id));
+              if (subject?.on === 'stands') onChange(withChoice(where, 'stands', subject.of, ['50', '100']));
+              else if (subject && value) onChange(withToggled(where, subject.on, subject.of, value.id));
             }}
           >
             Only those who …
@@ -370,6 +394,33 @@ function OneOf({
   );
 }
 
+const percents = Array.from({ length: 21 }, (_, i) => ({ id: String(i * 5), label: `${i * 5}%` }));
+
+/** From one percentage to another, in steps of five; what stands in an address may lie between them. */
+function Stretch({ any: [least = '0', most = '100'], onChange }: { any: string[]; onChange: (any: string[]) => void }) {
+  const options = (own: string, isMeant: (percent: number) => boolean) =>
+    [...percents, ...(percents.some(({ id }) => id === own) ? [] : [{ id: own, label: `${own}%` }])]
+      .filter(({ id }) => isMeant(Number(id)))
+      .sort((a, b) => Number(a.id) - Number(b.id));
+  return (
+    <>
+      <Choose
+        label="At least"
+        value={least}
+        options={options(least, (percent) => percent <= Number(most))}
+        onChange={(from) => onChange([from, most])}
+      />{' '}
+      and{' '}
+      <Choose
+        label="At most"
+        value={most}
+        options={options(most, (percent) => percent >= Number(least))}
+        onChange={(to) => onChange([least, to])}
+      />
+    </>
+  );
+}
+
 /** One condition on an answer or a result, as words that are choices. */
 function Asked({
   condition,
@@ -390,7 +441,9 @@ function Asked({
   return (
     <>
       {before}{' '}
-      {condition.any.length === 1 ? (
+      {condition.on === 'stands' ? (
+        <Stretch any={condition.any} onChange={(any) => onChange({ ...condition, any })} />
+      ) : condition.any.length === 1 ? (
         <Choose
           label="What it is"
           value={condition.any[0] ?? ''}
@@ -409,7 +462,7 @@ function Asked({
           onChange={(to) => {
             const next = things.find((one) => thing(one) === to);
             const [value] = next?.values ?? [];
-            if (next && value) onChange({ on: next.on, of: next.of, any: [value.id] });
+            if (next && value) onChange({ on: next.on, of: next.of, any: value.id.split(',') });
           }}
         />
       ) : (

@@ -10,6 +10,7 @@ import { call } from '../../contract/call';
 import { nameOfLanguage } from '../../core/languages/translate';
 import { useWhere } from './filters';
 import { ByHand } from './by-hand';
+import { Note } from './note';
 import { TakeAway } from './take-away';
 import { LeftFiles } from '../shared/left-files';
 import { dayAndTime } from '../shared/time';
@@ -355,6 +356,13 @@ function OnePerson({
           Their way: {person.way.join(' → ')}
         </Muted>
       )}
+      <Note
+        key={`note ${person.runId}`}
+        quiz={quiz}
+        run={person.runId}
+        note={person.note}
+        mayWrite={onMarked !== undefined}
+      />
       {person.finished && <WhyThis key={`why ${person.runId}`} quiz={quiz} run={person.runId} />}
       {onMarked && <TakeAway quiz={quiz} run={person.runId} onRemoved={onRemoved} />}
     </Sheet>

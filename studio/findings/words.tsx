@@ -74,7 +74,13 @@ export function Words({ question, name }: { question: string; name: string }) {
                 </Strong>
                 <span style={{ minWidth: 0, whiteSpace: 'pre-line' }}>
                   {right && <RightMark />}
-                  {words} {right === false && <WhatIfWords question={question} words={words} />}
+                  {words}
+                  {right === false && (
+                    <>
+                      {' '}
+                      <WhatIfWords question={question} words={words} />
+                    </>
+                  )}
                 </span>
               </li>
             ))}

@@ -12,6 +12,8 @@ import {
   setPasscode,
   setPerson,
 } from '../../server/publishing/access';
+import { countRuns } from '../../server/results/count-runs';
+import { findingsOf } from '../../server/results/findings';
 import { letterAsPage, trayOf } from '../../server/letters/mail';
 import { writeToList } from '../../server/letters/write-to-list';
 import { newId } from '../../server/platform/ids';
@@ -209,6 +211,15 @@ describe('a list', () => {
     expect(await doorOf(open(at, { person: 'M-103' }))).toMatchObject({ why: 'stranger' });
     await setPerson(at.member, at.quizId, third?.id ?? '', true);
     await open(at, { person: 'M-103' });
+    // Findings tell them from those who came before there was a list.
+    await setAccess(at.member, at.quizId, {});
+    await take(at, {});
+    await countRuns(at.member.workspaceId, at.quizId);
+    const finished = async (any: string) =>
+      (await findingsOf(at.member, at.quizId, [{ on: 'listed', of: '', any: [any] }]))?.journey.find(
+        ({ key }) => key === 'finished',
+      )?.count;
+    expect([await finished('yes'), await finished('no')]).toEqual([2, 1]);
     expect((await listPage(at.member, at.quizId, { search: 'JUN' })).map((p) => p.name)).toEqual(['Juniper']);
   });
 });

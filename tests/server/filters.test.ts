@@ -52,6 +52,7 @@ async function countedApart({ member, quizId }: Published, where: Condition[]): 
         day: row.seenAt.toISOString().slice(0, 10),
         source: row.source,
         language: row.language ?? quiz.language,
+        listed: false,
       }),
     ];
     if (isMeant(new Set(keys), where)) for (const key of keys) sums.set(key, (sums.get(key) ?? 0) + 1);

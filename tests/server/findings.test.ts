@@ -5,6 +5,7 @@ import Papa from 'papaparse';
 import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { database } from '../../server/platform/database';
+import { keepNote } from '../../server/results/run-notes';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
 import { trayOf } from '../../server/letters/mail';
 import { listContacts } from '../../server/people/people';
@@ -328,4 +329,18 @@ it('finds which answers go with which outcome', async () => {
   expect(patterns?.found[0]).toMatchObject({ chose: 12, reached: 12, others: 12, othersReached: 0, difference: 1 });
   // The second question weighs half as much, and turns nothing.
   expect(new Set(patterns?.found.map(({ question }) => question))).toEqual(new Set(['q1']));
+});
+
+it('keeps what colleagues note about one run, for them alone', async () => {
+  const { member, quizId, address } = await published();
+  await visit(address, go('p1', { q1: ['a'] }));
+  const run = (await listPeople(member, quizId)).people[0]?.runId ?? '';
+  await keepNote(member, quizId, run, { words: ' Call them back. ' });
+  expect((await readPerson(member, quizId, run)).note).toMatchObject({ words: 'Call them back.', by: member.name });
+  await keepNote({ ...member, name: 'Pia' }, quizId, run, { words: 'Done.' });
+  expect((await readPerson(member, quizId, run)).note).toMatchObject({ words: 'Done.', by: 'Pia' });
+  const other = await published();
+  await expect(keepNote(other.member, other.quizId, run, { words: 'Mine' })).rejects.toMatchObject({ status: 404 });
+  await keepNote(member, quizId, run, { words: ' ' });
+  expect((await readPerson(member, quizId, run)).note).toBeUndefined();
 });

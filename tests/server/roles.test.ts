@@ -142,6 +142,7 @@ const rows: Record<OfStudio, Row> = {
   // There is one edition, by whose key everything is scored.
   'POST /api/quizzes/{quiz}/rescorings': { role: 'editor', told: 409 },
   'PUT /api/quizzes/{quiz}/rescorings/{rescoring}': { role: 'editor', body: { do: 'undo' }, told: 404 },
+  'PUT /api/quizzes/{quiz}/people/{run}/note': { role: 'editor', body: { words: 'Call them' } },
   'PUT /api/quizzes/{quiz}/groups/{run}': { role: 'editor', body: { name: 'Early birds' } },
   'GET /api/quizzes/{quiz}/what-if/{question}': { role: 'reader', query: 'option=b' },
   'GET /api/quizzes/{quiz}/reviews': { role: 'reader' },
