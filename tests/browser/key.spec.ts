@@ -49,7 +49,7 @@ test('a newer key is tried on old runs, done after it was seen, and undone', asy
   const at = ['pages', 'p1', 'blocks', 'which', 'options', 'b'];
   const edit = { name: 'credit', ops: [{ op: 'set', at, field: ['credit'], to: 1 }] };
   const sent = await page.request.post(`${world().app}/api/quizzes/${id}/edits`, {
-    data: { base: 0, edits: [{ id: 'key-1', edit }] },
+    data: { base: 0, edits: [{ id: 'key-edit-1', edit }] },
     headers: { origin: world().app },
   });
   expect(sent.ok(), await sent.text()).toBe(true);

@@ -143,7 +143,7 @@ export async function live(page: Page, asked: Quiz): Promise<{ id: string; addre
 let visitors = 0;
 /** A visitor by the requests that a browser sends. */
 export async function take(page: Page, address: string, ...all: Sent[]): Promise<void> {
-  const token = `some-visitor-${String(process.pid)}-${String((visitors += 1))}`.padEnd(32, '0');
+  const token = `some-visitor-${String(process.pid)}-${String((visitors += 1)).padStart(12, '0')}`;
   const ask = async (path: string, data: object) => {
     const answered = await page.request.post(`${world().app}/runs/${path}`, { data: { address, token, ...data } });
     expect(answered.ok(), await answered.text()).toBe(true);
