@@ -5,6 +5,7 @@ import { call } from '../../contract/call';
 import type { Person } from '../../contract/results';
 import { Field } from '../../ui/controls';
 import { Alarm, Muted } from '../../ui/text';
+import { useKeepTyped } from '../shared/keep-typed';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 
@@ -23,17 +24,16 @@ export function Note({
   const [kept, setKept] = useState(note?.words ?? '');
   const [says, setSays] = useState(note ? `${note.by}, ${dayAndTime(note.at)}` : '');
   const [trouble, setTrouble] = useState('');
-  const keep = () => {
-    if (words.trim() === kept) return;
-    call('PUT /api/quizzes/{quiz}/people/{run}/note', { quiz, run, body: { words } }).then(
+  const keep = useKeepTyped(words, kept, (next) =>
+    call('PUT /api/quizzes/{quiz}/people/{run}/note', { quiz, run, body: { words: next } }).then(
       () => {
-        setKept(words.trim());
+        setKept(next);
         setSays('Kept.');
         setTrouble('');
       },
       (error: unknown) => setTrouble(messageOf(error)),
-    );
-  };
+    ),
+  );
   if (!mayWrite && !note) return null;
   return (
     <div style={{ marginTop: 18 }}>

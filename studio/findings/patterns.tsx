@@ -7,6 +7,7 @@ import { call } from '../../contract/call';
 import { LineInput, TextButton } from '../../ui/controls';
 import { Alarm, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocument, useQuiz } from '../document';
+import { useKeepTyped } from '../shared/keep-typed';
 import { messageOf } from '../shared/trouble';
 import { Bars, number, percent } from './bars';
 import { useWhere } from './filters';
@@ -313,16 +314,15 @@ function Group({ group, at, of }: { group: Told['alike']['groups'][number]; at: 
   const [name, setName] = useState(group.name);
   const [kept, setKept] = useState(group.name);
   const [trouble, setTrouble] = useState('');
-  const keep = () => {
-    if (name.trim() === kept) return;
-    call('PUT /api/quizzes/{quiz}/groups/{run}', { quiz, run: group.run, body: { name } }).then(
+  const keep = useKeepTyped(name, kept, (next) =>
+    call('PUT /api/quizzes/{quiz}/groups/{run}', { quiz, run: group.run, body: { name: next } }).then(
       () => {
-        setKept(name.trim());
+        setKept(next);
         setTrouble('');
       },
       (error: unknown) => setTrouble(messageOf(error)),
-    );
-  };
+    ),
+  );
   return (
     <>
       <label style={{ display: 'block', maxWidth: 360 }}>

@@ -90,13 +90,13 @@ test('a newer key is tried on old runs, done after it was seen, and undone', asy
 });
 
 const OPTIONS = ['a', 'b', 'c', 'd'];
-const QUESTIONS = ['one', 'two', 'three'];
+const QUESTIONS = ['one', 'two', 'three', 'four'];
 /** Half of them keep to the first answers, half to the last. */
 const answers = (i: number) =>
   Object.fromEntries(
     QUESTIONS.map((id, at) => [
       id,
-      [at === Math.floor(i / 2) % 9 ? (OPTIONS[1 + (i % 2)] ?? '') : i % 2 === 0 ? 'a' : 'd'],
+      [at === Math.floor(i / 2) % 12 ? (OPTIONS[1 + (i % 2)] ?? '') : i % 2 === 0 ? 'a' : 'd'],
     ]),
   );
 

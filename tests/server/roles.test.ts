@@ -292,6 +292,8 @@ async function ask(endpoint: OfStudio, { body, query = '' }: Row, world: Record<
     ...(method === 'GET' ? {} : { body: filled(JSON.stringify(body ?? {})) }),
   });
   const response = await route[method]?.(request, { params: Promise.resolve(ids) });
+  // What goes on being told is listened to no longer.
+  if (endpoint.endsWith('/live')) await response?.body?.cancel();
   return response?.status;
 }
 

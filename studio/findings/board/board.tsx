@@ -118,6 +118,8 @@ function useBoard(findings: Findings) {
   const [says, setSays] = useState('');
   const [history, setHistory] = useState<{ past: Panel[][]; future: Panel[][] }>({ past: [], future: [] });
   const version = useRef(0);
+  /** As they stand, for what is called later than it was drawn. */
+  const arranged = useRef<Panel[]>([]);
   /** What has yet to be kept; one request after the other, each with the newest. */
   const waiting = useRef<Panel[] | null>(null);
   const isKeeping = useRef(false);
@@ -131,7 +133,8 @@ function useBoard(findings: Findings) {
           return;
         }
         version.current = got.version;
-        setBoard({ ...got, panels: settled(got.panels) });
+        arranged.current = settled(got.panels);
+        setBoard({ ...got, panels: arranged.current });
       }),
     [quiz, query],
   );
@@ -168,27 +171,28 @@ function useBoard(findings: Findings) {
     await read().catch((error: unknown) => setTrouble(messageOf(error)));
   };
   const put = (panels: Panel[]) => {
+    arranged.current = panels;
     setBoard((now) => now && { ...now, panels });
     waiting.current = panels;
     void keep();
   };
   const change = (arrange: Arranged) => {
-    if (!board) return;
-    const next = arrange(board.panels);
-    if (JSON.stringify(next) === JSON.stringify(board.panels)) return;
-    setHistory(({ past }) => ({ past: [...past, board.panels].slice(-100), future: [] }));
+    const before = arranged.current;
+    const next = arrange(before);
+    if (JSON.stringify(next) === JSON.stringify(before)) return;
+    setHistory(({ past }) => ({ past: [...past, before].slice(-100), future: [] }));
     put(next);
   };
   const undo = () => {
-    const before = history.past.at(-1);
-    if (!before || !board) return;
-    setHistory(({ past, future }) => ({ past: past.slice(0, -1), future: [board.panels, ...future] }));
+    const [before, now] = [history.past.at(-1), arranged.current];
+    if (!before) return;
+    setHistory(({ past, future }) => ({ past: past.slice(0, -1), future: [now, ...future] }));
     put(before);
   };
   const redo = () => {
-    const [after] = history.future;
-    if (!after || !board) return;
-    setHistory(({ past, future }) => ({ past: [...past, board.panels], future: future.slice(1) }));
+    const [[after], now] = [history.future, arranged.current];
+    if (!after) return;
+    setHistory(({ past, future }) => ({ past: [...past, now], future: future.slice(1) }));
     put(after);
   };
   const { past, future } = history;

@@ -9,6 +9,7 @@ import { LONGEST_NOTE, LONGEST_TITLE } from '../../../core/stats/boards';
 import { formsOf } from '../../../core/stats/charts';
 import { Field, MenuButton, TextButton } from '../../../ui/controls';
 import { Alarm, Muted } from '../../../ui/text';
+import { useKeepTyped } from '../../shared/keep-typed';
 import { messageOf } from '../../shared/trouble';
 import { number } from '../bars';
 import { fetchFile, TABLES, useTableAt } from '../take-out';
@@ -217,10 +218,8 @@ type SetUpProps = Pick<Props, 'panel' | 'chart' | 'subjects' | 'onChange' | 'onR
 function SetUp({ panel, chart, subjects, onChange, onRemove }: SetUpProps) {
   const [title, setTitle] = useState(panel.title);
   const [note, setNote] = useState(panel.note);
-  const keep = (next: { title: string } | { note: string }) => {
-    const isSame = 'title' in next ? next.title === panel.title : next.note === panel.note;
-    if (!isSame) onChange(next);
-  };
+  const keepTitle = useKeepTyped(title, panel.title, (next) => onChange({ title: next }));
+  const keepNote = useKeepTyped(note, panel.note, (next) => onChange({ note: next }));
   return (
     <>
       <div>
@@ -235,7 +234,7 @@ function SetUp({ panel, chart, subjects, onChange, onRemove }: SetUpProps) {
             maxLength={LONGEST_TITLE}
             placeholder={chart?.name}
             onChange={(event) => setTitle(event.target.value)}
-            onBlur={() => keep({ title: title.trim() })}
+            onBlur={keepTitle}
           />
         </Field>
         <Field>
@@ -245,7 +244,7 @@ function SetUp({ panel, chart, subjects, onChange, onRemove }: SetUpProps) {
             value={note}
             maxLength={LONGEST_NOTE}
             onChange={(event) => setNote(event.target.value)}
-            onBlur={() => keep({ note: note.trim() })}
+            onBlur={keepNote}
           />
         </Field>
       </div>
