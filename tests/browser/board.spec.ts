@@ -95,12 +95,15 @@ test('charts are put on a board, arranged by keys and mouse, kept and undone', a
   await expect(named).toContainText('As we thought.');
   await kept(page);
 
-  // By mouse, from below to the top.
-  const [from, to] = [await placeOf(page, 'Lamps and riders'), await placeOf(page, 'Runs over time')];
+  // By mouse, from below to the top. Where the grip is comes into sight first.
   await page.getByRole('button', { name: 'Move or size Lamps and riders' }).hover();
+  const from = await placeOf(page, 'Lamps and riders');
+  const tops = await page
+    .getByRole('figure')
+    .evaluateAll((figures) => figures.map((figure) => figure.getBoundingClientRect().top));
   await page.mouse.down();
-  await page.mouse.move(from.x + 30, from.y - 60, { steps: 4 });
-  await page.mouse.move(to.x + 20, 330, { steps: 8 });
+  await page.mouse.move(from.x + 24, from.y - 20, { steps: 4 });
+  await page.mouse.move(from.x + 24, Math.min(...tops) + 16, { steps: 12 });
   await page.mouse.up();
   await expect.poll(async () => (await placeOf(page, 'Lamps and riders')).y).toBeLessThan(from.y);
   await kept(page);
