@@ -16,9 +16,9 @@ async function take(): Promise<void> {
   const open = async (width: number, height: number) =>
     (await browser.newContext({ viewport: { width, height } })).newPage();
   const shot = (page: Page, name: string) => page.screenshot({ path: `${folder}/${name}.png` });
-  /** Pictures of phones, beside each other in one file. */
-  const beside = async (name: string, pictures: Buffer[]) => {
-    const [width, height, gap] = [390, 844, 24];
+  /** Pictures of one size, beside each other in one file. */
+  const beside = async (name: string, pictures: Buffer[], [width, height]: [number, number] = [390, 844]) => {
+    const gap = 24;
     const canvas = {
       width: pictures.length * (width + gap) - gap,
       height,
@@ -88,7 +88,21 @@ async function take(): Promise<void> {
     .first()
     .click();
   await studio.getByRole('table').waitFor();
-  await shot(studio, 'people');
+  const desks = [await studio.screenshot()];
+  await studio.getByRole('radio', { name: 'Patterns' }).click();
+  const alike = studio.getByRole('region', { name: 'Visitors who answer alike' });
+  await alike.waitFor({ timeout: 90_000 });
+  await alike.evaluate((element) => element.scrollIntoView());
+  const patterns = [await studio.screenshot()];
+  await studio.getByRole('radio', { name: 'New key' }).click();
+  await studio.getByRole('button', { name: 'See what would change' }).click();
+  await studio.getByRole('region', { name: 'What changes' }).waitFor({ timeout: 90_000 });
+  patterns.push(await studio.screenshot());
+  await studio.getByRole('button', { name: 'Leave them as they are' }).click();
+  await beside('patterns', patterns, [1280, 800]);
+  await studio.getByRole('radio', { name: 'Board' }).click();
+  await studio.getByRole('figure', { name: 'Runs over time' }).locator('.recharts-bar-rectangle').first().waitFor();
+  await shot(studio, 'board');
 
   await studio.goto(`${home}/quizzes/overnight/route`);
   await studio.getByText('all ways counted').waitFor();
@@ -100,7 +114,8 @@ async function take(): Promise<void> {
   for (const question of ['A tube is to be changed', 'How many bar'])
     await studio.locator('summary').filter({ hasText: question }).click();
   await studio.locator('.recharts-bar-rectangle').first().waitFor();
-  await shot(studio, 'questions');
+  desks.unshift(await studio.screenshot());
+  await beside('questions', desks, [1280, 800]);
   await studio.getByRole('radio', { name: 'To review' }).click();
   const waiting = studio.getByRole('region', { name: 'Answers that wait' });
   await waiting.getByRole('button', { name: 'Say something to them' }).first().click();
@@ -112,7 +127,6 @@ async function take(): Promise<void> {
     await studio.waitForLoadState('networkidle').catch(() => undefined);
     letters.push(await studio.screenshot());
   }
-  await beside('letter', letters);
   await studio.setViewportSize({ width: 1280, height: 800 });
   await studio.goto(`${home}/bank`);
   await studio.getByText('In Roadside repair check', { exact: true }).first().waitFor();
@@ -141,7 +155,7 @@ async function take(): Promise<void> {
   await phone.getByRole('button', { name: 'Skip this' }).click();
   await phone.getByRole('heading', { name: 'You follow the hedge' }).waitFor();
   taken.push(await phone.screenshot());
-  await beside('visitor-phone', taken);
+  await beside('visitor-phone', [...taken, ...letters]);
 
   const desk = await open(1280, 800);
   await desk.goto(site);

@@ -32,7 +32,7 @@ const Section = styled.section`
   table {
     width: 100%;
   }
-  .track {
+  .apart {
     position: relative;
     display: block;
     height: 14px;
@@ -181,7 +181,7 @@ function Found({ pattern }: { pattern: Shown }) {
           (between {Math.round(from * 100)} and {Math.round(to * 100)}; p {p < 0.001 ? '< 0.001' : `= ${p.toFixed(3)}`})
         </Muted>
       </p>
-      <span className="track" aria-hidden="true">
+      <span className="apart" aria-hidden="true">
         <i
           className="span"
           style={{ insetInlineStart: percent(Math.min(own, other)), width: percent(Math.abs(own - other)) }}
@@ -277,7 +277,7 @@ const Links = ({ links: { found, method } }: { links: Told['links'] }) => (
           <Strong>{one}</Strong> and <Strong>{other}</Strong>:{' '}
           {p > 0.05
             ? 'how much of the one says nothing of the other that chance would not explain.'
-            : `they who have more of the one have ${LINKED.find(([below]) => Math.abs(r) < below)?.[1]} ${r > 0 ? 'more' : 'less'} of the other.`}{' '}
+            : `those who have more of the one have ${LINKED.find(([below]) => Math.abs(r) < below)?.[1]} ${r > 0 ? 'more' : 'less'} of the other.`}{' '}
           <Muted>
             (r {signed(r)}, between {signed(low)} and {signed(high)}; {number(n)} runs; {inP(p)})
           </Muted>
@@ -326,7 +326,7 @@ function Group({ group, at, of }: { group: Told['alike']['groups'][number]; at: 
   return (
     <>
       <label style={{ display: 'block', maxWidth: 360 }}>
-        Name of group {at}
+        Name of group {at}{' '}
         <LineInput
           value={name}
           maxLength={80}

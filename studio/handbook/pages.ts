@@ -244,8 +244,38 @@ export const handbook: HandbookPage[] = [
       'Choose “Lay another group beside it” to see what differs, and whether that is more than chance.',
       'Choose “Patterns” for the questions that decide, and the answers that go with an outcome or with each other.',
       'Choose “People” for each run by itself: answers, scores, why it came out so, and where it stopped.',
-      'Take everything out as CSV, as a spreadsheet or as JSON lines; each of several answers has a column of its own.',
+      'Take everything out as CSV, as a spreadsheet or as JSON lines; each of several answers has a column of its own. The arrow beside a heading takes out that table alone.',
       'Where two versions are shown, both are compared, and it is said whether the difference is more than chance.',
+    ],
+  },
+  {
+    id: 'board',
+    title: 'Put the charts you need on a board',
+    also: 'dashboard chart report print pdf png svg picture arrange layout crosstab pair',
+    picture: { name: 'board', text: 'Board: charts of a quiz, each on a panel that can be moved and sized' },
+    says: [
+      'A board holds the charts of a quiz that you want to see again, where you put them. Everybody who may look at the quiz sees the same board; what is changed is kept at once.',
+    ],
+    steps: [
+      'In Findings, choose “Board”. Say in the sentence what is to be shown, and against what, and put it on the board.',
+      'Carry a chart by the dots before its title, and size it at its lower corner. With the keyboard, arrows move it and Shift with arrows sizes it.',
+      'Choose “Set up” for its form, its numbers, a title and a note of your own.',
+      'Choose “Take out” for the picture (SVG or PNG) or the table of one chart.',
+      '“Print as a report” sets all of them on paper, with the sentence that says which runs they are of.',
+    ],
+  },
+  {
+    id: 'key',
+    title: 'Score old runs by a newer key',
+    also: 'rescore regrade recalculate answer key correction undo mistake what if',
+    says: [
+      'Whoever has finished keeps the result of the edition they took. Where a key was wrong, old runs can be scored by the newest one: what they sent, and the way they took, stays as it is.',
+    ],
+    steps: [
+      'Correct the key and publish.',
+      'In Findings, choose “New key” and see what would change: how many outcomes and marks, and whose. Nothing changes by looking.',
+      'Score them by it. Results, figures and certificates follow; “Undo all of it” takes it back whole.',
+      'Before you touch the quiz, “What if” below a question tries one more right answer on old runs.',
     ],
   },
   {

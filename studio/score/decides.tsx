@@ -101,7 +101,7 @@ export function HangsOn({ quiz, row, target }: { quiz: Quiz; row: GridRow | unde
     more.share === 0 && less.share === 0
       ? 'One more or less turns no rehearsed visitor.'
       : `One more turns ${percent(more)} of rehearsed visitors, one less ${percent(less)}.`;
-  return <span style={{ whiteSpace: 'nowrap' }}> {words}</span>;
+  return <span>. {words}</span>;
 }
 
 /** How often a question decides, as a number and a line. */

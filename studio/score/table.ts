@@ -60,6 +60,11 @@ export const Table = styled.table`
     max-width: 288px;
     overflow: visible;
   }
+  /* Beside a number it ends where that begins. */
+  .question:has(.decides) th {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
   .question td {
     border-top: 1px solid var(--line);
     background: var(--paper);
