@@ -110,7 +110,7 @@ async function take(): Promise<void> {
   await studio.getByRole('list', { name: 'Pages in their order' }).getByRole('button').first().press('Enter');
   await shot(studio, 'route');
   await studio.goto(`${home}/quizzes/repair/findings`);
-  await studio.getByRole('radio', { name: 'Questions' }).click();
+  await studio.getByRole('radio', { name: 'Questions', exact: true }).click();
   for (const question of ['A tube is to be changed', 'How many bar'])
     await studio.locator('summary').filter({ hasText: question }).click();
   await studio.locator('.recharts-bar-rectangle').first().waitFor();

@@ -177,6 +177,7 @@ function Seen({
 const short = (n: number): string => String(Math.round(n * 100) / 100).replace('-', '−');
 
 function Who({ changes: { who, changed } }: { changes: Changes }) {
+  const isMarked = who.some(({ before, after }) => before !== 0 || after !== 0);
   return (
     <Section>
       <h3>Who</h3>
@@ -186,7 +187,7 @@ function Who({ changes: { who, changed } }: { changes: Changes }) {
           <thead>
             <tr>
               <th scope="col">Who</th>
-              <th scope="col">Marks</th>
+              {isMarked && <th scope="col">Marks</th>}
               <th scope="col">Comes out as</th>
             </tr>
           </thead>
@@ -194,7 +195,7 @@ function Who({ changes: { who, changed } }: { changes: Changes }) {
             {who.map(({ run, name, before, after, outcomes }) => (
               <tr key={run}>
                 <th scope="row">{name || 'Somebody'}</th>
-                <td>{before === after ? short(after) : `${short(after)} instead of ${short(before)}`}</td>
+                {isMarked && <td>{before === after ? short(after) : `${short(after)} instead of ${short(before)}`}</td>}
                 <td>{outcomes.map(({ from, to }) => `${to} instead of ${from}`).join(', ') || 'the same'}</td>
               </tr>
             ))}

@@ -278,7 +278,7 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
     `${world().app}${(await page.getByRole('link', { name: 'CSV' }).getAttribute('href')) ?? ''}`,
   );
   expect((await csv.text()).trim().split('\n')).toHaveLength(2);
-  await page.getByRole('radio', { name: 'Questions' }).click();
+  await page.getByRole('radio', { name: 'Questions', exact: true }).click();
   await page.locator('summary').filter({ hasText: 'Lamp on?' }).press('Enter');
   await expect(page.getByRole('button', { name: 'on', exact: true })).toBeVisible();
   await page.getByRole('radio', { name: 'Journey' }).click();
