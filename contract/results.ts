@@ -143,6 +143,8 @@ const FindingsSchema = closed({
     }),
     Type.Null(),
   ]),
+  /** Runs that have yet to be counted. */
+  counting: Count,
   /** Runs of people on the list of those who may take it. */
   listed: Count,
   /** Runs that count nowhere, because all signs say that a machine took them. */
@@ -364,6 +366,8 @@ export const results = {
       }),
       /** In their order. */
       days: Type.Array(SplitSchema),
+      /** The newest two days hour by hour, named as `2026-05-01T14` (UTC). */
+      hours: Type.Array(SplitSchema),
       sources: Type.Array(SplitSchema),
     }),
   }),

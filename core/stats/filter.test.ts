@@ -10,7 +10,7 @@ import {
   writeConditions,
 } from './filter';
 import { compareGroups } from './groups';
-import { overTime, stepFor } from './over-time';
+import { HOURS, newestHours, overTime, stepFor } from './over-time';
 
 const rye: Condition = { on: 'answer', of: 'q1', any: ['rye'] };
 
@@ -99,8 +99,22 @@ describe('days', () => {
       day('2026-03-09', 0),
     ]);
     expect(overTime(days, 'month')).toEqual([day('2026-03-01', 7), day('2026-04-01', 8)]);
+    // Whatever is counted beside is summed as well.
+    const more = days.map((one) => ({ ...one, contact: 1 }));
+    expect(overTime(more, 'month').map(({ contact }) => contact)).toEqual([3, 1]);
     expect([stepFor(days), stepFor([day('2026-01-01', 1), day('2026-03-01', 1)])]).toEqual(['day', 'week']);
   });
+});
+
+it('hours are the newest two days, one by one', () => {
+  const now = Date.parse('2026-05-02T10:20:00Z');
+  const hours = newestHours([{ name: '2026-05-02T09', started: 3, finished: 2 }], { started: 0, finished: 0 }, now);
+  expect(hours).toHaveLength(HOURS);
+  expect(hours[0]?.name).toBe('2026-04-30T11');
+  expect(hours.slice(-2)).toEqual([
+    { name: '2026-05-02T09', started: 3, finished: 2 },
+    { name: '2026-05-02T10', started: 0, finished: 0 },
+  ]);
 });
 
 describe('two groups', () => {

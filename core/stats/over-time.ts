@@ -32,20 +32,38 @@ function beginOf(time: number, step: Step): string {
 
 /**
  * Sums by step from the first day to the last, those on which nothing was among them.
- * @param days in their order
+ * @param days in their order; all that is counted of them is summed
  */
-export function overTime(days: readonly Day[], step: Step): Day[] {
+export function overTime<D extends Day>(days: readonly D[], step: Step): D[] {
   const [first] = days;
   if (!first) return [];
-  const sums = new Map<string, Day>();
-  const put = (time: number, { started, finished }: Omit<Day, 'name'>) => {
-    const name = beginOf(time, step);
-    const sum = sums.get(name) ?? { name, started: 0, finished: 0 };
-    sums.set(name, { name, started: sum.started + started, finished: sum.finished + finished });
+  const counts = (Object.keys(first) as (keyof D)[]).filter((key) => key !== 'name');
+  const summed = (name: string, sum: D | undefined, day: D | null): D => {
+    const of = (one: D | null | undefined, key: keyof D) => Number(one?.[key] ?? 0);
+    const sums = counts.map((key) => [key, of(sum, key) + of(day, key)]);
+    // Its counts are those of a day, one by one.
+    return { name, ...Object.fromEntries(sums) } as D;
   };
-  const none = { started: 0, finished: 0 };
+  const sums = new Map<string, D>();
+  const put = (time: number, day: D | null) => {
+    const name = beginOf(time, step);
+    sums.set(name, summed(name, sums.get(name), day));
+  };
   const long = Math.min(LONGEST, lengthOf(days));
-  for (let i = 0; i < long; i++) put(at(first.name) + i * DAY, none);
+  for (let i = 0; i < long; i++) put(at(first.name) + i * DAY, null);
   for (const day of days) put(at(day.name), day);
   return [...sums.values()].sort((a, b) => (a.name < b.name ? -1 : 1));
+}
+
+/** Hours that are told one by one. */
+export const HOURS = 48;
+const HOUR = 3_600_000;
+
+/** The newest hours, one after the other, by their names (`2026-05-01T14`, UTC); `none` where nobody came. @param now in ms */
+export function newestHours<D extends Day>(counted: readonly D[], none: Omit<D, 'name'>, now: number): D[] {
+  const known = new Map(counted.map((hour) => [hour.name, hour]));
+  return Array.from({ length: HOURS }, (_, i) => {
+    const name = new Date(now - (HOURS - 1 - i) * HOUR).toISOString().slice(0, 13);
+    return known.get(name) ?? ({ ...none, name } as D);
+  });
 }

@@ -123,6 +123,10 @@ export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most:
     .limit(most)
     .for('update', { skipLocked: true });
 
+/** How many such runs a quiz has. */
+export const uncountedMany = (db: Db | Tx, workspaceId: string, quizId: string): Promise<number> =>
+  db.$count(runs, and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), lt(runs.countedSeq, runs.seq)));
+
 /** Quizzes that have such runs: of one workspace, or of all for the job that keeps figures up to date. */
 export const quizzesToCount = (db: Db, workspaceId?: string) =>
   db

@@ -13,7 +13,6 @@ import { database } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
 import { sheetOf } from '../platform/sheet';
 import { editionOf } from '../publishing/editions';
-import { countRuns } from './count-runs';
 import { findingsOf } from './findings';
 import { patternsOf } from './patterns';
 import { splitsOf } from './splits';
@@ -34,7 +33,6 @@ export async function sourceOf(
   if (liveEdition === null) return null;
   const quiz = await editionOf(workspaceId, quizId, liveEdition);
   const { days } = await splitsOf(member, quizId, where);
-  await countRuns(workspaceId, quizId);
   const among = { workspaceId, quizId, wanted: wantedOf(where) };
   const figures =
     where.length === 0 ? await figuresOf(database(), workspaceId, quizId) : await figuresAmong(database(), among);

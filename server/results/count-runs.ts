@@ -5,8 +5,9 @@ import type { Quiz } from '../../core/schema/quiz';
 import { paceKeys } from '../../core/stats/pace';
 import { forgetBits, takePlaces, type Turn, turnBits } from '../../db/queries/figure-bits';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
-import { quizzesToCount, type TimedRun, uncountedRuns } from '../../db/queries/runs';
+import { quizzesToCount, type TimedRun, uncountedMany, uncountedRuns } from '../../db/queries/runs';
 import { database } from '../platform/database';
+import { logFailure } from '../platform/log';
 import { ownRunOf } from '../publishing/editions';
 
 const BATCH = 500;
@@ -23,6 +24,26 @@ export function countRuns(workspaceId: string, quizId: string): Promise<void> {
   const now = countAll(workspaceId, quizId).finally(() => counting.delete(key));
   counting.set(key, { now, next: null });
   return now;
+}
+
+/** Milliseconds that somebody waits for figures who wants to look at them. */
+const PATIENCE = 3_000;
+
+/**
+ * The same for somebody who looks on: after a while they see what is counted so far, as after an update that counts all runs anew, and the
+ * counting goes on.
+ * @returns how many runs have yet to be counted
+ */
+export async function countForNow(workspaceId: string, quizId: string): Promise<number> {
+  let timer: NodeJS.Timeout | undefined;
+  const patience = new Promise<void>((resolve) => {
+    timer = setTimeout(resolve, PATIENCE);
+  });
+  const counted = countRuns(workspaceId, quizId);
+  // Nobody waits for it any more where patience was shorter.
+  counted.catch((error: unknown) => logFailure('counting runs', error));
+  await Promise.race([counted, patience]).finally(() => clearTimeout(timer));
+  return uncountedMany(database(), workspaceId, quizId);
 }
 
 async function countAll(workspaceId: string, quizId: string): Promise<void> {

@@ -25,7 +25,7 @@ import { fileLine, filesOfRuns } from '../../db/queries/run-files';
 import { countByEdition, oneRun, startedRuns, timedEvents } from '../../db/queries/runs';
 import { noteOf } from '../../db/queries/run-notes';
 import { reviewsOfRun } from '../../db/queries/reviews';
-import { countRuns } from './count-runs';
+import { countForNow } from './count-runs';
 import { database } from '../platform/database';
 import { editionOf, ownRunOf } from '../publishing/editions';
 import { notFound } from '../platform/http-error';
@@ -61,7 +61,7 @@ export async function findingsOf(
   const row = await getQuiz(member, quizId);
   if (row.liveEdition === null) return null;
   const quiz = await editionOf(member.workspaceId, quizId, row.liveEdition);
-  await countRuns(member.workspaceId, quizId);
+  const counting = await countForNow(member.workspaceId, quizId);
   const among = (conditions: readonly Condition[]) =>
     figuresAmong(database(), { workspaceId: member.workspaceId, quizId, wanted: wantedOf(conditions) });
   const figures = isOthers
@@ -107,6 +107,7 @@ export async function findingsOf(
       ),
     })),
     offers: offersIn(quiz).map(({ id, name }) => share(id, name, count(`offer ${id}`), count('started'))),
+    counting,
     listed: count('listed'),
     machines: count('machine'),
     versions: await versionsOf(member.workspaceId, quizId, quiz, row.liveEdition),
@@ -161,7 +162,7 @@ export async function listPeople(
   } = {},
 ): Promise<People> {
   await getQuiz(member, quizId);
-  if (where.length > 0) await countRuns(member.workspaceId, quizId);
+  if (where.length > 0) await countForNow(member.workspaceId, quizId);
   const rows = await startedRuns(database(), member.workspaceId, quizId, {
     most: PAGE + 1,
     before: before && { lastAt: new Date(before.lastAt), runId: before.runId },

@@ -84,7 +84,8 @@ async function look(member: Membership, quizId: string, where: readonly Conditio
     const now = `${moved} ${rescored}`;
     if (now === room.seen) return;
     const findings = await findingsOf(member, quizId, where);
-    room.seen = now;
+    // As long as runs are being counted there is more to tell.
+    room.seen = findings && findings.counting > 0 ? null : now;
     const isNews = room.latest !== undefined;
     room.latest = findings;
     if (isNews) for (const { tell } of room.watchers) tell(findings);

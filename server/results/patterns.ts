@@ -19,7 +19,7 @@ import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
-import { countRuns } from './count-runs';
+import { countForNow } from './count-runs';
 import { editionOf, ownRunOf } from '../publishing/editions';
 import { namesOfGroups } from '../../db/queries/named-groups';
 import { pairsOfAnswers, pairsWithOutcomes } from './together';
@@ -39,7 +39,7 @@ export async function patternsOf(member: Membership, quizId: string, where: read
   const { liveEdition } = await getQuiz(member, quizId);
   if (liveEdition === null) return { patterns: null };
   const quiz = await editionOf(workspaceId, quizId, liveEdition);
-  await countRuns(workspaceId, quizId);
+  await countForNow(workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
   const reader = new RunReader(quiz);
   const walked: Recorded[] = [];

@@ -1,12 +1,14 @@
 /** How runs came one day after the other, and from where; and what there is to choose among. */
 import type { AnswerOf } from '../../contract';
 import { type Condition, wantedOf } from '../../core/stats/filter';
+import { HOURS, newestHours } from '../../core/stats/over-time';
 import { crossedAmong } from '../../db/queries/figure-bits';
+import { countByHour } from '../../db/queries/hours';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
-import { countRuns } from './count-runs';
+import { countForNow } from './count-runs';
 
 const COUNTED = ['seen', 'started', 'finished', 'contact', 'offer'] as const;
 const MOST_CHOICES = 200;
@@ -16,9 +18,15 @@ const DIRECT = 'direct';
 type Told = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
 type Split = Told['days'][number];
 
-export async function splitsOf(member: Membership, quizId: string, where: readonly Condition[] = []): Promise<Told> {
+/** @param now in ms */
+export async function splitsOf(
+  member: Membership,
+  quizId: string,
+  where: readonly Condition[] = [],
+  now = Date.now(),
+): Promise<Told> {
   const { workspaceId } = await getQuiz(member, quizId);
-  await countRuns(workspaceId, quizId);
+  await countForNow(workspaceId, quizId);
   const all = await figuresOf(database(), workspaceId, quizId);
   const chosen = (prefix: string) =>
     [...all]
@@ -40,6 +48,11 @@ export async function splitsOf(member: Membership, quizId: string, where: readon
       languages: chosen('language '),
     },
     days,
+    hours: newestHours(
+      await countByHour(database(), among, new Date(now - HOURS * 3_600_000)),
+      { seen: 0, started: 0, finished: 0, contact: 0, offer: 0 },
+      now,
+    ),
     sources: [...direct, ...sources].sort((a, b) => b.started - a.started).slice(0, MOST_SOURCES),
   };
 }

@@ -209,7 +209,15 @@ export function FindingsTab({
             </div>
           </>
         )}
-        <div role="status">{isFiltered && told.text !== text && <Muted>They are being counted …</Muted>}</div>
+        <div role="status">
+          {isFiltered && told.text !== text && <Muted>They are being counted …</Muted>}
+          {findings.counting > 0 && (
+            <Muted>
+              {findings.counting.toLocaleString('en')} {findings.counting === 1 ? 'run is' : 'runs are'} still being
+              counted; the figures grow by themselves.
+            </Muted>
+          )}
+        </div>
         {view === 'people' ? (
           <PeopleView key={text} first={text === writeConditions(asked.where) ? people : null} mayMark={!isReader} />
         ) : view === 'board' ? (
@@ -232,7 +240,7 @@ export function FindingsTab({
               choices={splits?.choices ?? null}
               onChange={(next) => show(where, next)}
             />
-            {splits && <OverTime days={splits.days} />}
+            {splits && <OverTime days={splits.days} hours={splits.hours} />}
             <PaceOf pace={findings.pace} />
             {splits && splits.sources.length > 0 && <Sources sources={splits.sources} />}
             {findings.machines > 0 && <Machines count={findings.machines} />}

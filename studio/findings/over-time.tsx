@@ -1,7 +1,7 @@
 'use client';
 /** How runs came over time, and from where. */
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import styled from 'styled-components';
 import type { AnswerOf } from '../../contract';
 import { overTime, type Step, stepFor } from '../../core/stats/over-time';
@@ -11,6 +11,7 @@ import { number, percent } from './bars';
 import { PressName } from './filters';
 import { Figures, Section, Sideways } from './section';
 import { WithTable } from './take-out';
+import type { Part } from './time-columns';
 
 type Splits = AnswerOf<'GET /api/quizzes/{quiz}/splits'>;
 
@@ -42,7 +43,8 @@ const Split = styled(Section)`
   }
 `;
 
-const STEPS: { id: Step; label: string }[] = [
+const STEPS: { id: Step | 'hour'; label: string }[] = [
+  { id: 'hour', label: 'Last two days by hour' },
   { id: 'day', label: 'By day' },
   { id: 'week', label: 'By week' },
   { id: 'month', label: 'By month' },
@@ -56,48 +58,85 @@ export const short = (name: string, step: Step) =>
     ...(step === 'month' ? { year: 'numeric' } : { day: 'numeric' }),
   }).format(new Date(name));
 
-export function OverTime({ days }: { days: Splits['days'] }) {
-  const [chosen, setChosen] = useState<Step | null>(null);
+/** The hour, and at midnight the day that begins. */
+const hourOf = (name: string): string =>
+  name.endsWith('T00') ? short(name.slice(0, 10), 'day') : `${name.slice(11)}:00`;
+
+type Measure = 'runs' | 'contact' | 'offer';
+const MEASURES: { id: Measure; label: string }[] = [
+  { id: 'runs', label: 'Runs' },
+  { id: 'contact', label: 'Contacts' },
+  { id: 'offer', label: 'Offers taken' },
+];
+const PARTS: Record<Measure, Part[]> = {
+  runs: [
+    { key: 'finished', name: 'finished', fill: 'var(--data-1)' },
+    { key: 'open', name: 'started, not finished', fill: 'var(--ink-3)' },
+  ],
+  contact: [{ key: 'contact', name: 'left an address', fill: 'var(--data-1)' }],
+  offer: [{ key: 'offer', name: 'took the offer', fill: 'var(--data-1)' }],
+};
+
+export function OverTime({ days, hours }: Pick<Splits, 'days' | 'hours'>) {
+  const [chosen, setChosen] = useState<Step | 'hour' | null>(null);
+  const [measure, setMeasure] = useState<Measure>('runs');
   const step = chosen ?? stepFor(days);
-  const columns = overTime(days, step).map((one) => ({ ...one, name: short(one.name, step) }));
+  const counted =
+    step === 'hour'
+      ? hours.map((one) => ({ ...one, name: hourOf(one.name), when: one.name.replace('T', ', ') }))
+      : overTime(days, step).map((one) => ({ ...one, name: short(one.name, step), when: short(one.name, step) }));
+  const columns = counted.map((one) => ({ ...one, open: Math.max(0, one.started - one.finished) }));
+  const measures = MEASURES.filter(({ id }) => id === 'runs' || days.some((day) => day[id] > 0));
+  const parts = PARTS[measure];
   return (
     <Split aria-label="Over time">
       <div className="top">
         <WithTable of="time" name="Over time">
           <h3>Over time</h3>
         </WithTable>
+        {measures.length > 1 && (
+          <Views label="What is counted" value={measure} options={measures} onChange={setMeasure} />
+        )}
         <Views label="Step" value={step} options={STEPS} onChange={setChosen} />
       </div>
-      {columns.length === 0 ? (
+      {days.length === 0 ? (
         <Muted as="p">Nobody yet.</Muted>
       ) : (
         <>
           <Muted as="p" $small>
             By when they first saw it (UTC):
-            <i className="key" style={{ background: 'var(--data-1)' }} />
-            finished
-            <i className="key" style={{ background: 'var(--ink-3)' }} />
-            started, not finished
+            {parts.map(({ key, name, fill }) => (
+              <Fragment key={key}>
+                <i className="key" style={{ background: fill }} />
+                {name}
+              </Fragment>
+            ))}
           </Muted>
-          <Columns columns={columns} />
-          <table className="sr-only" aria-label="Runs over time">
-            <thead>
-              <tr>
-                <th scope="col">When</th>
-                <th scope="col">Started</th>
-                <th scope="col">Finished</th>
-              </tr>
-            </thead>
-            <tbody>
-              {columns.map(({ name, started, finished }) => (
-                <tr key={name}>
-                  <th scope="row">{name}</th>
-                  <td>{started}</td>
-                  <td>{finished}</td>
+          <Columns columns={columns} parts={parts} />
+          <div className="sr-only">
+            <table aria-label="Runs over time">
+              <thead>
+                <tr>
+                  <th scope="col">When</th>
+                  <th scope="col">Started</th>
+                  <th scope="col">Finished</th>
+                  {measures.length > 1 && <th scope="col">Left an address</th>}
+                  {measures.length > 1 && <th scope="col">Took the offer</th>}
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {columns.map(({ when, started, finished, contact, offer }) => (
+                  <tr key={when}>
+                    <th scope="row">{when}</th>
+                    <td>{started}</td>
+                    <td>{finished}</td>
+                    {measures.length > 1 && <td>{contact}</td>}
+                    {measures.length > 1 && <td>{offer}</td>}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
         </>
       )}
     </Split>

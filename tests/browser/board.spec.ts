@@ -29,12 +29,13 @@ async function board(page: Page, id: string): Promise<void> {
 }
 
 const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'Kept.' })).toBeVisible();
-/** Where a chart stands, in px. */
-async function placeOf(page: Page, name: string): Promise<{ x: number; y: number; width: number; height: number }> {
-  const box = await page.getByRole('figure', { name }).boundingBox();
-  if (!box) throw new Error(`There is no chart of ${name}.`);
-  return box;
-}
+/** Where a chart stands on the board, in px, however far that is scrolled. */
+const placeOf = (page: Page, name: string): Promise<{ x: number; y: number; width: number; height: number }> =>
+  page.getByRole('figure', { name }).evaluate((figure) => {
+    const { left, top, width, height } = figure.getBoundingClientRect();
+    const board = figure.closest('[role=region]')?.getBoundingClientRect();
+    return { x: left - (board?.left ?? 0), y: top - (board?.top ?? 0), width, height };
+  });
 
 async function takenOut(page: Page, name: string, as: string): Promise<Download> {
   await page.getByRole('button', { name: `Take out: ${name}` }).press('Enter');
@@ -64,11 +65,11 @@ test('charts are put on a board, arranged by keys and mouse, kept and undone', a
 
   // By keys: past the one above, wider, and back.
   const before = await placeOf(page, 'Do you ride with a light?');
-  const grip = page.getByRole('button', { name: 'Move or size Do you ride with a light?' });
-  await grip.focus();
+  const handle = page.getByRole('button', { name: 'Move or size Do you ride with a light?' });
+  await handle.focus();
   await page.keyboard.press('ArrowUp');
   await expect.poll(async () => (await placeOf(page, 'Do you ride with a light?')).y).toBeLessThan(before.y);
-  await expect(grip).toBeFocused();
+  await expect(handle).toBeFocused();
   await page.keyboard.press('Shift+ArrowLeft');
   await expect.poll(async () => (await placeOf(page, 'Do you ride with a light?')).width).toBeLessThan(before.width);
   await kept(page);
@@ -98,12 +99,14 @@ test('charts are put on a board, arranged by keys and mouse, kept and undone', a
   // By mouse, from below to the top. Where the grip is comes into sight first.
   await page.getByRole('button', { name: 'Move or size Lamps and riders' }).hover();
   const from = await placeOf(page, 'Lamps and riders');
+  const grip = await page.getByRole('button', { name: 'Move or size Lamps and riders' }).boundingBox();
   const tops = await page
     .getByRole('figure')
     .evaluateAll((figures) => figures.map((figure) => figure.getBoundingClientRect().top));
+  const across = (grip?.x ?? 0) + 12;
   await page.mouse.down();
-  await page.mouse.move(from.x + 24, from.y - 20, { steps: 4 });
-  await page.mouse.move(from.x + 24, Math.min(...tops) + 16, { steps: 12 });
+  await page.mouse.move(across, (grip?.y ?? 0) - 20, { steps: 4 });
+  await page.mouse.move(across, Math.min(...tops) + 16, { steps: 12 });
   await page.mouse.up();
   await expect.poll(async () => (await placeOf(page, 'Lamps and riders')).y).toBeLessThan(from.y);
   await kept(page);

@@ -243,6 +243,10 @@ test('which runs are meant is a sentence, pressed in charts, kept in the address
   await expect(sentence).toContainText('whatever they answered');
   await expect(page.getByRole('table', { name: 'Runs over time' }).getByRole('row')).toHaveCount(2);
   await expect(page.getByRole('row', { name: /^test/ })).toContainText('3 75%');
+  const overTime = page.getByRole('region', { name: 'Over time' });
+  await overTime.getByRole('radio', { name: 'Last two days by hour' }).click();
+  await expect(overTime.getByRole('row')).toHaveCount(49);
+  await overTime.getByRole('radio', { name: 'By day' }).click();
   await expect(page.getByRole('list', { name: 'Minutes to finish' })).toContainText('0:00 to 0:30');
   await expect(page.getByRole('table', { name: 'Time for each page' }).getByRole('row')).toHaveCount(3);
 

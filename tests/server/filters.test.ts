@@ -193,3 +193,16 @@ it('refuse what is no condition', () => {
   const where: Condition[] = [{ on: 'source', of: '', any: ['a b;c:d,e', ''] }];
   expect(readConditions(writeConditions(where))).toEqual(where);
 });
+
+it('are told by the hour as by the day', async () => {
+  const at = await crowd();
+  const keys = ['seen', 'started', 'finished', 'contact'] as const;
+  const sums = (splits: Record<(typeof keys)[number], number>[]) =>
+    keys.map((key) => splits.reduce((sum, one) => sum + one[key], 0));
+  for (const where of [[], inPage2]) {
+    const { days, hours } = await splitsOf(at.member, at.quizId, where);
+    expect(sums(hours)).toEqual(sums(days));
+    expect(sums(hours)[1]).toBeGreaterThan(0);
+    expect(hours).toHaveLength(48);
+  }
+});

@@ -4,6 +4,7 @@ import exceljs from 'exceljs';
 import Papa from 'papaparse';
 import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
+import { lockRuns } from '../../db/queries/reviews';
 import { database } from '../../server/platform/database';
 import { keepNote } from '../../server/results/run-notes';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
@@ -343,4 +344,21 @@ it('keeps what colleagues note about one run, for them alone', async () => {
   await expect(keepNote(other.member, other.quizId, run, { words: 'Mine' })).rejects.toMatchObject({ status: 404 });
   await keepNote(member, quizId, run, { words: ' ' });
   expect((await readPerson(member, quizId, run)).note).toBeUndefined();
+});
+
+it('says how many runs have yet to be counted, and counts them as soon as it can', async () => {
+  const { member, quizId, address } = await published();
+  await visit(address, go('p1', { q1: ['a'] }));
+  await visit(address, go('p1', { q1: ['b'] }));
+  const run = (await listPeople(member, quizId)).people[0]?.runId ?? '';
+  // Somebody is at this one, as a visitor who goes on is.
+  const busy = await database().transaction(async (tx) => {
+    await lockRuns(tx, member.workspaceId, quizId, [run]);
+    return findingsOf(member, quizId);
+  });
+  const started = (findings: Awaited<ReturnType<typeof findingsOf>>) =>
+    findings?.journey.find(({ key }) => key === 'started')?.count;
+  expect([busy?.counting, started(busy)]).toEqual([1, 1]);
+  const free = await findingsOf(member, quizId);
+  expect([free?.counting, started(free)]).toEqual([0, 2]);
 });
