@@ -74,7 +74,7 @@ export function Feet({ quiz, targets, hasDecides }: { quiz: Quiz; targets: Measu
         <th scope="row" className="label">
           Lowest a visitor can end with
         </th>
-        {hasDecides && <td />}
+        {hasDecides && <td aria-hidden="true" />}
         {targets.map((t, i) => (
           <td key={t.id}>{spans[i] ? number(spans[i].lowest) : '–'}</td>
         ))}
@@ -83,7 +83,7 @@ export function Feet({ quiz, targets, hasDecides }: { quiz: Quiz; targets: Measu
         <th scope="row" className="label">
           Highest
         </th>
-        {hasDecides && <td />}
+        {hasDecides && <td aria-hidden="true" />}
         {targets.map((t, i) => (
           <td key={t.id}>{spans[i] ? number(spans[i].highest) : '–'}</td>
         ))}
@@ -93,7 +93,7 @@ export function Feet({ quiz, targets, hasDecides }: { quiz: Quiz; targets: Measu
           {visitors}
           <MixChoice />
         </th>
-        {hasDecides && <td />}
+        {hasDecides && <td aria-hidden="true" />}
         {targets.map((t) => (
           <td key={t.id}>
             <End target={t} />

@@ -203,7 +203,7 @@ function Rows({
           )}
           {wordsOf(row)}
         </th>
-        {decides && <td className="decides" />}
+        {decides && <td className="decides" aria-hidden="true" />}
         {children}
       </tr>
     </>
