@@ -58,12 +58,18 @@ function next(quiz: Quiz, run: Run, random: () => number): Sent {
   };
 }
 
-/** What only the server adds, and what depends on it. */
+/** What the server adds by what it knows of others. */
+const OF_OTHERS = new Set(['out', 'url', 'others', 'drawing', 'higherThan']);
+const isStanding = (value: unknown) =>
+  typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'standing';
+
+/** What only the server adds, and what depends on it: how one stands is told once there are enough of them. */
 const bare = (view: unknown): unknown =>
   JSON.parse(
-    JSON.stringify(view, (key, value: unknown) =>
-      key === 'out' || key === 'url' || key === 'others' ? undefined : value,
-    ).replaceAll(world().site, 'https://slowspoke.test'),
+    JSON.stringify(view, (key, value: unknown) => {
+      if (OF_OTHERS.has(key)) return undefined;
+      return Array.isArray(value) ? value.filter((one) => !isStanding(one)) : value;
+    }).replaceAll(world().site, 'https://slowspoke.test'),
   );
 
 for (const name of ['tourer', 'overnight', 'repair', 'wishes', 'start'])
