@@ -11,6 +11,9 @@ export type ListRead = {
 export const MOST_LISTED = 50_000;
 const LONGEST = 200;
 
+/** Whether somebody is one of a list, by what a run keeps of them: what others are counted by begins with a letter and a colon. */
+export const isOnList = (person: string | null): boolean => person !== null && !/^[a-z]:/.test(person);
+
 /** What somebody is known by, however it is typed. */
 export const personKey = (text: string): string => text.normalize('NFKC').trim().replace(/\s+/gu, ' ').toLowerCase();
 

@@ -1,3 +1,4 @@
+import { isOnList } from '../../core/access/list';
 import { isMachine } from '../../core/access/oddity';
 import { circumstancesOf, countsOf } from '../../core/stats/counts';
 import type { Run } from '../../core/flow/run';
@@ -90,8 +91,7 @@ function keysFor(row: TimedRun, { quiz, run }: { quiz: Quiz; run: Run }): string
       day: dayOf(row),
       source: row.wiped === 'traces' ? null : row.source,
       language: row.language ?? quiz.language,
-      // What somebody is counted by otherwise begins with a letter and a colon (`countedAs`).
-      listed: row.person !== null && !/^[a-z]:/.test(row.person),
+      listed: isOnList(row.person),
     }),
   ];
 }

@@ -35,6 +35,8 @@ export const Figures = styled.table<{ $numbers?: boolean }>`
       td:not(:first-child) {
         text-align: end;
         padding: 5px 0 5px 24px;
+        /* A number is not broken; what is too wide is scrolled. */
+        overflow-wrap: normal;
       }
     `}
 `;

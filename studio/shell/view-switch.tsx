@@ -6,7 +6,8 @@ export type Width = 'phone' | 'full';
 
 const Group = styled(ToggleButtonGroup)`
   display: inline-flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 2px 18px;
   font-size: 13px;
 `;
 export const Chosen = styled(ToggleButton)`
@@ -48,7 +49,7 @@ export function Views<T extends string>({
   return (
     <Group
       aria-label={label}
-      style={large ? { fontSize: 15, gap: 28 } : undefined}
+      style={large ? { fontSize: 15, columnGap: 28 } : undefined}
       selectionMode="single"
       disallowEmptySelection
       selectedKeys={[value]}

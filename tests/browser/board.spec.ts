@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import type { Sent } from '../../core/flow/run';
 import { choice, option, page as quizPage, quiz, result, strongest } from '../quizzes';
 import { axeFinds } from './axe';
-import { alive, fits, live, signUp, somebodyElse, take } from './people';
+import { alive, live, sheetFits, signUp, somebodyElse, take } from './people';
 import { world } from './servers';
 
 const [on, off] = [option('on', { x: 1 }, { text: 'Lamp on' }), option('off', { y: 1 }, { text: 'Lamp off' })];
@@ -77,13 +77,36 @@ test('charts are put on a board, arranged by keys and mouse, kept and undone', a
   await board(page, id);
   await expect.poll(() => placeOf(page, 'Do you ride with a light?')).toEqual(arranged);
 
+  // An answer that was asked for before a change, and comes after it was kept, takes nothing back.
+  let come = () => {};
+  const late = new Promise<void>((resolve) => (come = resolve));
+  let reads = 0;
+  await page.route(/\/board(\?|$)/, async (route) => {
+    if (route.request().method() !== 'GET' || (reads += 1) > 1) return route.continue();
+    const response = await route.fetch();
+    await late;
+    return route.fulfill({ response });
+  });
+  await take(page, address, said('on', 'Dusk'));
+  await expect.poll(() => reads).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Move or size Do you ride with a light?' }).press('Shift+ArrowDown');
+  await kept(page);
+  const { height: taller } = await placeOf(page, 'Do you ride with a light?');
+  expect(taller).toBeGreaterThan(arranged.height);
+  const answered = page.waitForResponse(/\/board(\?|$)/);
+  come();
+  await answered;
+  await expect(page.getByRole('figure', { name: 'Do you ride with a light?' })).toContainText('4 who answered');
+  expect((await placeOf(page, 'Do you ride with a light?')).height).toBe(taller);
+  await page.unroute(/\/board(\?|$)/);
+
   // A pair, in a form and under a name of its own.
   const add = page.getByRole('group', { name: 'A new chart' });
   await add.getByRole('button', { name: /Against what/ }).press('Enter');
   await page.getByRole('option', { name: 'Kind of rider' }).press('Enter');
   await add.getByRole('button', { name: 'Put it on the board' }).press('Enter');
   const pair = page.getByRole('figure', { name: 'Do you ride with a light? against Kind of rider' });
-  await expect(pair.getByRole('row', { name: 'Lamp on 2 0' })).toBeAttached();
+  await expect(pair.getByRole('row', { name: 'Lamp on 3 0' })).toBeAttached();
   await page.getByRole('button', { name: 'Set up Do you ride with a light? against Kind of rider' }).press('Enter');
   const setUp = page.getByRole('dialog');
   await setUp.getByRole('button', { name: /As what/ }).press('Enter');
@@ -129,7 +152,7 @@ test('charts are put on a board, arranged by keys and mouse, kept and undone', a
   expect(await axeFinds(page)).toEqual([]);
   await page.emulateMedia({ colorScheme: 'light' });
   await page.setViewportSize({ width: 320, height: 700 });
-  await fits(page, 'board');
+  await sheetFits(page, 'board');
   await page.setViewportSize({ width: 1280, height: 800 });
 
   // Somebody else changes it meanwhile: they are told, and see what is there.

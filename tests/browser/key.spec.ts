@@ -3,7 +3,7 @@ import { expect, type Page, test } from '@playwright/test';
 import type { Sent } from '../../core/flow/run';
 import { choice, option, page as quizPage, quiz, result, strongest } from '../quizzes';
 import { axeFinds } from './axe';
-import { alive, enterDemo, fits, live, publish, signUp, somebodyElse, take } from './people';
+import { alive, enterDemo, fits, live, publish, sheetFits, signUp, somebodyElse, take } from './people';
 import { world } from './servers';
 
 /** Nothing for axe in the light and in the dark, and nothing beyond the edge of a small phone. */
@@ -13,7 +13,7 @@ async function sound(page: Page, what: string): Promise<void> {
   expect(await axeFinds(page)).toEqual([]);
   await page.emulateMedia({ colorScheme: 'light' });
   await page.setViewportSize({ width: 320, height: 700 });
-  await fits(page, what);
+  await sheetFits(page, what);
   await page.setViewportSize({ width: 1280, height: 800 });
 }
 

@@ -127,6 +127,13 @@ export const fits = async (page: Page, what: string) => {
   expect([what, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([what, 320]);
 };
 
+/** The same of the sheet, which scrolls by itself: nobody has to scroll it sideways. */
+export const sheetFits = async (page: Page, what: string) => {
+  await fits(page, what);
+  const beyond = await page.getByRole('main').evaluate((sheet) => sheet.scrollWidth - sheet.clientWidth);
+  expect([what, beyond]).toEqual([what, 0]);
+};
+
 /** A quiz, live. @returns its id and its web address */
 export async function live(page: Page, asked: Quiz): Promise<{ id: string; address: string }> {
   const made = await page.request.post(`${world().app}/api/quizzes/read`, {

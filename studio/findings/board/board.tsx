@@ -127,8 +127,8 @@ function useBoard(findings: Findings) {
   const read = useCallback(
     () =>
       call('GET /api/quizzes/{quiz}/board', { quiz, query }).then((got) => {
-        // What was changed here meanwhile is on its way to be kept.
-        if (waiting.current ?? isKeeping.current) {
+        // What was changed here meanwhile is on its way to be kept, or was kept while this was asked for.
+        if (waiting.current || isKeeping.current || got.version < version.current) {
           setBoard((now) => (now ? { ...got, panels: now.panels } : got));
           return;
         }

@@ -12,18 +12,10 @@ import { useDocument } from '../../document';
 import { number } from '../bars';
 import { useWhere } from '../filters';
 import { short } from '../over-time';
-import {
-  BarShapes,
-  DotShapes,
-  HeatShapes,
-  PlaceShapes,
-  RankShapes,
-  saysOf,
-  type Shape,
-  StackShapes,
-  TallyShapes,
-  WordShapes,
-} from './shapes';
+import { BarShapes, PlaceShapes, RankShapes, TallyShapes } from './bar-shapes';
+import { HeatShapes, StackShapes } from './cell-shapes';
+import { DotShapes, WordShapes } from './picture-shapes';
+import { saysOf, type Shape } from './strokes';
 import type { Column } from './library-shapes';
 
 const ColumnShapes = dynamic(() => import('./library-shapes').then((m) => m.ColumnShapes), { ssr: false });

@@ -3,7 +3,7 @@
 import { Bar, BarChart, CartesianGrid, LabelList, Pie, PieChart, XAxis, YAxis } from 'recharts';
 import type { Bar as Share } from '../../../contract/results';
 import { ink } from '../histogram';
-import { Lines, saysOf, SMALL, type Shape } from './shapes';
+import { Lines, saysOf, SMALL, type Shape } from './strokes';
 import { linesOf } from './words';
 
 /** @property more on top of it, in another colour @property fill where it stands out @property says what stands above it */
