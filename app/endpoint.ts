@@ -1,8 +1,18 @@
 /** Routes made from their contracts: what comes in is checked at the door, what goes out in tests and in development. */
 import Ajv, { type ValidateFunction } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
-import { type AnswerOf, type BodyOf, contracts, type Endpoint, type ParamsOf, type QueryOf } from '../contract';
+import {
+  type AnswerOf,
+  type BodyOf,
+  contracts,
+  type Endpoint,
+  type ParamsIn,
+  type ParamsOf,
+  type QueryOf,
+} from '../contract';
+import { type FileName, openEndpoints, openFiles } from '../contract/api';
 import type { Contract } from '../contract/contract';
+import type { Scope } from '../core/connections/scopes';
 import { isDeeperThan } from '../core/document/validate';
 import { wellFormed } from '../core/text/well-formed';
 import { fieldOf } from '../core/values/unknown';
@@ -11,7 +21,9 @@ import { requireMember } from '../server/accounts/auth';
 import { requireWithin } from '../server/accounts/own-quiz';
 import { readConfig } from '../server/platform/config';
 import { HttpError } from '../server/platform/http-error';
-import { answer, readBytes, requireOwnOrigin } from './http';
+import { once, type Program, programOf } from '../server/integrations/tokens';
+import { rateHeaders } from '../server/platform/rates';
+import { answer, readBytes, refused, requireOwnOrigin } from './http';
 
 const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });
 
@@ -27,19 +39,49 @@ export type Asked<E extends Endpoint> = {
 };
 type Route<E extends Endpoint> = (request: Request, at: { params: Promise<ParamsOf<E>> }) => Promise<Response>;
 
-/** An endpoint of the studio: signed in, and, where it changes something, called from our own pages. */
+/** Who asks: a person in one of our own pages, or a program by its token. */
+async function askedBy(request: Request, scope: Scope | null): Promise<{ member: Membership; program?: Program }> {
+  const bearer = /^Bearer\s+(\S+)$/i.exec(request.headers.get('authorization') ?? '')?.[1];
+  if (bearer !== undefined) {
+    const program = await programOf(bearer, scope);
+    return { member: program.member, program };
+  }
+  if (request.method !== 'GET') requireOwnOrigin(request);
+  return { member: await requireMember(request.headers) };
+}
+
+/** Tells a program how much it may still ask, and does what it asks under a key once. */
+async function forProgram(
+  program: Program | undefined,
+  request: Request,
+  body: string,
+  work: () => Promise<Response>,
+): Promise<Response> {
+  if (!program) return work();
+  const key = request.headers.get('idempotency-key');
+  const response = await (key === null || request.method === 'GET'
+    ? work()
+    : once(program, key, { method: request.method, url: request.url, body }, () => work().catch(refused)));
+  for (const [name, value] of Object.entries(rateHeaders('token', program.tokenId))) response.headers.set(name, value);
+  return response;
+}
+
+/** An endpoint of the studio: signed in, and, where it changes something, called from our own pages; or by a token that may. */
 export function memberEndpoint<E extends Endpoint>(
   endpoint: E,
   work: (member: Membership, asked: Asked<E>) => Promise<AnswerOf<E>>,
 ): Route<E> {
   const door = doorOf(endpoint);
+  const open: Record<string, { scope: Scope } | null> = openEndpoints;
   return (request, { params }) =>
     answer(request, async () => {
-      if (request.method !== 'GET') requireOwnOrigin(request);
-      const member = await requireMember(request.headers);
+      const { member, program } = await askedBy(request, open[endpoint]?.scope ?? null);
       const names = await params;
       await requireOwnQuiz(member, names);
-      return door.checked(await work(member, await door.read(request, names)));
+      const asked = await door.read(request, names);
+      return forProgram(program, request, asked.body === undefined ? '' : JSON.stringify(asked.body), async () =>
+        door.checked(await work(member, asked)),
+      );
     });
 }
 
@@ -51,13 +93,16 @@ async function requireOwnQuiz(member: Membership, names: unknown): Promise<void>
 
 /** A file that a member fetches. */
 export const memberFile =
-  <P>(work: (member: Membership, params: P, request: Request) => Promise<Response> | Response) =>
-  (request: Request, { params }: { params: Promise<P> }): Promise<Response> =>
+  <F extends FileName>(
+    file: F,
+    work: (member: Membership, params: ParamsIn<F>, request: Request) => Promise<Response> | Response,
+  ) =>
+  (request: Request, { params }: { params: Promise<ParamsIn<F>> }): Promise<Response> =>
     answer(request, async () => {
-      const member = await requireMember(request.headers);
+      const { member, program } = await askedBy(request, openFiles[file]?.scope ?? null);
       const names = await params;
       await requireOwnQuiz(member, names);
-      return work(member, names, request);
+      return forProgram(program, request, '', async () => work(member, names, request));
     });
 
 /** An endpoint for visitors. What is no answer by its contract, a refusal or a file, is answered as it is. */

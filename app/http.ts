@@ -1,4 +1,5 @@
 /** What all routes share: reading a request at the door, and telling problems so that a person can act on them. */
+import { STATUS_CODES } from 'node:http';
 import { Readable } from 'node:stream';
 import { fieldOf, textOf } from '../core/values/unknown';
 import { LARGEST_INTEGER } from '../contract/kit';
@@ -93,14 +94,17 @@ export const answer = (request: Request, work: () => Promise<Response | object>)
 const answered = (result: Response | object): Response =>
   result instanceof Response ? result : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
 
-function refused(error: unknown): Response {
+export function refused(error: unknown): Response {
   const { status, code, message, details, retryAfter } = error instanceof HttpError ? error : unexpected(error);
   log.debug({ code }, 'refused');
+  // RFC 9457; programs go by `code`.
+  const problem = { type: 'about:blank', title: STATUS_CODES[status], status, detail: message, code };
   return Response.json(
-    { code, message, ...(details === undefined ? {} : { details }) },
+    { ...problem, ...(details === undefined ? {} : { details }) },
     {
       status,
       headers: {
+        'Content-Type': 'application/problem+json',
         'Cache-Control': 'no-store',
         ...(retryAfter === undefined ? {} : { 'Retry-After': String(retryAfter) }),
       },

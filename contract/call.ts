@@ -65,6 +65,6 @@ async function answered<A>(url: string, init: RequestInit): Promise<A> {
   const answer: unknown = await response.json().catch(() => ({}));
   // The one cast at this door: the server holds its answers to the same contract, in tests and in development by checking each.
   if (response.ok) return answer as A;
-  const message = textOf(answer, 'message') ?? 'That did not work just now. Please try again.';
+  const message = textOf(answer, 'detail') ?? 'That did not work just now. Please try again.';
   throw new HttpError(response.status, message, fieldOf(answer, 'details'), textOf(answer, 'code'));
 }

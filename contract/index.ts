@@ -5,6 +5,7 @@ import { account } from './account';
 import { boards } from './boards';
 import { browserErrors } from './browser-errors';
 import { comments } from './comments';
+import { connections } from './connections';
 import { editing } from './editing';
 import { files } from './files';
 import { hosts } from './hosts';
@@ -22,6 +23,7 @@ export const contracts = {
   ...boards,
   ...browserErrors,
   ...comments,
+  ...connections,
   ...editing,
   ...files,
   ...hosts,
@@ -45,4 +47,5 @@ export type AnswerOf<E extends Endpoint> = Part<E, 'answer'>;
 
 /** The names in braces of a path: `'/api/quizzes/{quiz}/people/{run}'` has `quiz` and `run`. */
 type Braced<Path extends string> = Path extends `${string}{${infer Name}}${infer Rest}` ? Name | Braced<Rest> : never;
-export type ParamsOf<E extends Endpoint> = { [Name in Braced<E>]: string };
+export type ParamsIn<Path extends string> = { [Name in Braced<Path>]: string };
+export type ParamsOf<E extends Endpoint> = ParamsIn<E>;

@@ -1,5 +1,5 @@
 /** What contracts are put together from. */
-import { type Static, Type } from '@sinclair/typebox';
+import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import { closed } from '../core/schema/kit';
 import type { Question, Quiz } from '../core/schema/quiz';
 
@@ -7,6 +7,7 @@ import type { Question, Quiz } from '../core/schema/quiz';
 export const LARGEST_INTEGER = 2 ** 31 - 1;
 export const Revision = Type.Integer({ minimum: 0, maximum: LARGEST_INTEGER });
 export const Count = Type.Integer({ minimum: 0 });
+export const nullable = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 /** An instant as `Date.prototype.toISOString` writes it. */
 export const Instant = Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{3}Z$' });
 /** A revision as it stands in an address. */

@@ -3,7 +3,7 @@ import type { Picture } from '../core/schema/quiz';
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
-import { Count, QuestionDocument, QuizDocument, Revision } from './kit';
+import { Count, Instant, nullable, QuestionDocument, QuizDocument, Revision } from './kit';
 
 // Pages are given these as they are drawn; no endpoint answers with them.
 /** A quiz as the list shows it. */
@@ -66,7 +66,52 @@ const GiftSchema = closed({ link: Type.Union([Type.String(), Type.Null()]), take
 /** The link by which copies are given away; null where there is none. `taken` counts all that were ever taken. */
 export type Gift = Static<typeof GiftSchema>;
 
+const QuizInListSchema = closed({
+  id: Type.String(),
+  title: Type.String(),
+  state: oneOf('live', 'changed', 'draft'),
+  edition: nullable(Type.Integer({ minimum: 1 })),
+  runs: Count,
+  finished: Count,
+  contacts: Count,
+  changedAt: Instant,
+  label: Type.String(),
+  isArchived: Type.Boolean(),
+});
+
 export const quizzes = {
+  /** A hundred at a time, by their ids; `after` is the `next` of the page before. */
+  'GET /api/quizzes': contract({
+    query: closed({ after: optional(Type.String({ maxLength: 80 })) }),
+    answer: closed({ quizzes: Type.Array(QuizInListSchema), next: nullable(Type.String()) }),
+  }),
+  'GET /api/quizzes/{quiz}': contract({
+    answer: closed({
+      id: Type.String(),
+      title: Type.String(),
+      /** Where visitors take it. */
+      url: Type.String(),
+      /** Of the draft. */
+      revision: Revision,
+      /** The live one; null before the quiz is published. */
+      edition: nullable(Type.Integer({ minimum: 1 })),
+      state: oneOf('live', 'changed', 'draft'),
+      document: QuizDocument,
+    }),
+  }),
+  /** Puts a document in the place of the draft of a revision. The id of the quiz stays. @throws 409 where the draft has gone on, 422 where it is none */
+  'PUT /api/quizzes/{quiz}/document': contract({
+    body: closed({ revision: Revision, document: QuizDocument }),
+    largest: 4_000_000,
+    answer: closed({ revision: Revision }),
+  }),
+  'GET /api/quizzes/{quiz}/editions': contract({
+    answer: closed({
+      editions: Type.Array(
+        closed({ edition: Type.Integer(), publishedAt: Instant, publishedBy: Type.String(), note: Type.String() }),
+      ),
+    }),
+  }),
   'GET /api/quizzes/{quiz}/gift': contract({ answer: GiftSchema }),
   /** Makes the link, or tells the one that there is. */
   'POST /api/quizzes/{quiz}/gift': contract({ answer: GiftSchema }),

@@ -5,3 +5,4 @@
 export * from './accounts-schema';
 export * from './quizzes-schema';
 export * from './visits-schema';
+export * from './connections-schema';

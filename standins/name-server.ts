@@ -1,9 +1,10 @@
 /** A name server on loopback for text records, and a page on which somebody who holds a name sets them. */
 import { createSocket } from 'node:dgram';
 import { createServer } from 'node:http';
-import { decode, encode } from 'dns-packet';
+import { type Answer, decode, encode } from 'dns-packet';
 
-export type NameServer = { close: () => Promise<void> };
+type Kind = 'TXT' | 'A' | 'AAAA';
+export type NameServer = { set: (name: string, kind: Kind, says: string) => void; close: () => Promise<void> };
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 const page = (records: ReadonlyMap<string, string>): string => `<!doctype html>
@@ -14,10 +15,13 @@ const page = (records: ReadonlyMap<string, string>): string => `<!doctype html>
 
 export async function startNameServer({ port, webPort }: { port: number; webPort: number }): Promise<NameServer> {
   const records = new Map<string, string>();
+  const addresses = new Map<string, string>();
   const socket = createSocket('udp4');
   socket.on('message', (message, { port: to, address }) => {
     const { id, questions = [] } = decode(message);
-    const answers = questions.flatMap(({ name, type }) => {
+    const answers = questions.flatMap(({ name, type }): Answer[] => {
+      const address = addresses.get(`${type} ${name.toLowerCase()}`);
+      if (address !== undefined && (type === 'A' || type === 'AAAA')) return [{ type, name, ttl: 1, data: address }];
       const text = type === 'TXT' ? records.get(name.toLowerCase()) : undefined;
       return text === undefined ? [] : [{ type: 'TXT' as const, name, ttl: 1, data: text }];
     });
@@ -38,6 +42,7 @@ export async function startNameServer({ port, webPort }: { port: number; webPort
   await new Promise<void>((done) => socket.bind(port, '127.0.0.1', done));
   await new Promise<void>((done) => web.listen(webPort, '127.0.0.1', done));
   return {
+    set: (name, kind, says) => (kind === 'TXT' ? records.set(name, says) : addresses.set(`${kind} ${name}`, says)),
     close: async () => {
       await new Promise<void>((done) => socket.close(() => done()));
       web.closeAllConnections();

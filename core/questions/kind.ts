@@ -4,6 +4,7 @@
  * the suite that each passes.
  */
 import type { DrawSide } from './drawing';
+import type { AssessSide } from './interaction';
 import type { Listed, ListedAnswer, ListedField } from './listed';
 import type { Finding } from '../schema/finding';
 import type { Looked } from './found';
@@ -283,4 +284,5 @@ export type Kind<Q extends Question, View> = AnswerSide<Q> &
   FormSide<View> &
   ListSide<Q> &
   FindingSide<Q> &
-  DrawSide<Q>;
+  DrawSide<Q> &
+  AssessSide<Q>;

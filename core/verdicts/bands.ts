@@ -41,6 +41,11 @@ export function bandStart(
 }
 
 export const bands: VerdictKind<ByBands> = {
+  // Marks in two stretches: an exam.
+  hasPassed({ scale, topic, bands: [below, above, ...more] }, { outcomes }) {
+    if (scale !== 'marks' || topic !== undefined || !below || !above || more.length > 0) return null;
+    return outcomes.includes(above.outcome) ? true : outcomes.includes(below.outcome) ? false : null;
+  },
   decide(quiz, verdict, ledger) {
     const measured = readMeasure(quiz, verdict, ledger);
     const { value } = measured;

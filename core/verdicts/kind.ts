@@ -25,6 +25,8 @@ export type VerdictKind<V extends Verdict> = {
   begin(quiz: Quiz, verdict: Verdict): Omit<V, keyof Verdict>;
   /** The fields that no other way has. */
   fields: readonly string[];
+  /** Whether a decision means that somebody has passed; null where it is no question of that. */
+  hasPassed?(verdict: V, decision: Decision): boolean | null;
   /** Outcomes that it names, the one where nothing decides left out. */
   named?(verdict: V): string[];
   /** Those of its fields that change where a scale or an outcome goes. */

@@ -73,9 +73,20 @@ export const unsubscribedAmong = async (db: Db | Tx, workspaceId: string, hashes
     ).map(({ hash }) => hash),
   );
 
-export async function addUnsubscribed(db: Db, workspaceId: string, personHash: string, at: Date): Promise<void> {
-  await db.insert(unsubscribed).values({ workspaceId, personHash, at }).onConflictDoNothing();
-}
+/** @returns whether they were not out before */
+export const addUnsubscribed = async (
+  db: Db | Tx,
+  workspaceId: string,
+  personHash: string,
+  at: Date,
+): Promise<boolean> =>
+  (
+    await db
+      .insert(unsubscribed)
+      .values({ workspaceId, personHash, at })
+      .onConflictDoNothing()
+      .returning({ at: unsubscribed.at })
+  ).length === 1;
 export async function removeUnsubscribed(db: Db, workspaceId: string, personHash: string): Promise<void> {
   await db.delete(unsubscribed).where(person(workspaceId, personHash));
 }

@@ -5,6 +5,7 @@ import { wordsIn } from './words-in';
 import type { Db, Tx } from '../client';
 import { contacts, deliveries, letters, listed, quizzes, runs } from '../schema';
 import type { DeliveryState } from './letters';
+import { deleteMessagesOf } from './webhooks';
 import { type RunWithEvents, runColumns } from './runs';
 
 export type ContactRow = typeof contacts.$inferSelect;
@@ -220,6 +221,7 @@ export async function removeContacts(
   const entries = emails.length
     ? await tx.delete(listed).where(entriesOf(workspaceId, emails)).returning({ id: listed.personId })
     : [];
+  await deleteMessagesOf(tx, workspaceId, runIds, emails);
   await tx.delete(contacts).where(
     and(
       eq(contacts.workspaceId, workspaceId),

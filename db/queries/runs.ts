@@ -194,15 +194,18 @@ export const runsInOrder = (
     after,
     until,
     wanted,
+    isTimed = false,
   }: {
     most: number;
     after?: { seenAt: Date; runId: string } | undefined;
     until: Date;
     wanted?: Wanted[] | undefined;
+    /** Whether it matters when each thing came. */
+    isTimed?: boolean;
   },
 ) =>
   db
-    .select(runColumns)
+    .select({ ...runColumns, times: isTimed ? times : sql<number[]>`'[]'::json` })
     .from(runs)
     .where(
       and(

@@ -5,6 +5,7 @@ import type { Access } from '../../core/schema/access';
 import type { Db, Tx } from '../client';
 import { access, runs, wipes } from '../schema';
 import { inheritJoined } from './joined';
+import { deleteMessagesOf } from './webhooks';
 import { type RunWithEvents, runColumns } from './runs';
 
 export type What = NonNullable<Access['wipe']>['what'];
@@ -67,6 +68,7 @@ export async function wipeContacts(
     from jsonb_to_recordset(${JSON.stringify(events)}::jsonb) as e(run_id text, seq integer, sent jsonb)
     where run_events.workspace_id = ${workspaceId} and run_events.run_id = e.run_id and run_events.seq = e.seq`);
   await tx.execute(sql`delete from letters where workspace_id = ${workspaceId} and run_id in ${listOf(ids)}`);
+  await deleteMessagesOf(tx, workspaceId, ids);
   await tx.execute(sql`delete from run_files where workspace_id = ${workspaceId} and run_id in ${listOf(ids)}`);
   await tx.execute(sql`
     with gone as (

@@ -1,4 +1,5 @@
 import { getQuiz, within } from '../accounts/own-quiz';
+import type { AnswerOf } from '../../contract';
 import type { QuizFile, QuizLine } from '../../contract/quizzes';
 import type { Known, Quiz } from '../../core/schema/quiz';
 import { blankQuiz } from '../../core/document/blank';
@@ -7,7 +8,8 @@ import { writeCsv } from '../../core/formats/csv';
 import { writeJson } from '../../core/formats/json';
 import { writeMarkdown } from '../../core/formats/markdown';
 import { isQuestion } from '../../core/document/lookup';
-import { validateQuiz } from '../../core/document/validate';
+import { goTo } from '../../core/document/go-to';
+import { type ValidationIssue, validateQuiz } from '../../core/document/validate';
 import { workspaceFigures } from '../../db/queries/figures';
 import {
   addressTaken,
@@ -31,7 +33,8 @@ import { requireEditor } from '../accounts/authorise';
 import { inBackground } from '../platform/background/pool';
 import { countWorkspace } from '../results/count-runs';
 import { database } from '../platform/database';
-import { LARGEST_QUIZ } from './edit-quiz';
+import { keepEdits, LARGEST_QUIZ } from './edit-quiz';
+import { readConfig } from '../platform/config';
 import { newId, slugOf } from '../platform/ids';
 import { logFailure } from '../platform/log';
 import { notFound, HttpError } from '../platform/http-error';
@@ -196,6 +199,9 @@ export async function createQuiz(
   return database().transaction((tx) => insertDraft(tx, member, draft, now));
 }
 
+/** Quizzes that are listed for a program at once. */
+const PAGE = 100;
+
 /** Takes in a whole document, as the demo does. @returns its id */
 export async function importQuiz(
   member: Membership,
@@ -205,15 +211,62 @@ export async function importQuiz(
 ): Promise<string> {
   requireEditor(member);
   const checked = validateQuiz(document);
-  if ('faults' in checked) {
-    throw new HttpError(
-      422,
-      'not-a-quiz',
-      checked.faults.map((f) => `${f.place || '/'}: ${f.reason}`).join('\n'),
-      checked.faults,
-    );
-  }
+  if ('faults' in checked) throw notAQuiz(checked.faults);
   return database().transaction((tx) => insertDraft(tx, member, checked.quiz, now, address));
+}
+
+/**
+ * Puts a whole document in the place of a draft, as one edit: it can be undone, and other windows follow. The id of the quiz stays, and who
+ * may take it is set elsewhere.
+ * @throws HttpError 409 where the draft has gone on since that revision, 422 where it is no quiz
+ * @returns the revision that the draft has now
+ */
+export async function putDocument(
+  member: Membership,
+  quizId: string,
+  revision: number,
+  document: unknown,
+  now = new Date(),
+): Promise<number> {
+  const { draft, revision: newest } = await getQuiz(member, quizId);
+  const checked = validateQuiz(document);
+  if ('faults' in checked) throw notAQuiz(checked.faults);
+  const behind = new HttpError(
+    409,
+    'changed',
+    'The quiz was changed meanwhile. Read it again, then put yours in its place; nothing was changed.',
+    { revision: newest },
+  );
+  if (newest !== revision) throw behind;
+  const edit = goTo('put-document', draft, { ...checked.quiz, access: draft.access });
+  if (!edit) return revision;
+  const kept = await keepEdits(member, quizId, revision, [{ id: newId('edit'), edit }], now);
+  if (kept.refused.length > 0) throw behind;
+  return kept.revision;
+}
+
+const notAQuiz = (faults: ValidationIssue[]) =>
+  new HttpError(422, 'not-a-quiz', faults.map((f) => `${f.place || '/'}: ${f.reason}`).join('\n'), faults);
+
+/** How a quiz stands: its draft, and what is live. */
+export async function readQuiz(member: Membership, quizId: string): Promise<AnswerOf<'GET /api/quizzes/{quiz}'>> {
+  const row = await getQuiz(member, quizId);
+  return {
+    ...{ id: quizId, title: row.draft.title, url: `${readConfig().publicUrl}/q/${row.address}` },
+    ...{ revision: row.revision, edition: row.liveEdition, state: publicationState(row), document: row.draft },
+  };
+}
+
+/** Quizzes for programs: a hundred at a time, by their ids. */
+export async function pageOfQuizzes(member: Membership, after = ''): Promise<AnswerOf<'GET /api/quizzes'>> {
+  const all = (await listQuizzes(member)).filter(({ id }) => id > after).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const page = all.slice(0, PAGE);
+  return {
+    quizzes: page.map(({ id, title, state, edition, runs, finished, contacts, changedAt, label, isArchived }) => ({
+      ...{ id, title, state, edition, runs, finished, contacts, changedAt, label, isArchived },
+    })),
+    next: all.length > PAGE ? (page.at(-1)?.id ?? null) : null,
+  };
 }
 
 /** A new quiz out of a pasted text or a file, read as the preview read it. @returns its id */

@@ -2,6 +2,7 @@
 import { findLetter } from '../../db/queries/letters';
 import { addUnsubscribed, isUnsubscribed, removeUnsubscribed } from '../../db/queries/mailing';
 import { workspaceName } from '../../db/queries/members';
+import { tellOfLeaving } from '../integrations/tell';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { notFound } from '../platform/http-error';
@@ -45,7 +46,12 @@ export async function leavingOf(link: Link): Promise<Leaving> {
 
 /** @param isOut whether whoever has the letter gets no more, or wants them after all */
 export async function leave(link: Link, isOut: boolean, now = new Date()): Promise<void> {
-  const { hash } = await letterAt(link);
-  if (isOut) await addUnsubscribed(database(), link.workspace, hash, now);
-  else await removeUnsubscribed(database(), link.workspace, hash);
+  const { found, hash } = await letterAt(link);
+  if (!isOut) return removeUnsubscribed(database(), link.workspace, hash);
+  const { quizId, runId, recipient } = found;
+  await database().transaction(async (tx) => {
+    // Pressed twice, it is told once.
+    if (await addUnsubscribed(tx, link.workspace, hash, now))
+      await tellOfLeaving(tx, { workspaceId: link.workspace, quizId, runId, at: now }, recipient);
+  });
 }

@@ -15,6 +15,8 @@ export type Config = {
   signInLimit: number;
   /** The name server that is asked whether a host name is proven, as `address:port`; null for the system's. */
   nameServer: string | null;
+  /** Addresses inside the network that webhooks may go to, as `host:port`, without TLS too: in tests and in the demo. */
+  insideHooks: string[];
   /** What a post office shows that hands over letters that came back; null where none does. */
   returnedKey: string | null;
   /** A header in which the proxy in front names the country of a request (ISO 3166). */
@@ -78,6 +80,7 @@ export function readConfig(): Config {
     signInLimit: positive('SIGN_IN_LIMIT', 12),
     nameServer,
     returnedKey: returnedKey ?? null,
+    insideHooks: (process.env['INSIDE_HOOKS'] ?? '').split(',').filter(Boolean),
     regionHeader: process.env['REGION_HEADER'] ?? null,
     haste: notNegative('HASTE', 200),
     visitorRate: positive('VISITOR_RATE', 1),

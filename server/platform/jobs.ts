@@ -10,6 +10,7 @@ export const WIPE = 'wipe';
 export const RELEASE = 'release-results';
 export const GATHER = 'gather';
 export const RESCORE = 'rescore';
+export const DELIVER = 'deliver';
 
 /** A letter about many runs that is due. @property dueAt ISO 8601 */
 export type Gathering = { workspaceId: string; quizId: string; messageId: string; dueAt: string };
@@ -23,6 +24,8 @@ export type Rescore = { workspaceId: string; quizId: string; rescoring: number }
 declare module './of-process' {
   interface OfProcess {
     jobs?: Promise<PgBoss>;
+    /** Set while a look at what other systems are to be told is about to be asked for. */
+    delivery?: ReturnType<typeof setTimeout>;
   }
 }
 /** How often a letter is tried, the first time aside: with growing pauses, over some six hours. */
@@ -52,6 +55,8 @@ export async function prepareQueue(url: string): Promise<void> {
   await queue.createQueue(GATHER, { name: GATHER, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.createQueue(RELEASE, { name: RELEASE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
   await queue.createQueue(RESCORE, { name: RESCORE, retryLimit: 12, retryDelay: 5, retryBackoff: true });
+  // One of each key waits at a time.
+  await queue.createQueue(DELIVER, { name: DELIVER, policy: 'short' });
   await queue.stop({ graceful: false, wait: true, timeout: 5_000 });
 }
 
@@ -99,6 +104,25 @@ export async function enqueueRescore(tx: Tx, job: Rescore): Promise<void> {
   await (await boss()).send(RESCORE, job, within(tx));
 }
 
+/** Milliseconds: by then the transaction that asked is over. */
+const AFTER_COMMIT = 300;
+/**
+ * Asks for a look at what other systems are to be told. What has to be sent stands in the database: a look that is lost costs a minute, after
+ * which there is one anyway.
+ */
+export function enqueueDelivery(): void {
+  ofProcess.delivery ??= setTimeout(() => {
+    delete ofProcess.delivery;
+    boss()
+      .then((queue) => queue.send(DELIVER, {}, { singletonKey: 'now' }))
+      .catch((error: unknown) => log.warn(errorForLog(error), 'queue'));
+  }, AFTER_COMMIT).unref();
+}
+/** The same at a moment. */
+export async function enqueueDeliveryAt(at: Date): Promise<void> {
+  await (await boss()).send(DELIVER, {}, { singletonKey: 'later', startAfter: at });
+}
+
 const within = (tx: Tx) => ({
   db: {
     executeSql: async (text: string, values: unknown[]) => {
@@ -109,6 +133,8 @@ const within = (tx: Tx) => ({
 });
 
 export async function stopJobs(): Promise<void> {
+  clearTimeout(ofProcess.delivery);
+  delete ofProcess.delivery;
   const queue = await ofProcess.jobs?.catch(() => undefined);
   delete ofProcess.jobs;
   await queue?.stop({ graceful: false, wait: true, timeout: 5_000 });

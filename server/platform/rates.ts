@@ -33,6 +33,8 @@ export const RATES = {
   rounds: { burst: 10, perSecond: 1 / 8_640 },
   /** Looks of one workspace whether a host name is proven. */
   proofs: { burst: 20, perSecond: 1 / 30 },
+  /** What one token asks. */
+  token: { burst: 300, perSecond: 10 },
   /** Letters that one creator sends to try them. */
   tests: { burst: 10, perSecond: 1 / 60 },
 } satisfies Record<string, Rate>;
@@ -66,6 +68,16 @@ export function takeOne(name: RateName, of: string, now = Date.now()): number {
   }
   buckets.set(key, { left: left - 1, at: now });
   return 0;
+}
+
+/** The standard headers about a bucket (draft-ietf-httpapi-ratelimit-headers): what it holds, what is left in it, seconds until it is full. */
+export function rateHeaders(name: RateName, of: string): Record<string, string> {
+  const { burst, perSecond } = RATES[name];
+  const left = Math.floor(buckets.get(`${name} ${of}`)?.left ?? burst);
+  return {
+    'RateLimit-Policy': `"${name}";q=${burst};w=${Math.ceil(burst / perSecond)}`,
+    RateLimit: `"${name}";r=${left};t=${Math.ceil((burst - left) / perSecond)}`,
+  };
 }
 
 /** The address of the network that a request comes from, as scripts/serve.mjs puts it in. */

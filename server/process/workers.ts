@@ -1,8 +1,12 @@
 import type { JobWithMetadata } from 'pg-boss';
+import { deliverAll, sweepMessages } from '../integrations/deliver';
+import { sweepKeys } from '../integrations/tokens';
 import { countEverything } from '../results/count-runs';
 import {
   boss,
   COUNT_RUNS,
+  DELIVER,
+  enqueueDeliveryAt,
   GATHER,
   type Gathering,
   RELEASE,
@@ -18,6 +22,9 @@ import { writeReleased } from '../results/release-results';
 import { sendLetter } from '../letters/send-letters';
 import { goThroughRuns } from '../results/rescorings';
 import { writeGathered } from '../results/gathered';
+
+/** Milliseconds between two looks at what is to be told. */
+const MINUTE = 60_000;
 
 type Letter = { workspaceId: string; letterId: string };
 type LetterJob = JobWithMetadata<Letter>;
@@ -55,11 +62,18 @@ export async function startWorkers(): Promise<void> {
   await queue.work<Rescore>(RESCORE, { pollingIntervalSeconds: 1 }, async (jobs) => {
     for (const job of jobs) await goThroughRuns(job.data);
   });
+  await queue.work(DELIVER, { pollingIntervalSeconds: 1 }, async () => {
+    const next = await deliverAll();
+    if (next && next.getTime() < Date.now() + MINUTE) await enqueueDeliveryAt(next);
+  });
+  await queue.schedule(DELIVER, '* * * * *');
   await queue.work(COUNT_RUNS, async () => countEverything());
   await queue.schedule(COUNT_RUNS, '* * * * *');
   await queue.work(WIPE, async () => {
     await wipeEverything();
     await sweepFiles();
+    await sweepMessages();
+    await sweepKeys();
   });
   await queue.schedule(WIPE, '17 * * * *');
 }

@@ -10,6 +10,7 @@ import type { Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { editionOf } from './editions';
+import { tellOfEdition } from '../integrations/tell';
 import { inBackground } from '../platform/background/pool';
 import { database } from '../platform/database';
 import { notFound, HttpError } from '../platform/http-error';
@@ -66,6 +67,8 @@ export async function publishQuiz(
       publishedBy: member.name,
     });
     await updateQuiz(tx, member.workspaceId, quizId, { liveEdition: edition, publishedRevision: row.revision });
+    const { workspaceId, name: by } = member;
+    await tellOfEdition(tx, { workspaceId, quizId, edition, quiz: row.draft, by }, now);
     return edition;
   });
 }
@@ -103,8 +106,8 @@ export async function noteEdition(member: Membership, quizId: string, edition: n
   return words;
 }
 
-export const listEditions = async (member: Membership, quizId: string): Promise<EditionLine[]> =>
-  (await editionsOf(database(), member.workspaceId, quizId)).map((e) => ({
-    ...e,
-    publishedAt: e.publishedAt.toISOString(),
-  }));
+export async function listEditions(member: Membership, quizId: string): Promise<EditionLine[]> {
+  await getQuiz(member, quizId);
+  const rows = await editionsOf(database(), member.workspaceId, quizId);
+  return rows.map((e) => ({ ...e, publishedAt: e.publishedAt.toISOString() }));
+}

@@ -13,6 +13,7 @@ import { oneRun, type RunWithEvents } from '../../db/queries/runs';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { database } from '../platform/database';
+import { tellOfRun } from '../integrations/tell';
 import { HttpError, notFound } from '../platform/http-error';
 import { enqueueRelease } from '../platform/jobs';
 import { editionOf, ownRunOf, runOf } from '../publishing/editions';
@@ -140,7 +141,7 @@ export async function mark(
       });
     }
     await setReviews(tx, set);
-    for (const row of rows) await releaseMarked(tx, row, questionId, marks);
+    for (const row of rows) await afterMarks(tx, row, questionId, marks, now);
     return rows.length;
   });
   return { ...(await toReview(member, quizId, questionId)), done };
@@ -172,16 +173,19 @@ async function requireMarkable(row: RunWithEvents, questionId: string, marks: nu
     throw new HttpError(422, 'too-many', `Marks from 0 to ${most} can be given. Nothing was changed.`);
 }
 
-/** A result that was kept back until a person had marked it goes out with the last marks. */
-async function releaseMarked(
+/** What the last marks of a run cause: a result that was kept back for them goes out, and other systems are told. */
+async function afterMarks(
   tx: Parameters<typeof setReviews>[0],
   row: RunWithEvents,
   questionId: string,
   marks: number | null,
+  now: Date,
 ): Promise<void> {
+  if (marks === null || row.isTrial) return;
   const { quiz, run: before } = await runOf(row);
-  if (quiz.delivery.held !== 'marked' || marks === null || row.isTrial) return;
   const after = { ...before, reviews: { ...before.reviews, [questionId]: marks } };
-  if (resultOf(quiz, before).marks.pending > 0 && resultOf(quiz, after).marks.pending === 0)
-    await enqueueRelease(tx, { workspaceId: row.workspaceId, quizId: row.quizId, runId: row.runId });
+  if (resultOf(quiz, before).marks.pending === 0 || resultOf(quiz, after).marks.pending > 0) return;
+  const { workspaceId, quizId, runId } = row;
+  if (quiz.delivery.held === 'marked') await enqueueRelease(tx, { workspaceId, quizId, runId });
+  await tellOfRun(tx, 'review.done', { row, quiz, run: after }, now);
 }

@@ -8,14 +8,16 @@ import type { Question, Quiz } from '../../core/schema/quiz';
 
 import { givenWords } from '../../core/flow/contact-formats';
 import { knownName } from '../../core/flow/carry';
-import { questionsOnWay, type Run } from '../../core/flow/run';
+import { agreedTo, runLine, type TakenRun, wayOf } from '../../core/formats/run-line';
 import { chosenIn, isAnswered, isFreeEntry } from '../../core/values/answer';
-import { contactOf, type Result, resultOf } from '../../core/flow/result';
+import { contactOf, resultOf } from '../../core/flow/result';
 import { type Condition, wantedOf } from '../../core/stats/filter';
 import type { Access } from '../../core/schema/access';
 import { accessOf } from '../../db/queries/access';
 import type { Membership } from '../../db/queries/members';
-import { type RunWithEvents, runsInOrder } from '../../db/queries/runs';
+import { type RunWithEvents, runsInOrder, type TimedRun } from '../../db/queries/runs';
+import { statementsOf } from '../../core/formats/xapi';
+import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
 import { editionOf, ownRunOf } from '../publishing/editions';
 import { countRuns } from './count-runs';
@@ -24,12 +26,7 @@ import { csvLine } from '../platform/csv';
 import { type Cell, sheetOf } from '../platform/sheet';
 
 /** A run with everything that its cells are made of. */
-type Read = {
-  row: RunWithEvents;
-  /** The edition it was taken on, which may be another than the columns are of. */
-  quiz: Quiz;
-  run: Run;
-  result: Result;
+type Read = TakenRun & {
   onWay: ReadonlySet<string>;
   contact: Record<string, string>;
 };
@@ -84,18 +81,6 @@ function columnsOfMany(id: string, { options, other }: Offered, head: string): C
   return [...listed, words];
 }
 
-/** The words of consent that were agreed to. */
-const agreedTo = ({ quiz, run }: Pick<Read, 'quiz' | 'run'>): string =>
-  quiz.pages
-    .flatMap((p) => p.blocks)
-    .flatMap((b) => {
-      const left = run.contact[b.id];
-      return b.kind === 'contact' && b.consent && left && 'fields' in left && left.consent === b.consent.version
-        ? b.consent.text
-        : [];
-    })
-    .join('; ');
-
 function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
   const fields = new Map(
     quiz.pages
@@ -142,7 +127,7 @@ function columnsFor(quiz: Quiz, keeps: Keeps): Column[] {
 
 async function read(row: RunWithEvents): Promise<Read> {
   const { quiz, run } = await ownRunOf(row);
-  const onWay = new Set(questionsOnWay(quiz, run).map((q) => q.id));
+  const onWay = wayOf({ quiz, run });
   return { row, quiz, run, result: resultOf(quiz, run), onWay, contact: contactOf(run) };
 }
 
@@ -155,14 +140,15 @@ async function* allRuns(
   quizId: string,
   where: readonly Condition[],
   until: Date,
-): AsyncGenerator<Read[]> {
+  isTimed = false,
+): AsyncGenerator<(Read & { row: TimedRun })[]> {
   if (where.length > 0) await countRuns(workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
   let after: { seenAt: Date; runId: string } | undefined;
   for (;;) {
-    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until, wanted });
-    const all: Read[] = [];
-    for (const row of rows) all.push(await read(row));
+    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until, wanted, isTimed });
+    const all: (Read & { row: TimedRun })[] = [];
+    for (const row of rows) all.push({ ...(await read(row)), row });
     if (all.length) yield all;
     after = rows.at(-1);
     if (rows.length < BATCH) return;
@@ -217,35 +203,21 @@ export async function* runsAsLines(
 ): AsyncGenerator<string> {
   await getQuiz(member, quizId);
   for await (const part of allRuns(member.workspaceId, quizId, where, until))
-    yield part.map((one) => `${JSON.stringify(lineOf(one))}\n`).join('');
+    yield part.map((one) => `${JSON.stringify(runLine(one))}\n`).join('');
 }
 
-function lineOf({ row, quiz, run, result, onWay, contact }: Read): object {
-  const { marks } = result;
-  return {
-    ...{ run: row.runId, edition: row.edition, source: row.source, language: row.language ?? quiz.language },
-    ...{ seen: row.seenAt, last: row.lastAt, finished: run.finished, traces: row.traces ?? {}, known: row.known },
-    way: run.way.map(({ page }) => page),
-    answers: Object.fromEntries(Object.entries(run.answers).filter(([id]) => onWay.has(id))),
-    contact: wordsOfContact(quiz, contact),
-    agreed: agreedTo({ quiz, run }),
-    ...(marks.percent === null ? {} : { marks }),
-    scales: Object.fromEntries(quiz.scales.map(({ id }) => [id, result.scales[id]?.points ?? null])),
-    verdicts: run.finished
-      ? Object.fromEntries(quiz.verdicts.map(({ id }) => [id, result.verdicts[id]?.outcomes ?? []]))
-      : {},
-  };
+/** The same as statements of the Experience API, one a line. */
+export async function* runsAsStatements(
+  member: Membership,
+  quizId: string,
+  where: readonly Condition[] = [],
+  until = new Date(),
+): AsyncGenerator<string> {
+  const { address } = await getQuiz(member, quizId);
+  const home = readConfig().publicUrl;
+  for await (const part of allRuns(member.workspaceId, quizId, where, until, true))
+    yield part
+      .flatMap((one) => statementsOf({ ...one, home, address, sent: one.row.events, times: one.row.times }))
+      .map((statement) => `${JSON.stringify(statement)}\n`)
+      .join('');
 }
-
-/** What was left, by field: of a choice the words, of a file its name. */
-const wordsOfContact = (quiz: Quiz, contact: Record<string, string>): Record<string, string> => {
-  const fields = new Map(
-    quiz.pages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'contact' ? b.fields : []))).map((f) => [f.id, f]),
-  );
-  return Object.fromEntries(
-    Object.entries(contact).map(([id, value]) => {
-      const field = fields.get(id);
-      return [id, field ? givenWords(field, value) : value];
-    }),
-  );
-};

@@ -25,6 +25,7 @@ import { type Chosen, keepFiles, lostFiles } from './run-files';
 import { runOfToken } from './run-of-token';
 import { runOfLasting } from '../publishing/keys';
 import { trialAt } from '../publishing/trials';
+import { isHeard, tellOfRun } from '../integrations/tell';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
 import { takeOne } from '../platform/rates';
@@ -136,12 +137,20 @@ const crowdIn = ({ network }: Key, now: Date): 'crowd' | null =>
  * @returns the run, with its events where it was begun before; undefined where the token opens another one
  */
 async function begin(
-  { workspaceId, quizId, access: { settings } }: LiveEdition,
+  { workspaceId, quizId, quiz, access: { settings } }: LiveEdition,
   { person }: Admitted,
   row: Parameters<typeof insertRun>[1],
 ): Promise<RunRow | RunWithEvents | undefined> {
-  if (person === null) return insertRun(database(), row);
+  const isTold = !row.isTrial && (await isHeard(workspaceId, quizId, 'run.started'));
+  if (person === null && !isTold) return insertRun(database(), row);
   return database().transaction(async (tx) => {
+    const started = async () => {
+      const begun = await insertRun(tx, row);
+      if (begun && isTold)
+        await tellOfRun(tx, 'run.started', { row: begun, quiz, run: startRun(quiz, begun) }, begun.seenAt);
+      return begun;
+    };
+    if (person === null) return started();
     await lockPerson(tx, workspaceId, quizId, person);
     const runs = await runsOfPerson(tx, workspaceId, quizId, person);
     const open = runs.find((run) => run.finishedAt === null);
@@ -151,7 +160,7 @@ async function begin(
     }
     if (settings.times !== undefined && runs.length >= settings.times)
       throw atDoor(doorFor(wordedIn(settings, row.language ?? null), 'taken'));
-    return insertRun(tx, row);
+    return started();
   });
 }
 
@@ -365,13 +374,19 @@ async function write(quiz: Quiz, row: RunRow, { run, before, seq, sent, now, set
   const finishedNow = run.finished && !before.finished;
   // Letters to makers tell of runs without a contact too.
   const isLeft = contactNews || (finishedNow && (hasContact(run) || quiz.messages.some(({ to }) => to !== 'visitor')));
-  if (!isLeft && !(finishedNow && settings)) return appendEvent(database(), event);
+  const happened = [
+    ...(contactNews ? (['contact.left'] as const) : []),
+    ...(finishedNow ? (['run.finished'] as const) : []),
+  ];
+  const isTold = happened.length > 0 && (await isHeard(workspaceId, row.quizId, ...happened));
+  if (!isLeft && !isTold && !(finishedNow && settings)) return appendEvent(database(), event);
   return database().transaction(async (tx) => {
     if (!(await appendEvent(tx, event))) return false;
     // The whole step is taken back where the last place has gone.
     if (finishedNow && settings && !(await takePlace(tx, workspaceId, row.quizId)))
       throw atDoor(doorFor(settings, 'full'));
     if (isLeft) await keepWhatWasLeft(tx, quiz, row, run, { contactNews, now });
+    if (isTold) for (const kind of happened) await tellOfRun(tx, kind, { row, quiz, run }, now);
     return true;
   });
 }

@@ -280,12 +280,3 @@ export const addResultPage = (quiz: Quiz): Edit => ({
   ops: [{ op: 'insert', at: [], list: 'pages', item: resultPage(newId), after: quiz.pages.at(-1)?.id ?? null }],
 });
 
-/** Brings the whole quiz to an earlier state, as one step; null where it stands like that. Its id, and ids used since, stay its own. */
-export function goBackTo(quiz: Quiz, state: Quiz): Edit | null {
-  const fields = new Set([...Object.keys(quiz), ...Object.keys(state)]);
-  const ops = [...fields].flatMap((field) => {
-    const [was, to] = [fieldOf(quiz, field), fieldOf(state, field)];
-    return field === 'id' || same(was, to) ? [] : setField('go-back', [], [field], was, to).ops;
-  });
-  return ops.length ? { name: 'go-back', ops } : null;
-}

@@ -12,7 +12,7 @@ import { Mark } from '../../ui/marks';
 import { SideSheet } from '../../ui/side-sheet';
 import { Alarm, Inline, Muted, PlainList, Strong } from '../../ui/text';
 import { useDocumentStore, useQuiz } from '../document';
-import { goBackTo } from '../edits/edits';
+import { goTo } from '../../core/document/go-to';
 import { usePublication } from '../shared/publication';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
@@ -129,7 +129,7 @@ function useEdition(edition: number | null) {
 function Acts({ line, quiz, onClose }: { line: EditionLine; quiz: Quiz | null; onClose: () => void }) {
   const store = useDocumentStore();
   const draft = useQuiz();
-  const edit = quiz && goBackTo(draft, quiz);
+  const edit = quiz && goTo('go-back', draft, quiz);
   const putLive = usePutLive();
   const { live } = usePublication();
   return (

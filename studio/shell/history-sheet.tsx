@@ -9,7 +9,7 @@ import { isQuestion } from '../../core/document/lookup';
 import { PrimaryButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { useDocument, useDocumentStore } from '../document';
-import { goBackTo } from '../edits/edits';
+import { goTo } from '../../core/document/go-to';
 import { call } from '../../contract/call';
 import { dayAndTime } from '../shared/time';
 import { Shelf } from './shelf';
@@ -71,7 +71,7 @@ function State({ quiz, onClose }: { quiz: Quiz; onClose: () => void }) {
   const now = useDocument((s) => s.quiz);
   const { run, setSent } = useTry(quiz);
   const questions = quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)).length;
-  const edit = goBackTo(now, quiz);
+  const edit = goTo('go-back', now, quiz);
   return (
     <div>
       <p style={{ marginBottom: 12 }}>

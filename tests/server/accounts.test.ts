@@ -76,7 +76,7 @@ describe('an account', () => {
     expect(made.headers.getSetCookie()).toEqual([]);
     const refused = await signIn(email);
     expect([refused.status, refused.headers.getSetCookie()]).toEqual([403, []]);
-    expect(await refused.json()).toMatchObject({ message: expect.stringContaining('letter') });
+    expect(await refused.json()).toMatchObject({ detail: expect.stringContaining('letter') });
     const letter = await until(() => lettersTo(email)[0]);
     const opened = await auth().handler(new Request(addressIn(letter.text)));
     expect(await isIn(cookieOf(opened))).toBe(true);
@@ -103,7 +103,7 @@ describe('an account', () => {
     async (password) => {
       const response = await ask('/sign-up/email', { name: 'Pia', email: newEmail(), password });
       expect(response.status).toBe(400);
-      expect(await response.json()).toMatchObject({ message: expect.stringMatching(/guessed|10 letters/) });
+      expect(await response.json()).toMatchObject({ detail: expect.stringMatching(/guessed|10 letters/) });
     },
   );
   it('has a name of a hundred letters at most', async () => {

@@ -2,7 +2,7 @@ import type { Edit } from '../../core/document/edits';
 import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
 import { editionOf } from '../../server/publishing/editions';
 import { listStates, draftAt } from '../../server/editing/history';
-import { goBackTo } from '../../studio/edits/edits';
+import { goTo } from '../../core/document/go-to';
 import { listEditions, publishQuiz } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import {
@@ -225,10 +225,10 @@ describe('earlier states', () => {
     await expect(draftAt(stranger, quizId, 2)).rejects.toMatchObject({ status: 404 });
 
     const { draft: now, revision } = await getQuiz(member, quizId);
-    const back = goBackTo(now, state);
+    const back = goTo('go-back', now, state);
     if (!back) throw new Error('it stands otherwise now');
     await keepEdits(member, quizId, revision, [{ id: 'edit-back', edit: back }], at(32));
     expect((await getQuiz(member, quizId)).draft).toEqual(state);
-    expect(goBackTo(state, state)).toBeNull();
+    expect(goTo('go-back', state, state)).toBeNull();
   });
 });

@@ -27,7 +27,7 @@ const json = (body: unknown, headers: Record<string, string> = {}) =>
   });
 const told = async (response: Response) => ({
   status: response.status,
-  ...((await response.json()) as { code: string; message: string }),
+  ...((await response.json()) as { code: string; detail: string }),
 });
 
 describe('a visitor’s request', () => {
@@ -102,7 +102,7 @@ describe('a visitor’s request', () => {
     const answers = await Promise.all(Array.from({ length: 130 }, () => stepPOST(json(body))));
     const late = answers.find((a) => a.status === 429);
     expect(late?.headers.get('retry-after')).toMatch(/^\d+$/);
-    expect((await late?.json()) as object).toMatchObject({ message: expect.stringContaining('Your answers are kept') });
+    expect((await late?.json()) as object).toMatchObject({ detail: expect.stringContaining('Your answers are kept') });
   });
   it('with an answer that cannot be is refused at its place', async () => {
     const { address } = await published();

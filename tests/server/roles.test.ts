@@ -1,6 +1,7 @@
 /** Every endpoint of the studio, asked by everybody: without a session, from another workspace, as reader, editor and owner. */
 import { readdir, readFile } from 'node:fs/promises';
 import type { Endpoint } from '../../contract';
+import type { FileName } from '../../contract/api';
 import type { browserErrors } from '../../contract/browser-errors';
 import type { visits } from '../../contract/visits';
 import { addMember, chooseWorkspace, type Membership } from '../../db/queries/members';
@@ -13,32 +14,20 @@ import { keepLook } from '../../server/editing/looks';
 import { listContacts } from '../../server/people/people';
 import { listStates } from '../../server/editing/history';
 import { insertRunFile } from '../../db/queries/run-files';
+import { insertToken } from '../../db/queries/tokens';
+import { insertWebhook } from '../../db/queries/webhooks';
+import { newId } from '../../server/platform/ids';
 import { trayOf } from '../../server/letters/mail';
 import { database } from '../../server/platform/database';
 import { addPeople, listPage } from '../../server/publishing/access';
 import { addHostName } from '../../server/publishing/host-names';
 import { listPeople } from '../../server/results/findings';
 import { signUp } from './signed-in';
-import { contact, go, newToken, published, visit } from './world';
+import { contact, go, newToken, published, smallQuiz, visit } from './world';
 
 type OfVisitors = keyof typeof visits | keyof typeof browserErrors;
 /** A file has no contract: it is no JSON. */
-type File =
-  | 'GET /api/quizzes/{quiz}/runs.csv'
-  | 'GET /api/quizzes/{quiz}/runs.xlsx'
-  | 'GET /api/quizzes/{quiz}/runs.jsonl'
-  | 'GET /api/quizzes/{quiz}/tables/{kind}'
-  | 'GET /api/account/data.json'
-  | 'GET /api/people/contacts.csv'
-  | 'GET /api/people/contacts.xlsx'
-  | 'GET /api/people/contacts.vcf'
-  | 'GET /api/quizzes/{quiz}/letters/{letter}/page'
-  | 'GET /api/quizzes/{quiz}/letters/{letter}/letter.eml'
-  | 'GET /api/quizzes/{quiz}/messages/{message}/page'
-  | 'GET /api/people/{contact}/data.json'
-  | 'GET /api/quizzes/{quiz}/people/{run}/files/{file}'
-  | 'GET /api/quizzes/{quiz}/live';
-type OfStudio = Exclude<Endpoint, OfVisitors> | File;
+type OfStudio = Exclude<Endpoint, OfVisitors> | FileName;
 type Role = Membership['role'];
 type Row = {
   /** Who may at least. */ role: Role;
@@ -47,6 +36,8 @@ type Row = {
   /** What a stranger is told, where it is not that there is no such thing. */ stranger?: number;
   /** What they who may are told, where what is asked for makes no sense in this world. */ told?: number;
 };
+
+const DOCUMENT = smallQuiz();
 
 /** A new endpoint does not compile until it stands here. */
 const rows: Record<OfStudio, Row> = {
@@ -91,6 +82,27 @@ const rows: Record<OfStudio, Row> = {
   },
   'POST /api/pictures': { role: 'editor', stranger: 422, told: 422 },
   'POST /api/recordings': { role: 'editor', stranger: 422, told: 422 },
+  'GET /api/quizzes': { role: 'reader', stranger: 200 },
+  'GET /api/quizzes/{quiz}': { role: 'reader' },
+  'PUT /api/quizzes/{quiz}/document': { role: 'editor', body: { revision: 1, document: DOCUMENT } },
+  'GET /api/quizzes/{quiz}/editions': { role: 'reader' },
+  'GET /api/webhooks': { role: 'reader', stranger: 200 },
+  'POST /api/webhooks': {
+    role: 'owner',
+    body: { url: 'https://hear.roles.test/in', happenings: ['run.finished'], quizzes: null },
+    stranger: 200,
+  },
+  'PUT /api/webhooks/{webhook}': { role: 'owner', body: { isOn: false } },
+  'DELETE /api/webhooks/{webhook}': { role: 'owner' },
+  'GET /api/webhooks/{webhook}/secret': { role: 'owner' },
+  'POST /api/webhooks/{webhook}/secret': { role: 'owner' },
+  'GET /api/webhooks/{webhook}/messages': { role: 'owner' },
+  'POST /api/webhooks/{webhook}/test': { role: 'owner' },
+  'POST /api/webhooks/{webhook}/again': { role: 'owner', body: {} },
+  'PUT /api/quizzes/{quiz}/webhooks/{webhook}': { role: 'editor', body: { hears: true } },
+  'GET /api/tokens': { role: 'owner', stranger: 200 },
+  'POST /api/tokens': { role: 'owner', body: { name: 'Till', scopes: ['quizzes:read'], days: null }, stranger: 200 },
+  'DELETE /api/tokens/{token}': { role: 'owner' },
   'POST /api/quizzes': { role: 'editor', body: { prompt: 'Tea?', answers: [] }, stranger: 200 },
   'POST /api/quizzes/read': {
     role: 'editor',
@@ -152,6 +164,7 @@ const rows: Record<OfStudio, Row> = {
   'GET /api/quizzes/{quiz}/runs.csv': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.xlsx': { role: 'reader' },
   'GET /api/quizzes/{quiz}/runs.jsonl': { role: 'reader' },
+  'GET /api/quizzes/{quiz}/runs.xapi.jsonl': { role: 'reader' },
   'GET /api/quizzes/{quiz}/tables/{kind}': { role: 'reader', query: 'of=journey' },
   'GET /api/quizzes/{quiz}/board': { role: 'reader' },
   'PUT /api/quizzes/{quiz}/board': { role: 'editor', body: { version: 0, panels: [] } },
@@ -237,6 +250,12 @@ async function makeWorld(endpoint: string): Promise<Record<string, string>> {
   await addComment(owner, quizId, { id: 'comment-1', block: 'q1', words: 'Too long?' });
   await addPeople(owner, quizId, 'Ida');
   await addHostName(owner, 'fragen.roles.test');
+  const hook = { workspaceId: owner.workspaceId, webhookId: newId('hook'), url: 'https://hear.roles.test/' };
+  // There may be so many of either.
+  if (endpoint.includes('{webhook}'))
+    await insertWebhook(database(), { ...hook, happenings: [], quizzes: [], madeBy: owner.userId });
+  const token = { workspaceId: owner.workspaceId, tokenId: newId('t'), name: 'Till', hash: newToken() };
+  if (endpoint.includes('{token}')) await insertToken(database(), { ...token, scopes: [], madeBy: owner.userId });
   // So many invitations a day are the most: those of these worlds were made on different days, the oldest first.
   const invitedAt = new Date(Date.now() - Math.max(0, 12 - Math.floor(worlds / 20)) * 86_400_000);
   const whom = { email: `${newToken().toLowerCase()}@slowspoke.test`, role: 'reader' as const };
@@ -266,6 +285,8 @@ async function makeWorld(endpoint: string): Promise<Record<string, string>> {
     rescoring: '1',
     gift: new URL((await giveAway(owner, quizId)).link ?? '').searchParams.get('key') ?? '',
     session: 'no-such-session',
+    webhook: hook.webhookId,
+    token: token.tokenId,
     host: 'fragen.roles.test',
     look: (await keepLook(owner, 'Of the house', {})).id,
     contact: (await listContacts(owner, {})).people[0]?.id ?? '',
@@ -297,8 +318,8 @@ async function ask(endpoint: OfStudio, { body, query = '' }: Row, world: Record<
   return response?.status;
 }
 
-/** What asks for nobody: signing in, the demo's own door, and whether the server is well. */
-const OPEN = ['auth/', 'demo/', 'health/', 'post/'];
+/** What asks for nobody: signing in, the demo's own door, whether the server is well, and what the API is. */
+const OPEN = ['auth/', 'demo/', 'health/', 'post/', 'openapi.json/'];
 
 const ranks: Role[] = ['reader', 'editor', 'owner'];
 describe('every endpoint of the studio', () => {
@@ -314,7 +335,7 @@ describe('every endpoint of the studio', () => {
   });
   it.each(Object.entries(rows) as [OfStudio, Row][])('%s', async (endpoint, row) => {
     // What is only read is the same for all who read.
-    const world = await (endpoint.startsWith('GET ') ? (readWorld ??= makeWorld(endpoint)) : makeWorld(endpoint));
+    const world = await (endpoint.startsWith('GET ') ? (readWorld ??= makeWorld('{webhook}')) : makeWorld(endpoint));
     expect(await ask(endpoint, row, world, '')).toBe(401);
     expect(await ask(endpoint, row, world, cookies.stranger)).toBe(row.stranger ?? 404);
     // Somebody of the workspace who is here for other quizzes alone.

@@ -40,12 +40,12 @@ describe('what the server says to a step', () => {
   it.each([
     [200, standing, { is: 'taken', standing }],
     [422, { refused: [], standing }, { is: 'refused', why: { refused: [], standing } }],
-    [409, { message: 'Gone on.', details: standing }, { is: 'passed', message: 'Gone on.', standing }],
-    [409, { message: 'Another quiz.' }, { is: 'passed', message: 'Another quiz.' }],
-    [404, { message: 'This run is not here.' }, { is: 'gone' }],
-    [413, { message: 'Too much.' }, { is: 'told', message: 'Too much.' }],
-    [429, { message: 'Wait.' }, { is: 'not-now' }],
-    [503, { message: 'Trouble.' }, { is: 'not-now' }],
+    [409, { detail: 'Gone on.', details: standing }, { is: 'passed', message: 'Gone on.', standing }],
+    [409, { detail: 'Another quiz.' }, { is: 'passed', message: 'Another quiz.' }],
+    [404, { detail: 'This run is not here.' }, { is: 'gone' }],
+    [413, { detail: 'Too much.' }, { is: 'told', message: 'Too much.' }],
+    [429, { detail: 'Wait.' }, { is: 'not-now' }],
+    [503, { detail: 'Trouble.' }, { is: 'not-now' }],
   ])('%i', async (status, body, answer) => {
     expect(await said(status, body)).toEqual(answer);
   });

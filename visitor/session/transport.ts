@@ -5,7 +5,7 @@ import type { BodyOf } from '../../contract';
 import type { Standing, StepRefused } from '../../contract/visits';
 import { fetchOfResults, needsOfResults } from '../blocks/late';
 
-type Said = { message?: string; details?: Standing };
+type Said = { detail?: string; details?: Standing };
 export type Answer =
   | { is: 'taken'; standing: Standing }
   /** Not an answer that can be taken, at its place. */
@@ -59,7 +59,7 @@ async function ask(endpoint: string, body: unknown, keepalive: boolean): Promise
   if (status === 404) return { is: 'gone' };
   if (status === 422) return { is: 'refused', why: await said<StepRefused>(response) };
   if (status === 403) return { is: 'shut', door: (await said<{ details: Door }>(response)).details };
-  const { message = '', details } = await said<Said>(response);
+  const { detail: message = '', details } = await said<Said>(response);
   if (status === 409) return { is: 'passed', message, ...(details ? { standing: details } : {}) };
   return { is: 'told', message };
 }

@@ -9,6 +9,7 @@ import { choiceView, type ChoiceView } from './view';
 import { choiceWeighed } from './weighed';
 import { choiceFindings } from './findings';
 import { choiceDrawn } from './drawn';
+import { choiceAssess } from './assess';
 
 export const choice: Kind<Of<'choice'>, ChoiceView> = {
   ...choiceAnswer,
@@ -21,4 +22,5 @@ export const choice: Kind<Of<'choice'>, ChoiceView> = {
   ...choiceForm,
   ...choiceFindings,
   ...choiceDrawn,
+  ...choiceAssess,
 };

@@ -8,6 +8,7 @@ import { dateView, type DateView } from './view';
 import { dateWeighed } from './weighed';
 import { typedForm } from '../form';
 import { dateDrawn } from './drawn';
+import { dateAssess } from './assess';
 
 export const date: Kind<Of<'date'>, DateView> = {
   ...dateAnswer,
@@ -19,4 +20,5 @@ export const date: Kind<Of<'date'>, DateView> = {
   ...dateWeighed,
   ...typedForm,
   ...dateDrawn,
+  ...dateAssess,
 };

@@ -8,6 +8,7 @@ import { typedForm } from '../form';
 import { textAnswer, typedView, type TypedView } from '../typed';
 import { essayFindings } from './findings';
 import { wordsDrawn } from '../words-drawn';
+import { essayAssess } from './assess';
 
 export const essay: Kind<Of<'essay'>, TypedView> = {
   ...textAnswer,
@@ -20,4 +21,5 @@ export const essay: Kind<Of<'essay'>, TypedView> = {
   ...typedForm,
   ...essayFindings,
   ...wordsDrawn,
+  ...essayAssess,
 };

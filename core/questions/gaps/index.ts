@@ -9,6 +9,7 @@ import { gapsView, type GapsView } from './view';
 import { gapsWeighed } from './weighed';
 import { gapsFindings } from './findings';
 import { gapsDrawn } from './drawn';
+import { gapsAssess } from './assess';
 
 export const gaps: Kind<Of<'gaps'>, GapsView> = {
   ...gapsAnswer,
@@ -21,4 +22,5 @@ export const gaps: Kind<Of<'gaps'>, GapsView> = {
   ...gapsForm,
   ...gapsFindings,
   ...gapsDrawn,
+  ...gapsAssess,
 };

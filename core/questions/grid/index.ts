@@ -9,6 +9,7 @@ import { gridView, type GridView } from './view';
 import { gridWeighed } from './weighed';
 import { gridFindings } from './findings';
 import { gridDrawn } from './drawn';
+import { gridAssess } from './assess';
 
 export const grid: Kind<Of<'grid'>, GridView> = {
   ...gridAnswer,
@@ -21,4 +22,5 @@ export const grid: Kind<Of<'grid'>, GridView> = {
   ...gridForm,
   ...gridFindings,
   ...gridDrawn,
+  ...gridAssess,
 };

@@ -9,6 +9,7 @@ import { matchView, type MatchView } from './view';
 import { matchWeighed } from './weighed';
 import { matchFindings } from './findings';
 import { matchDrawn } from './drawn';
+import { matchAssess } from './assess';
 
 export const match: Kind<Of<'match'>, MatchView> = {
   ...matchAnswer,
@@ -21,4 +22,5 @@ export const match: Kind<Of<'match'>, MatchView> = {
   ...matchForm,
   ...matchFindings,
   ...matchDrawn,
+  ...matchAssess,
 };

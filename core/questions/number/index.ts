@@ -9,6 +9,7 @@ import { numberWeighed } from './weighed';
 import { numberFindings } from './findings';
 import { measuredDrawn } from '../measured-drawn';
 import { numbersModel } from '../values-model';
+import { measuredAssess } from '../measured-assess';
 
 export const number: Kind<Of<'number'>, MeasuredView> = {
   ...measuredAnswer,
@@ -21,4 +22,5 @@ export const number: Kind<Of<'number'>, MeasuredView> = {
   ...measuredForm,
   ...numberFindings,
   ...measuredDrawn(numbersModel),
+  ...measuredAssess(false),
 };

@@ -9,6 +9,7 @@ import { orderView, type OrderView } from './view';
 import { orderWeighed } from './weighed';
 import { orderFindings } from './findings';
 import { orderDrawn } from './drawn';
+import { orderAssess } from './assess';
 
 export const order: Kind<Of<'order'>, OrderView> = {
   ...orderAnswer,
@@ -21,4 +22,5 @@ export const order: Kind<Of<'order'>, OrderView> = {
   ...orderForm,
   ...orderFindings,
   ...orderDrawn,
+  ...orderAssess,
 };

@@ -10,6 +10,7 @@ import { meanWeighed } from '../weighed';
 import { ratingFindings } from './findings';
 import { measuredDrawn } from '../measured-drawn';
 import { valuesModel } from '../values-model';
+import { ratingAssess } from './assess';
 
 export const rating: Kind<Of<'rating'>, RatingView> = {
   ...measuredAnswer,
@@ -22,4 +23,5 @@ export const rating: Kind<Of<'rating'>, RatingView> = {
   ...measuredForm,
   ...ratingFindings,
   ...measuredDrawn(valuesModel),
+  ...ratingAssess,
 };

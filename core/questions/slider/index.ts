@@ -9,6 +9,7 @@ import { meanWeighed } from '../weighed';
 import { sliderFindings } from './findings';
 import { measuredDrawn } from '../measured-drawn';
 import { valuesModel } from '../values-model';
+import { measuredAssess } from '../measured-assess';
 
 export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...measuredAnswer,
@@ -21,4 +22,5 @@ export const slider: Kind<Of<'slider'>, MeasuredView> = {
   ...measuredForm,
   ...sliderFindings,
   ...measuredDrawn(valuesModel),
+  ...measuredAssess(true),
 };

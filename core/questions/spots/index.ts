@@ -9,6 +9,7 @@ import { spotsView, type SpotsView } from './view';
 import { spotsWeighed } from './weighed';
 import { spotsFindings } from './findings';
 import { spotsDrawn } from './drawn';
+import { spotsAssess } from './assess';
 
 export const spots: Kind<Of<'spots'>, SpotsView> = {
   ...spotsAnswer,
@@ -21,4 +22,5 @@ export const spots: Kind<Of<'spots'>, SpotsView> = {
   ...spotsForm,
   ...spotsFindings,
   ...spotsDrawn,
+  ...spotsAssess,
 };

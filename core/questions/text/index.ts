@@ -8,6 +8,7 @@ import { textWeighed } from './weighed';
 import { lineAnswer, typedView, type TypedView } from '../typed';
 import { textFindings } from './findings';
 import { wordsDrawn } from '../words-drawn';
+import { textAssess } from './assess';
 
 export const text: Kind<Of<'text'>, TypedView> = {
   ...lineAnswer,
@@ -20,4 +21,5 @@ export const text: Kind<Of<'text'>, TypedView> = {
   ...typedForm,
   ...textFindings,
   ...wordsDrawn,
+  ...textAssess,
 };

@@ -35,7 +35,7 @@ export const POST = (request: Request) =>
         ? 'That was too often in a minute. Wait a moment, then try again.'
         : textOf(answered, 'message'));
     return Response.json(
-      { ...(isObject(answered) ? answered : {}), message },
+      { ...(isObject(answered) ? answered : {}), detail: message },
       { status: response.status, headers: response.headers },
     );
   });

@@ -3,6 +3,6 @@ import { filtersIn } from '../../../../server/people/people';
 import { memberFile } from '../../../endpoint';
 import { download } from '../../../http';
 
-export const GET = memberFile((member, _, request) =>
+export const GET = memberFile('GET /api/people/contacts.csv', (member, _, request) =>
   download(contactsAsCsv(member, filtersIn(request.url)), 'text/csv', 'contacts.csv'),
 );

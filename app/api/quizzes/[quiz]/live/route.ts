@@ -2,7 +2,7 @@ import { lookOn } from '../../../../../server/results/live';
 import { memberFile } from '../../../../endpoint';
 
 /** Findings as server-sent events (HTML, 9.2), one each time they change. */
-export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request) => {
+export const GET = memberFile('GET /api/quizzes/{quiz}/live', async (member, { quiz }, request) => {
   const encoder = new TextEncoder();
   const { readable, writable } = new TransformStream<Uint8Array>(undefined, { highWaterMark: 100 });
   const writer = writable.getWriter();

@@ -4,7 +4,7 @@ import { getQuiz } from '../../../../../server/accounts/own-quiz';
 import { memberFile } from '../../../../endpoint';
 import { download } from '../../../../http';
 
-export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request) => {
+export const GET = memberFile('GET /api/quizzes/{quiz}/runs.csv', async (member, { quiz }, request) => {
   const { address } = await getQuiz(member, quiz);
   return download(
     runsAsCsv(member, quiz, conditionsIn(new URL(request.url).searchParams.get('where'))),

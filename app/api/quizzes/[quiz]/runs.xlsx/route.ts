@@ -4,7 +4,7 @@ import { getQuiz } from '../../../../../server/accounts/own-quiz';
 import { memberFile } from '../../../../endpoint';
 import { downloadBytes, SHEET } from '../../../../http';
 
-export const GET = memberFile<{ quiz: string }>(async (member, { quiz }, request) => {
+export const GET = memberFile('GET /api/quizzes/{quiz}/runs.xlsx', async (member, { quiz }, request) => {
   const { address } = await getQuiz(member, quiz);
   return downloadBytes(
     await runsAsSheet(member, quiz, conditionsIn(new URL(request.url).searchParams.get('where'))),
