@@ -74,6 +74,8 @@ async function serve() {
     SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,
     RETURNED_MAIL_KEY: process.env.RETURNED_MAIL_KEY ?? secret('returned-mail-key'),
     NAME_SERVER: process.env.NAME_SERVER ?? `127.0.0.1:${port + 4}`,
+    INSIDE_HOOKS: `127.0.0.1:${port + 5}`,
+    RECEIVER_URL: `http://127.0.0.1:${port + 5}/hear`,
     ...(own ? { POST_OFFICE_URL: `http://127.0.0.1:${port + 2}` } : {}),
   };
   await keepRunning('The website and the post office', () =>
@@ -81,6 +83,7 @@ async function serve() {
       ...env,
       WEBSITE_PORT: String(port + 1),
       NAMES_PORT: String(port + 3),
+      RECEIVER_PORT: String(port + 5),
       ...(own ? { SMTP_PORT: String(smtpPort), POST_PORT: String(port + 2), POST_FOLDER: join(data, 'post') } : {}),
     }),
   );
@@ -97,6 +100,7 @@ async function serve() {
   say(`\nThe sample website is at http://127.0.0.1:${port + 1}`);
   if (own) say(`The post office is at http://127.0.0.1:${port + 2}`);
   say(`The name server, for host names such as quiz.slowspoke.localhost, is at http://127.0.0.1:${port + 3}`);
+  say(`Another system that can be told what happens, a till, is at http://127.0.0.1:${port + 5}`);
   say(`All primitives and kinds of question are at http://127.0.0.1:${port}/gallery`);
   say('Ctrl-C ends all of it.');
   say(`Yes Maybe is at http://127.0.0.1:${port}`);

@@ -1,5 +1,6 @@
-/** Starts the simulated outside of the demo: a post office, a name server, and the website of Slow Spoke on an origin of its own. */
+/** Starts the simulated outside of the demo: a post office, a name server, another system that is told what happens, and the website of Slow Spoke on an origin of its own. */
 import { startNameServer } from './name-server';
+import { startReceiver } from './receiver';
 import { startPostOffice } from './post-office';
 import { startWebsite } from './website';
 
@@ -26,8 +27,9 @@ async function open(): Promise<void> {
   const names = process.env['NAME_SERVER']
     ? await startNameServer({ port: Number(process.env['NAME_SERVER'].split(':')[1]), webPort: port('NAMES_PORT') })
     : null;
+  const receiver = process.env['RECEIVER_PORT'] ? await startReceiver({ port: port('RECEIVER_PORT') }) : null;
   process.on('SIGTERM', () => {
-    void Promise.all([website.close(), office?.close(), names?.close()]).then(() => process.exit(0));
+    void Promise.all([website.close(), office?.close(), names?.close(), receiver?.close()]).then(() => process.exit(0));
   });
 }
 

@@ -19,7 +19,7 @@ type Statement = {
   id: string;
   actor: { account: { homePage: string; name: string } };
   verb: { id: string };
-  object: { id: string; definition?: Record<string, unknown> };
+  object: { id: string; definition?: Record<string, unknown> & { interactionType?: string } };
   result?: { response?: string; success?: boolean; score?: Record<string, number>; duration?: string };
   context: { registration: string };
   timestamp: string;
@@ -71,10 +71,10 @@ it.each(Array.from({ length: 60 }, (_, seed) => seed))('keeps the rules on any q
     if (scaled !== undefined) expect(Math.abs(scaled)).toBeLessThanOrEqual(1);
     if (raw !== undefined && max !== undefined) expect(raw).toBeLessThanOrEqual(max);
     if (raw !== undefined && min !== undefined) expect(raw).toBeGreaterThanOrEqual(min);
-    const interaction = object.definition?.['interactionType'];
+    const interaction = object.definition?.interactionType;
     if (interaction === undefined) continue;
     expect(INTERACTIONS).toContain(interaction);
-    for (const list of PARTS[String(interaction)] ?? []) {
+    for (const list of PARTS[interaction] ?? []) {
       const ids = (object.definition?.[list] as { id: string }[]).map((part) => part.id);
       expect(new Set(ids).size).toBe(ids.length);
       expect(ids.every((part) => /^\S+$/.test(part) && !part.includes('[,]'))).toBe(true);

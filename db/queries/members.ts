@@ -24,18 +24,21 @@ export type Membership = {
   isLimited: boolean;
 };
 
+/** Of members with their workspace and their account. */
+export const membershipColumns = {
+  workspaceId: members.workspaceId,
+  workspace: workspaces.name,
+  userId: members.userId,
+  name: user.name,
+  email: user.email,
+  role: members.role,
+  isLimited: members.isLimited,
+};
+
 /** The workspace a person works in: the one they chose last. */
 export async function membershipOf(db: Db, userId: string): Promise<Membership | undefined> {
   const rows = await db
-    .select({
-      workspaceId: members.workspaceId,
-      workspace: workspaces.name,
-      userId: members.userId,
-      name: user.name,
-      email: user.email,
-      role: members.role,
-      isLimited: members.isLimited,
-    })
+    .select(membershipColumns)
     .from(members)
     .innerJoin(workspaces, eq(workspaces.workspaceId, members.workspaceId))
     .innerJoin(user, eq(user.id, members.userId))

@@ -2,6 +2,7 @@
 import { and, asc, eq, isNull, lt } from 'drizzle-orm';
 import type { Db, Tx } from '../client';
 import { keptAnswers, members, tokens, user, workspaces } from '../schema';
+import { membershipColumns } from './members';
 
 export type TokenRow = typeof tokens.$inferSelect;
 export type KeptAnswer = typeof keptAnswers.$inferSelect;
@@ -25,15 +26,7 @@ export async function tokenWithMaker(db: Db, workspaceId: string, tokenId: strin
   const rows = await db
     .select({
       token: tokens,
-      member: {
-        workspaceId: members.workspaceId,
-        workspace: workspaces.name,
-        userId: members.userId,
-        name: user.name,
-        email: user.email,
-        role: members.role,
-        isLimited: members.isLimited,
-      },
+      member: membershipColumns,
     })
     .from(tokens)
     .innerJoin(members, and(eq(members.workspaceId, tokens.workspaceId), eq(members.userId, tokens.madeBy)))

@@ -138,6 +138,6 @@ async function writeToOwners({ workspaceId, url }: WebhookRow, trouble: string):
       await sendMail({
         to: email,
         subject: `${host} is not told any more`,
-        text: `Hello ${name},\n\nwhat happens in your quizzes could not be sent to this address any more, and it has been switched off:\n\n${url}\n\nWhat it said last: ${trouble}\n\nWhat has not been sent is kept for thirty days. What happens while the address is off is not written down for it. Once it answers, switch it on again:\n\n${readConfig().publicUrl}/connections\n`,
+        text: `Hello ${name},\n\nwhat happens in your quizzes could not be sent to this address any more, and it has been switched off:\n\n${url}\n\nWhat it said last: ${trouble}\n\nWhat has not been sent is kept for thirty days. What happens while the address is off is not written down for it. Once it answers, switch it on again:\n\n${readConfig().publicUrl}/team/connections\n`,
       }).catch((error: unknown) => logFailure('a letter about a webhook', error));
 }

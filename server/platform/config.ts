@@ -11,6 +11,8 @@ export type Config = {
   /** The sample website of the demo, shown on Publish. */
   sampleSite: string | null;
   postOffice: string | null;
+  /** Another system of the demo that can be told what happens. */
+  receiver: string | null;
   /** How often one address may try to sign in, sign up or reset a password in a minute. */
   signInLimit: number;
   /** The name server that is asked whether a host name is proven, as `address:port`; null for the system's. */
@@ -77,6 +79,7 @@ export function readConfig(): Config {
         : null,
     sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
     postOffice: process.env['POST_OFFICE_URL'] ?? null,
+    receiver: process.env['RECEIVER_URL'] ?? null,
     signInLimit: positive('SIGN_IN_LIMIT', 12),
     nameServer,
     returnedKey: returnedKey ?? null,

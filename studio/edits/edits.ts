@@ -3,7 +3,7 @@ import { fieldOf } from '../../core/values/unknown';
 import type { Block, Choice, Page, Question, Quiz, Topic } from '../../core/schema/quiz';
 import { choiceBlock, resultPage } from '../../core/document/blank';
 import { isQuestion, quizIndex } from '../../core/document/lookup';
-import { type Edit, type Op, type Place, same } from '../../core/document/edits';
+import { type Edit, type Op, type Place } from '../../core/document/edits';
 
 const alphabet = '23456789abcdefghjkmnpqrstuvwxyz';
 export const newId = (prefix: string): string =>
@@ -279,4 +279,3 @@ export const addResultPage = (quiz: Quiz): Edit => ({
   name: 'add-result-page',
   ops: [{ op: 'insert', at: [], list: 'pages', item: resultPage(newId), after: quiz.pages.at(-1)?.id ?? null }],
 });
-

@@ -7,7 +7,7 @@ import { TextButton } from '../../ui/controls';
 import { Alarm, Muted } from '../../ui/text';
 import { useDocument } from '../document';
 import { messageOf } from '../shared/trouble';
-import { Code, Copy } from './code';
+import { Code, Copy } from '../shared/code';
 
 export function GiveAway() {
   const quiz = useDocument((s) => s.quizId);

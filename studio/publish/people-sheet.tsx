@@ -11,7 +11,7 @@ import { Alarm, Muted } from '../../ui/text';
 import { useQuiz } from '../document';
 import { useAfterPause } from '../shared/after-pause';
 import { messageOf } from '../shared/trouble';
-import { Copy } from './code';
+import { Copy } from '../shared/code';
 import { peopleIn } from './list-file';
 import { WriteToList } from './write-to-list';
 

@@ -3,6 +3,7 @@
 import { PlainList } from '../../ui/text';
 import styled from 'styled-components';
 import type { AccessStanding } from '../../contract/access';
+import type { Webhooks } from '../../contract/connections';
 import type { EditionLine } from '../../contract/quizzes';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { Mark } from '../../ui/marks';
@@ -18,6 +19,7 @@ import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
 import { GiveAway } from './gift';
+import { Hearers } from './hearers';
 import { Kept } from './kept';
 import { Editions } from './editions';
 import { TwoVersions } from './two-versions';
@@ -120,9 +122,9 @@ const Sheet = styled.div`
     padding: 16px;
   }
 `;
-type Props = { editions: EditionLine[]; waiting: number; access: AccessStanding };
+type Props = { editions: EditionLine[]; waiting: number; access: AccessStanding; webhooks: Webhooks };
 
-export function Publish({ editions, waiting, access: first }: Props) {
+export function Publish({ editions, waiting, access: first, webhooks }: Props) {
   const { live } = usePublication();
   const { id } = useQuiz();
   const access = useAccess(id, first);
@@ -137,6 +139,7 @@ export function Publish({ editions, waiting, access: first }: Props) {
         <Kept access={access.of('kept')} />
         <TwoVersions editions={editions} access={access.of('versions')} />
         <InAPage />
+        <Hearers first={webhooks} />
         <GiveAway />
         <Afterwards waiting={live.edition === null ? 0 : waiting} live={live.edition !== null} />
       </div>

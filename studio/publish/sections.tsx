@@ -8,7 +8,7 @@ import { Alarm } from '../../ui/text';
 import { useDocument } from '../document';
 import { usePublication } from '../shared/publication';
 import { Views } from '../shell/view-switch';
-import { Code, Copy } from './code';
+import { Code, Copy } from '../shared/code';
 import { Measure } from './measure';
 import { useTrialKey } from './trial';
 

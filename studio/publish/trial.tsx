@@ -7,7 +7,7 @@ import { Alarm, Muted } from '../../ui/text';
 import { useDocument } from '../document';
 import { dayAndTime } from '../shared/time';
 import { messageOf } from '../shared/trouble';
-import { Code, Copy } from './code';
+import { Code, Copy } from '../shared/code';
 
 type Trial = { link: string; key: string; until: string };
 

@@ -9,7 +9,7 @@ import { useQuiz } from '../document';
 import { usePublication } from '../shared/publication';
 import { messageOf } from '../shared/trouble';
 import { without } from '../../core/document/lookup';
-import { Copy } from './code';
+import { Copy } from '../shared/code';
 import { PictureButton } from '../fields/picture';
 import type { Picture } from '../../core/schema/quiz';
 import { KeptWords, Said } from './paragraph';

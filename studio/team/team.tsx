@@ -7,6 +7,7 @@ import { call } from '../../contract/call';
 import type { HostNames as Hosts } from '../../contract/hosts';
 import type { Team, TeamRole } from '../../contract/team';
 import { Choose, Field, PrimaryButton, TextButton } from '../../ui/controls';
+import { Link } from '../../ui/link';
 import { Mark } from '../../ui/marks';
 import { Alarm, Inline, Muted, Strong } from '../../ui/text';
 import { OwnName, SignOut } from '../account/sign-in';
@@ -31,6 +32,12 @@ const Page = styled(HomePage)`
     padding: 8px 0;
     border-bottom: 1px solid var(--line);
     overflow-wrap: anywhere;
+  }
+  section > p > a {
+    color: inherit;
+    font-weight: 600;
+    display: inline-block;
+    min-height: 24px;
   }
   form > div {
     line-height: 34px;
@@ -126,6 +133,13 @@ export function TeamScreen({ first, hosts, name }: { first: Team; hosts: Hosts; 
             </ul>
           </section>
         )}
+        <section aria-label="Connections">
+          <h2>Connections</h2>
+          <p>Other systems that are told what happens, and programs that may ask.</p>
+          <p>
+            <Link href="/team/connections">Look at connections</Link>
+          </p>
+        </section>
         <HostNames first={hosts} isOwner={isOwner} />
         {team.workspaces.length > 1 && <Workspaces team={team} />}
       </Page>

@@ -10,6 +10,7 @@ export type World = {
   site: string;
   post: string;
   names: string;
+  till: string;
   env: Record<string, string>;
 };
 

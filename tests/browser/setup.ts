@@ -12,7 +12,7 @@ export default async function setup(): Promise<() => Promise<void>> {
   const database = new URL(process.env['TEST_DATABASE_URL'] ?? '');
   database.pathname = `/test_browser_${process.pid}`;
   const [app, site, post, smtp] = [await freePort(), await freePort(), await freePort(), await freePort()];
-  const [dns, names] = [await freePort(), await freePort()];
+  const [dns, names, till] = [await freePort(), await freePort(), await freePort()];
   const folder = mkdtempSync(join(tmpdir(), 'yes-maybe-post-'));
   const at = (port: number) => `http://127.0.0.1:${port}`;
   const env = {
@@ -27,6 +27,8 @@ export default async function setup(): Promise<() => Promise<void>> {
     SAMPLE_SITE_URL: at(site),
     POST_OFFICE_URL: at(post),
     NAME_SERVER: `127.0.0.1:${dns}`,
+    INSIDE_HOOKS: `127.0.0.1:${till}`,
+    RECEIVER_URL: `${at(till)}/hear`,
     // Tests sign up, in and out more often in a minute than anybody does.
     SIGN_IN_LIMIT: '1000',
     // The tests are faster than anybody reads.
@@ -40,13 +42,14 @@ export default async function setup(): Promise<() => Promise<void>> {
     SMTP_PORT: String(smtp),
     POST_PORT: String(post),
     NAMES_PORT: String(names),
+    RECEIVER_PORT: String(till),
     POST_FOLDER: folder,
   });
   children.push(standins);
   await answers(at(site), standins);
   await script([...tsx, 'demo/load.ts'], env);
   children.push(await startApp(app, env));
-  const world: World = { app: at(app), site: at(site), post: at(post), names: at(names), env };
+  const world: World = { app: at(app), site: at(site), post: at(post), names: at(names), till: at(till), env };
   process.env['TEST_WORLD'] = JSON.stringify(world);
   return async () => {
     for (const child of children) await kill(child);

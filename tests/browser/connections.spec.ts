@@ -1,0 +1,119 @@
+import { expect, test } from '@playwright/test';
+import { choice, option, page as quizPage, quiz, result } from '../quizzes';
+import { axeFinds } from './axe';
+import { alive, live, sheetFits, signUp, startQuiz, take } from './people';
+import { world } from './servers';
+
+const till = () => world().till;
+const loaf = quiz(
+  [
+    quizPage('p1', [{ ...choice('q', [option('rye', {}, { text: 'Rye' }), option('spelt')]), prompt: 'Which loaf?' }]),
+    result('end', [{ id: 'w', kind: 'words', body: 'Thank you.' }]),
+  ],
+  { title: 'Which loaf?' },
+);
+
+test('another system is told what happens, fails, and is told once more', async ({ page, browser }) => {
+  await signUp(page);
+  const { id, address } = await live(page, loaf);
+
+  await page.goto(`${world().app}/team`);
+  await page.getByRole('link', { name: 'Look at connections' }).click();
+  await alive(page);
+  const told = page.getByRole('region', { name: 'Who is told' });
+  await told.getByLabel('Tell this address').fill('https://192.168.0.7/in');
+  await told.getByRole('button', { name: 'Add it' }).click();
+  await expect(told.getByRole('alert')).toContainText('leads inside a network');
+  await told.getByLabel('Tell this address').fill(`${till()}/hear`);
+  await page.keyboard.press('Enter');
+  await expect(told.getByRole('listitem').first()).toContainText('finishes, leaves an address, wants no more letters');
+
+  // The till fails: what happens waits, and the log says why.
+  const other = await browser.newPage();
+  await other.goto(till());
+  await other.getByLabel('What it does').selectOption('fails');
+  await other.getByRole('button', { name: 'Set it' }).click();
+  await told.getByRole('button', { name: 'Look at 127.0.0.1' }).click();
+  await told.getByRole('button', { name: 'Send a test' }).click();
+  const log = told.getByRole('list', { name: 'Log' });
+  await expect(log).toContainText('It did not take it (500).', { timeout: 15_000 });
+  await log.getByRole('button', { name: 'What was sent: test' }).click();
+  await expect(log).toContainText('Nothing has happened. This message is a test.');
+  await page.setViewportSize({ width: 320, height: 800 });
+  await sheetFits(page, 'connections');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  expect(await axeFinds(page)).toEqual([]);
+
+  // It works again, and checks who sent it.
+  await told.getByRole('button', { name: 'Show the secret' }).click();
+  const secret = (await told.locator('code', { hasText: 'whsec_' }).textContent()) ?? '';
+  await other.getByLabel('Secret').fill(secret);
+  await other.getByLabel('What it does').selectOption('takes everything');
+  await other.getByRole('button', { name: 'Set it' }).click();
+  await take(page, address, { do: 'go', page: 'p1', answers: { q: ['rye'] } });
+  await expect(async () => {
+    await other.reload();
+    await expect(other.locator('body')).toContainText('run.finished');
+  }).toPass({ timeout: 30_000 });
+  await expect(other.locator('body')).toContainText('genuine');
+  await expect(other.locator('body')).not.toContainText('NOT GENUINE');
+  await told.getByRole('button', { name: 'Look again' }).click();
+  await expect(log.getByText('run.finished')).toBeVisible();
+
+  // In the quiz itself Publish says who hears of it, where quizzes were chosen.
+  await told.getByRole('button', { name: 'Of which quizzes' }).click();
+  await page.getByRole('option', { name: 'chosen quizzes' }).click();
+  await expect(told.getByRole('listitem').first()).toContainText('of 0 quizzes');
+  await page.goto(`${world().app}/quizzes/${id}/publish`);
+  await alive(page);
+  const hearers = page.getByRole('region', { name: 'Who hears of it' });
+  const toggle = hearers.getByRole('switch');
+  await expect(toggle).not.toBeChecked();
+  await toggle.press('Space');
+  await expect(toggle).toBeChecked();
+  await page.reload();
+  await expect(hearers.getByRole('switch')).toBeChecked();
+});
+
+test('a token is made by keys, seen once, used by a program, and taken back', async ({ page, request }) => {
+  await signUp(page);
+  await startQuiz(page, 'Which loaf?', ['Rye', 'Spelt']);
+  await page.goto(`${world().app}/team/connections`);
+  await alive(page);
+  const programs = page.getByRole('region', { name: 'Programs' });
+  await programs.getByLabel('What the token is for').focus();
+  await page.keyboard.type('The till');
+  await page.keyboard.press('Enter');
+  await expect(programs.getByRole('alert')).toContainText('one thing at least');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Space');
+  await programs.getByRole('button', { name: 'Make a token' }).press('Enter');
+  const shown = programs.getByLabel('The token');
+  await expect(shown).toContainText('ym.');
+  const token = (await shown.textContent()) ?? '';
+  expect(await axeFinds(page)).toEqual([]);
+  const ask = () => request.get(`${world().app}/api/quizzes`, { headers: { authorization: `Bearer ${token}` } });
+  const { quizzes } = (await (await ask()).json()) as { quizzes: { title: string }[] };
+  expect(quizzes.map(({ title }) => title)).toEqual(['Which loaf?']);
+  await page.reload();
+  await alive(page);
+  await expect(programs.getByText(token)).toHaveCount(0);
+  await expect(programs.getByRole('listitem')).toContainText('Read quizzes, their editions and settings.');
+  await programs.getByRole('button', { name: 'Take The till back' }).click();
+  await programs.getByRole('button', { name: 'Take The till back for good' }).click();
+  await expect(programs.getByRole('listitem')).toHaveCount(0);
+  expect((await ask()).status()).toBe(401);
+});
+
+test('what programs may ask is read and found', async ({ page }) => {
+  await signUp(page);
+  await page.goto(`${world().app}/team/api`);
+  await alive(page);
+  await page.getByLabel('Find').fill('csv');
+  await expect(page.getByRole('status')).toHaveText(/^\d endpoints?$/);
+  await page.getByText('All runs as CSV').click();
+  await expect(page.getByText('Needs runs:read.')).toBeVisible();
+  expect(await axeFinds(page)).toEqual([]);
+  await page.setViewportSize({ width: 320, height: 800 });
+  await sheetFits(page, 'api');
+});
