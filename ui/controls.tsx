@@ -264,6 +264,7 @@ const Track = styled(AriaSwitch)`
   cursor: pointer;
   min-height: 24px;
   .disc {
+    flex: none;
     width: 16px;
     height: 16px;
     border-radius: 50%;

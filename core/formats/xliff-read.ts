@@ -1,14 +1,12 @@
 /** What translators send back: XLIFF 2, read text by text. A mistake is told by its line, and costs its own text alone. */
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { same } from '../document/edits';
 import { keepsGaps, lostInserts } from '../languages/translate';
 import { type Said, textsOf, whereIs } from '../languages/texts';
 import type { Translation } from '../schema/languages';
 import type { Quiz, RichText } from '../schema/quiz';
 import { cleanRich, insertsIn, plainText } from '../text/rich';
-import { fieldOf, isObject } from '../values/unknown';
 import { isKnownCode, NAMESPACE, type Part, textFrom } from './xliff-parts';
-import { tooDeepAt } from '../values/nesting';
+import { type Element, lineAt, readXml, within, wordsIn } from './xml';
 
 /** Characters, and elements inside each other. */
 export const LONGEST_XLIFF = 10_000_000;
@@ -27,8 +25,6 @@ export type XliffRead = {
   mistakes: XliffMistake[];
 };
 
-type Element = { name: string; attributes: Record<string, string>; children: (Element | string)[]; at: number };
-
 /**
  * Reads a file for the quiz that it was made from.
  * @returns what it says, or why it cannot be read at all
@@ -36,14 +32,9 @@ type Element = { name: string; attributes: Record<string, string>; children: (El
 export function readXliff(quiz: Quiz, file: string): XliffRead | { refused: XliffMistake } {
   const refused = (says: string, line = 1) => ({ refused: { line, says } });
   if (file.length > LONGEST_XLIFF) return refused('it is larger than 10 MB');
-  if (/<!(DOCTYPE|ENTITY)/i.test(file)) return refused('files that define words of their own (DOCTYPE) are not read');
-  const deep = tooDeepAt(file, MOST_DEPTH);
-  if (deep !== null) return refused('its parts are nested too deeply', lineAt(file, deep));
-  // Its successor is another package, which reads no more than this one.
-  // eslint-disable-next-line @typescript-eslint/no-deprecated
-  const valid = XMLValidator.validate(file);
-  if (valid !== true) return refused(`it is no XML: ${valid.err.msg}`, valid.err.line);
-  const root = treeOf(file).find(({ name }) => name === 'xliff');
+  const xml = readXml(file, MOST_DEPTH);
+  if ('says' in xml) return { refused: xml };
+  const root = xml.roots.find(({ name }) => name === 'xliff');
   if (root?.attributes['xmlns'] !== NAMESPACE) return refused('it is no XLIFF 2', root ? lineAt(file, root.at) : 1);
   const language = root.attributes['trgLang'];
   if (!language) return refused('it does not say which language it is in (trgLang)', lineAt(file, root.at));
@@ -118,50 +109,3 @@ function partsFrom(element: Element, datas: Map<string, string>): Part[] {
     return [{ code: { of, data }, inside: name === 'pc' ? partsFrom(child, datas) : null }];
   });
 }
-
-const wordsIn = (element: Element): string =>
-  element.children.map((child) => (typeof child === 'string' ? child : wordsIn(child))).join('');
-
-/** Elements of a name inside another, however deep. */
-const within = (element: Element, name: string): Element[] =>
-  element.children.flatMap((child) =>
-    typeof child === 'string' ? [] : child.name === name ? [child] : within(child, name),
-  );
-
-function treeOf(file: string): Element[] {
-  const parser = new XMLParser({
-    preserveOrder: true,
-    ignoreAttributes: false,
-    attributeNamePrefix: '',
-    trimValues: false,
-    parseTagValue: false,
-    parseAttributeValue: false,
-    htmlEntities: true,
-    captureMetaData: true,
-  });
-  // Typed as the object of the name, while it is the symbol itself.
-  const meta = XMLParser.getMetaDataSymbol() as unknown as symbol;
-  const read = (nodes: unknown): (Element | string)[] =>
-    (Array.isArray(nodes) ? nodes : []).flatMap((node: unknown): (Element | string)[] => {
-      if (!isObject(node)) return [];
-      const words = fieldOf(node, '#text');
-      if (typeof words === 'string') return [words];
-      const name = Object.keys(node).find((key) => key !== ':@');
-      if (name === undefined || name.startsWith('?')) return [];
-      const attributes = fieldOf(node, ':@');
-      const at = fieldOf(Reflect.get(node, meta), 'startIndex');
-      return [
-        {
-          name,
-          attributes: isObject(attributes)
-            ? Object.fromEntries(Object.entries(attributes).map(([key, value]) => [key, String(value)]))
-            : {},
-          children: read(node[name]),
-          at: typeof at === 'number' ? at : 0,
-        },
-      ];
-    });
-  return read(parser.parse(file)).filter((one) => typeof one !== 'string');
-}
-
-const lineAt = (file: string, at: number): number => file.slice(0, at).split('\n').length;

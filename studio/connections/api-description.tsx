@@ -16,12 +16,12 @@ const Endpoint = styled.details`
   border-bottom: 1px solid var(--line);
   padding: 8px 0;
   summary {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 14px;
-    align-items: baseline;
     cursor: pointer;
     min-height: 24px;
+    overflow-wrap: anywhere;
+  }
+  summary code {
+    margin-inline-start: 10px;
   }
   code {
     overflow-wrap: anywhere;
@@ -94,10 +94,12 @@ export function ApiDescription({
   described,
   home,
   name,
+  workspace,
 }: {
   described: ReturnType<typeof openApi>;
   home: string;
   name: string;
+  workspace: string;
 }) {
   const [words, setWords] = useState('');
   const all = operationsIn(described).filter(({ method, path, says, scope }) =>
@@ -115,7 +117,7 @@ export function ApiDescription({
       foot={<SignOut />}
       top={
         <>
-          <Strong>What programs may ask</Strong>
+          <Strong>{workspace}</Strong>
           <span style={{ flex: 1 }} />
           <OwnName name={name} />
         </>

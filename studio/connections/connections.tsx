@@ -15,10 +15,11 @@ type Props = {
   tokens: Tokens | null;
   quizzes: QuizName[];
   name: string;
+  workspace: string;
   /** In the demo: another system that can be told. */
   receiver: string | null;
 };
-export function Connections({ webhooks, tokens, quizzes, name, receiver }: Props) {
+export function Connections({ webhooks, tokens, quizzes, name, workspace, receiver }: Props) {
   return (
     <Frame
       paper={false}
@@ -27,7 +28,7 @@ export function Connections({ webhooks, tokens, quizzes, name, receiver }: Props
       foot={<SignOut />}
       top={
         <>
-          <Strong>Connections</Strong>
+          <Strong>{workspace}</Strong>
           <span style={{ flex: 1 }} />
           <OwnName name={name} />
         </>

@@ -1,6 +1,6 @@
 'use client';
 /** What was sent to an address, newest first: each try with what came back, and the way to send it once more. */
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { call } from '../../contract/call';
 import type { WebhookMessage } from '../../contract/connections';
@@ -39,13 +39,17 @@ const states = {
 /** Milliseconds between two looks while something is on its way. */
 const SOON = 1_500;
 
-type Props = { webhook: string; host: string; onSent: () => void };
-export function Messages({ webhook, host, onSent }: Props) {
+type Props = { webhook: string; host: string; /** Something has been sent since. */ onNews: () => void };
+export function Messages({ webhook, host, onNews }: Props) {
   const [messages, setMessages] = useState<WebhookMessage[] | null>(null);
   const [next, setNext] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const [trouble, setTrouble] = useState('');
   const [looks, setLooks] = useState(0);
+  const news = useRef(onNews);
+  useEffect(() => {
+    news.current = onNews;
+  });
   const look = useCallback(async () => {
     try {
       const page = await call('GET /api/webhooks/{webhook}/messages', { webhook, query: {} });
@@ -57,7 +61,12 @@ export function Messages({ webhook, host, onSent }: Props) {
   }, [webhook]);
   // What was just asked for arrives a moment later: a few looks, and no more for a receiver that is away.
   useEffect(() => {
-    const timer = setTimeout(() => void look().then(() => looks > 0 && setLooks(looks - 1)), looks > 0 ? SOON : 0);
+    const again = () => {
+      if (looks === 0) return;
+      setLooks(looks - 1);
+      news.current();
+    };
+    const timer = setTimeout(() => void look().then(again), looks > 0 ? SOON : 0);
     return () => clearTimeout(timer);
   }, [look, looks]);
   const send = async (work: () => Promise<unknown>, words: string) => {
@@ -67,7 +76,6 @@ export function Messages({ webhook, host, onSent }: Props) {
       await work();
       setSaid(words);
       setLooks(4);
-      onSent();
     } catch (error) {
       setTrouble(messageOf(error));
     }

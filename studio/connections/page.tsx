@@ -23,6 +23,13 @@ export const Page = styled(HomePage)`
   .wide {
     grid-column: 2 / -1;
   }
+  .settings {
+    display: grid;
+    gap: 12px;
+  }
+  .settings .presses {
+    margin-top: 4px;
+  }
   fieldset {
     border: 0;
     padding: 0;
@@ -30,6 +37,9 @@ export const Page = styled(HomePage)`
     min-width: 0;
     display: grid;
     gap: 2px;
+  }
+  code {
+    font-size: 13px;
   }
   legend {
     color: var(--ink-2);

@@ -42,7 +42,9 @@ export function Programs({ first }: { first: Tokens }) {
           <p>
             <Strong>Keep this token now.</Strong> Nobody can see it again, we neither.
           </p>
-          <Code aria-label="The token">{made}</Code>
+          <div role="group" aria-label="The token">
+            <Code>{made}</Code>
+          </div>
           <p className="presses">
             <Copy text={made} what="the token" />
             <TextButton onPress={() => setMade(null)}>I have it</TextButton>

@@ -132,7 +132,7 @@ function Address({
       {isOpen && (
         <div className="wide">
           <Settings one={one} quizzes={quizzes} act={act} />
-          <Messages webhook={one.id} host={host} onSent={() => void act(() => call('GET /api/webhooks', {}))} />
+          <Messages webhook={one.id} host={host} onNews={() => void act(() => call('GET /api/webhooks', {}))} />
         </div>
       )}
     </li>
@@ -144,7 +144,7 @@ function Settings({ one, quizzes, act }: { one: WebhookLine; quizzes: QuizName[]
     void act(() => call('PUT /api/webhooks/{webhook}', { webhook: one.id, body }));
   const [sure, setSure] = useState(false);
   return (
-    <>
+    <div className="settings">
       <fieldset>
         <legend>It hears</legend>
         {kinds.map(([kind, says]) => (
@@ -212,7 +212,7 @@ function Settings({ one, quizzes, act }: { one: WebhookLine; quizzes: QuizName[]
           </TextButton>
         )}
       </p>
-    </>
+    </div>
   );
 }
 

@@ -10,5 +10,5 @@ export const metadata: Metadata = { title: 'What programs may ask' };
 export default async function ApiPage() {
   const who = await member();
   const { publicUrl } = readConfig();
-  return <ApiDescription described={openApi(publicUrl)} home={publicUrl} name={who.name} />;
+  return <ApiDescription described={openApi(publicUrl)} home={publicUrl} name={who.name} workspace={who.workspace} />;
 }

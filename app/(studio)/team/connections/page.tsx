@@ -24,6 +24,7 @@ export default async function ConnectionsPage() {
       tokens={tokens}
       quizzes={quizzes.map(({ id, title }) => ({ id, title }))}
       name={who.name}
+      workspace={who.workspace}
       receiver={readConfig().receiver}
     />
   );
