@@ -6,13 +6,13 @@ import { isQuestion, nameOf, quizIndex } from '../../document/lookup';
 import type { Choosable, Interaction, Part, Spelling } from '../../questions/interaction';
 import { kindOf } from '../../questions/registry';
 import type { Picture, Question, Quiz, RichText } from '../../schema/quiz';
-import { insertsIn, plainText } from '../../text/rich';
+import { insertsIn } from '../../text/rich';
 import { round9 } from '../../values/numbers';
 import { xmlText } from '../xml';
 import { identifier, richXml } from './words';
 
 /** @property files texts by their path in the package @property pictures what has to stand in it beside them, by where it comes from */
-export type QtiPackage = { files: Record<string, string>; pictures: Map<string, string>; lost: string[] };
+export type QtiFiles = { files: Record<string, string>; pictures: Map<string, string>; lost: string[] };
 
 const ITEM = 'http://www.imsglobal.org/xsd/imsqtiasi_v3p0';
 const CONTENT = 'http://www.imsglobal.org/xsd/qti/qtiv3p0/imscp_v1p1';
@@ -93,8 +93,10 @@ type Shown = {
 };
 type Writing = { question: Question; pictures: Map<string, string>; marks: number };
 
+/** Items stand in a folder of their own. */
+const fromItem = (path: string): string => (/^https?:/.test(path) ? path : `../${path}`);
 const img = ({ src, text }: Picture, pictures: Map<string, string>, more = ''): string =>
-  `<img src="${xmlText(pathOf(src, pictures))}" alt="${xmlText(text)}"${more}/>`;
+  `<img src="${xmlText(fromItem(pathOf(src, pictures)))}" alt="${xmlText(text)}"${more}/>`;
 const partXml = ({ text, picture }: Part, pictures: Map<string, string>): string =>
   `${picture ? img(picture, pictures) : ''}${xmlText(text)}`;
 const full = (accept: readonly Spelling[]): string[] =>
@@ -110,13 +112,14 @@ function choiceXml(interaction: Extract<Interaction, { is: 'choice' }>, { questi
     identifier(o.id),
     many && !o.credit ? -round9(marks / Math.max(1, right.length)) : part(o),
   ]);
-  const isMapped = isKeyed && (!many || isShared);
+  const isPartly = ({ credit = 0 }: Choosable) => credit > 0 && credit < 1;
+  const isMapped = isKeyed && (!many || isShared || options.some(isPartly));
   const asks = `response-identifier="RESPONSE" shuffle="${question.shuffle ? 'true' : 'false'}"`;
   const isInline = asDropDown && !many;
   const choices = options.map((o) =>
     isInline
       ? `<qti-inline-choice identifier="${identifier(o.id)}">${xmlText(o.text)}</qti-inline-choice>`
-      : `<qti-simple-choice identifier="${identifier(o.id)}">${partXml(o, pictures)}</qti-simple-choice>`,
+      : `<qti-simple-choice identifier="${identifier(o.id)}"${(many || marks === 0) && o.credit !== undefined ? ` data-ym-credit="${o.credit}"` : ''}>${partXml(o, pictures)}</qti-simple-choice>`,
   );
   const least = min ?? (question.required ? 1 : 0);
   return {
@@ -412,7 +415,7 @@ function itemXml(question: Question, quiz: Quiz, pictures: Map<string, string>, 
       return when(when_ === 'right' ? isFull : `<qti-not>${isFull}</qti-not>`, show);
     })
     .join('');
-  return `${HEAD}<qti-assessment-item xmlns="${ITEM}" identifier="${identifier(question.id)}" title="${xmlText(name)}" adaptive="false" time-dependent="false" xml:lang="${quiz.language}"${question.required ? '' : ' data-ym-optional="true"'}${question.name ? ' data-ym-named="true"' : ''}${question.credit === 'share' ? ' data-ym-credit="share"' : ''}>
+  return `${HEAD}<qti-assessment-item xmlns="${ITEM}" identifier="${identifier(question.id)}" title="${xmlText(name)}" adaptive="false" time-dependent="false" xml:lang="${quiz.language}"${question.required ? '' : ' data-ym-optional="true"'}${question.name ? ' data-ym-named="true"' : ''}${question.marks === undefined ? '' : ` data-ym-marks="${question.marks}"`} data-ym-credit="${question.credit ?? 'all'}">
 ${shown.responses.map(declared).join('\n')}
 ${outcome('SCORE', 0)}
 ${outcome('MAXSCORE', worth ? marks : 0)}
@@ -441,7 +444,7 @@ const hasWeights = (question: Question): boolean =>
     .some((weights) => weights && Object.keys(weights).length > 0);
 
 /** Writes a quiz. */
-export function writeQti(quiz: Quiz): QtiPackage {
+export function writeQti(quiz: Quiz): QtiFiles {
   const pictures = new Map<string, string>();
   const lost: string[] = [];
   const files: Record<string, string> = {};
@@ -470,7 +473,7 @@ export function writeQti(quiz: Quiz): QtiPackage {
     });
     if (refs.length)
       sections.push(
-        `<qti-assessment-section identifier="${identifier(page.id)}" title="${xmlText(page.name)}" visible="true">${refs.join('')}</qti-assessment-section>`,
+        `<qti-assessment-section identifier="${identifier(page.id)}" title="${xmlText(page.name)}" visible="true" data-ym-page="true">${refs.join('')}</qti-assessment-section>`,
       );
   }
   if (quiz.verdicts.length) lost.push('how verdicts are decided');

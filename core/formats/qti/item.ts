@@ -1,0 +1,680 @@
+/**
+ * An item of QTI 3.0, or of 2.1 and 2.2, read as a question. Names of both are brought to those of 2.x without marks of the version:
+ * `qti-choice-interaction` and `choiceInteraction` are one. An item is read whole or not at all; what was guessed is told.
+ */
+import type { Interaction, Part, Spelling } from '../../questions/interaction';
+import type { Common } from '../../questions/kind';
+import type { Picture, RichText } from '../../schema/quiz';
+import { plainText } from '../../text/rich';
+import { given } from '../../values/given';
+import { round9 } from '../../values/numbers';
+import { type Element, wordsIn } from '../xml';
+import { idFrom, richFrom } from './words';
+import { SIDE } from './write';
+
+export class NotRead extends Error {}
+
+export type ItemRead = {
+  common: Common;
+  interaction: Interaction;
+  /** Targets of weights, with their names. */
+  targets: Map<string, string>;
+  guesses: string[];
+};
+
+const camel = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase());
+/** The element with the names of 2.x all the way down; `data-…` stays as it is. */
+export function plainNames(element: Element): Element {
+  const { name, attributes, children, at } = element;
+  return {
+    name: camel(name.replace(/^[\w.]+:/, '').replace(/^qti-/, '')),
+    attributes: Object.fromEntries(
+      Object.entries(attributes).map(([key, value]) => [key.startsWith('data-') ? key : camel(key), value]),
+    ),
+    children: children.map((child) => (typeof child === 'string' ? child : plainNames(child))),
+    at,
+  };
+}
+
+const elements = (element: Element): Element[] =>
+  element.children.flatMap((child) => (typeof child === 'string' ? [] : [child]));
+export const childrenOf = (element: Element, name: string): Element[] =>
+  elements(element).filter((child) => child.name === name);
+export const allIn = (element: Element, ...names: string[]): Element[] =>
+  elements(element).flatMap((child) => [...(names.includes(child.name) ? [child] : []), ...allIn(child, ...names)]);
+const numberIn = (text: string | undefined): number | undefined => {
+  const value = text === undefined || text.trim() === '' ? NaN : Number(text);
+  return Number.isFinite(value) ? value : undefined;
+};
+
+type Response = {
+  cardinality: string;
+  base: string;
+  correct: string[];
+  map: Map<string, number> | null;
+  areas: { shape: string; coords: number[]; value: number }[];
+};
+function responsesIn(item: Element): Map<string, Response> {
+  return new Map(
+    childrenOf(item, 'responseDeclaration').map((one) => {
+      const [mapping] = childrenOf(one, 'mapping');
+      const [area] = childrenOf(one, 'areaMapping');
+      return [
+        one.attributes['identifier'] ?? '',
+        {
+          cardinality: one.attributes['cardinality'] ?? 'single',
+          base: one.attributes['baseType'] ?? 'identifier',
+          correct: childrenOf(one, 'correctResponse')
+            .flatMap((c) => childrenOf(c, 'value'))
+            .map((v) => wordsIn(v).trim()),
+          map:
+            mapping === undefined
+              ? null
+              : new Map(
+                  childrenOf(mapping, 'mapEntry').map((e) => [
+                    e.attributes['mapKey'] ?? '',
+                    numberIn(e.attributes['mappedValue']) ?? 0,
+                  ]),
+                ),
+          areas: (area ? childrenOf(area, 'areaMapEntry') : []).map((e) => ({
+            shape: e.attributes['shape'] ?? '',
+            coords: coordsIn(e.attributes['coords']),
+            value: numberIn(e.attributes['mappedValue']) ?? 0,
+          })),
+        },
+      ];
+    }),
+  );
+}
+const coordsIn = (text = ''): number[] => text.split(/[\s,]+/).flatMap((n) => numberIn(n) ?? []);
+
+const INTERACTIONS: string[] = [
+  ...['choiceInteraction', 'inlineChoiceInteraction', 'textEntryInteraction', 'extendedTextInteraction'],
+  ...['orderInteraction', 'matchInteraction', 'associateInteraction', 'sliderInteraction', 'hottextInteraction'],
+  ...['hotspotInteraction', 'graphicAssociateInteraction', 'selectPointInteraction', 'gapMatchInteraction'],
+];
+const UNKNOWN: Record<string, string> = {
+  customInteraction: 'it runs a program of its own',
+  portableCustomInteraction: 'it runs a program of its own',
+  uploadInteraction: 'it asks for a file',
+  drawingInteraction: 'something is drawn in it',
+  mediaInteraction: 'it is a recording that is played',
+  positionObjectInteraction: 'things are put on a picture in it',
+  graphicOrderInteraction: 'places of a picture are put in order in it',
+  graphicGapMatchInteraction: 'pictures are put on a picture in it',
+  endAttemptInteraction: 'it ends by a press of its own',
+};
+
+/** @property resolve the picture at a path of the package; null where there is none */
+export type Reading = { resolve: (path: string) => string | null };
+
+/** Reads an item. @throws NotRead with the reason */
+export function readItem(root: Element, { resolve }: Reading): ItemRead {
+  const item = plainNames(root);
+  const [body] = childrenOf(item, 'itemBody');
+  if (item.name !== 'assessmentItem' || !body) throw new NotRead('it is no item');
+  const [strange] = allIn(body, ...Object.keys(UNKNOWN));
+  if (strange) throw new NotRead(UNKNOWN[strange.name] ?? 'it has an interaction that is not known here');
+  const all = allIn(body, ...INTERACTIONS);
+  const [first] = all;
+  if (!first) throw new NotRead('nothing is asked in it');
+  const guesses: string[] = [];
+  const responses = responsesIn(item);
+  const ids = new Set<string>();
+  const idOf = new Map<string, string>();
+  /** The id of a part by its identifier, always the same. */
+  const id = (said: string | undefined): string => {
+    const key = said ?? '';
+    const known = idOf.get(key) ?? idFrom(key, ids);
+    idOf.set(key, known);
+    return known;
+  };
+  const picture = (within: Element): Picture | undefined => {
+    const [img] = allIn(within, 'img', 'object');
+    const path = img && (img.attributes['src'] ?? img.attributes['data']);
+    if (!img || !path) return undefined;
+    const src = resolve(path);
+    if (src === null) {
+      guesses.push(`the picture ${path.slice(0, 60)} is not in the package`);
+      return undefined;
+    }
+    return { src, text: img.attributes['alt'] ?? wordsIn(img).trim() };
+  };
+  const part = (element: Element): Part => {
+    const shown = picture(element);
+    return {
+      id: id(element.attributes['identifier']),
+      text: wordsIn(element).replace(/\s+/g, ' ').trim().slice(0, 2_000),
+      ...(shown ? { picture: shown } : {}),
+    };
+  };
+  const weights = weightsIn(item);
+  const ctx: Ctx = { item, body, all, responses, id, part, picture, guesses, weights: weights.of };
+  const { interaction, marks, isShared } = interactionIn(first, ctx);
+  const inside = new Set(all);
+  const isGap = (element: Element) => interaction.is === 'gaps' && inside.has(element);
+  const skip = (element: Element): boolean =>
+    inside.has(element) ||
+    ['img', 'object', 'rubricBlock', 'responseProcessing', 'modalFeedback', 'feedbackBlock'].includes(element.name) ||
+    element.attributes['data-ym-kind'] === 'name';
+  // The text of gaps is what they stand in; what stands before it asks.
+  const gapText = interaction.is === 'gaps' ? body.children.filter((c) => holdsGap(c, inside)) : [];
+  const own = body.children.filter((child) => !gapText.includes(child));
+  const words = richFrom(own, () => null, skip);
+  const prompts = all.flatMap((one) => childrenOf(one, 'prompt'));
+  const [prompt] = prompts;
+  const asked = isEmpty(words) && prompt && prompts.length === 1 ? richFrom(prompt.children, () => null, skip) : words;
+  const withPrompt = !isEmpty(words) && prompt && prompts.length === 1 && interaction.is !== 'point';
+  const text = withPrompt
+    ? joined(
+        words,
+        richFrom(prompt.children, () => null, skip),
+      )
+    : asked;
+  // Of gaps within an interaction it is known already.
+  if (interaction.is === 'gaps' && interaction.text === '')
+    interaction.text = richFrom(
+      gapText,
+      (element) => (isGap(element) ? id(gapKey(element)) : null),
+      (element) => skip(element) && !isGap(element),
+    );
+  const title = item.attributes['title'] ?? '';
+  const shown = isPictureOwn(interaction) ? undefined : picture(withoutThose(body, inside));
+  const [hint] = allIn(body, 'rubricBlock').filter((one) => (one.attributes['view'] ?? '').includes('candidate'));
+  const explain = explainIn(item, skip);
+  const penalty = penaltyIn(item);
+  const common: Common = {
+    id: item.attributes['identifier'] ?? '',
+    prompt: isEmpty(text) ? title || 'Untitled' : text,
+    required: item.attributes['data-ym-optional'] !== 'true',
+    ...(marks === 1 ? {} : { marks }),
+    ...(penalty > 0 ? { penalty } : {}),
+    ...(isShared ? { credit: 'share' as const } : {}),
+    ...(item.attributes['data-ym-named'] === 'true' ? { name: title } : {}),
+    ...(first.attributes['shuffle'] === 'true' && interaction.is !== 'order' ? { shuffle: true } : {}),
+    ...(hint ? { hint: richFrom(hint.children, () => null, skip) } : {}),
+    ...(shown ? { media: { picture: shown } } : {}),
+    ...(Object.keys(explain).length ? { explain } : {}),
+  };
+  return { common, interaction, targets: weights.targets, guesses };
+}
+
+const isPictureOwn = (interaction: Interaction): boolean => interaction.is === 'point' || interaction.is === 'name';
+const isEmpty = (text: RichText): boolean => plainText(text).trim() === '';
+const joined = (a: RichText, b: RichText): RichText =>
+  typeof a === 'string' && typeof b === 'string' ? `${a}\n${b}` : a;
+const holdsGap = (child: Element | string, gaps: ReadonlySet<Element>): boolean =>
+  typeof child !== 'string' && (gaps.has(child) || child.children.some((one) => holdsGap(one, gaps)));
+const withoutThose = (element: Element, those: ReadonlySet<Element>): Element => ({
+  ...element,
+  children: element.children.flatMap((child): (Element | string)[] =>
+    typeof child === 'string' ? [child] : those.has(child) ? [] : [withoutThose(child, those)],
+  ),
+});
+/** What a gap is known by: its response, or where it is filled from a list its own identifier. Ours is the id of the gap. */
+const gapKey = (element: Element): string =>
+  (element.attributes['responseIdentifier'] ?? element.attributes['identifier'] ?? '').replace(/^RESPONSE\./, '');
+
+type Ctx = {
+  item: Element;
+  body: Element;
+  all: Element[];
+  responses: Map<string, Response>;
+  id: (said: string | undefined) => string;
+  part: (element: Element) => Part;
+  picture: (within: Element) => Picture | undefined;
+  guesses: string[];
+  weights: Map<string, Record<string, number>>;
+};
+type Known = { interaction: Interaction; marks: number; isShared: boolean };
+
+const NO_RESPONSE: Response = { cardinality: 'single', base: 'identifier', correct: [], map: null, areas: [] };
+
+/** Whether our own item says that a share of its parts is worth a share of its marks; undefined of items of others. */
+const sharedIn = ({ item }: Ctx): boolean | undefined => {
+  const said = item.attributes['data-ym-credit'];
+  return said === undefined ? undefined : said === 'share';
+};
+/** The marks that an item says it is worth. */
+function saidMarks({ item }: Ctx): number | undefined {
+  const own = numberIn(item.attributes['data-ym-marks']);
+  if (own !== undefined) return own;
+  const most = childrenOf(item, 'outcomeDeclaration').find(({ attributes }) => attributes['identifier'] === 'MAXSCORE');
+  const [value] = most ? allIn(most, 'value') : [];
+  const said = numberIn(value && wordsIn(value).trim());
+  if (said !== undefined && said > 0) return said;
+  const score = childrenOf(item, 'outcomeDeclaration').find(({ attributes }) => attributes['identifier'] === 'SCORE');
+  const normal = numberIn(score?.attributes['normalMaximum']);
+  return normal !== undefined && normal > 0 ? normal : undefined;
+}
+const positives = (map: ReadonlyMap<string, number>): number =>
+  [...map.values()].reduce((a, b) => a + Math.max(0, b), 0);
+
+function interactionIn(first: Element, ctx: Ctx): Known {
+  const { all, responses } = ctx;
+  const response = responses.get(first.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
+  const marks = saidMarks(ctx) ?? 1;
+  const isSharedOurs = sharedIn(ctx) ?? false;
+  const names = new Set(all.map(({ name }) => name));
+  const isTyped = [...names].every((name) => name === 'textEntryInteraction' || name === 'inlineChoiceInteraction');
+  if (all.length > 1 && !isTyped && !(names.size === 1 && names.has('selectPointInteraction')))
+    throw new NotRead('several things are asked in it, each in another way');
+  const right = (more: Interaction): Known => ({ interaction: more, marks, isShared: isSharedOurs });
+  switch (first.name) {
+    case 'choiceInteraction':
+    case 'hottextInteraction':
+      return choiceIn(first, first.name === 'choiceInteraction' ? 'simpleChoice' : 'hottext', response, ctx);
+    case 'inlineChoiceInteraction':
+      return all.length === 1 && !isInText(first, ctx) ? choiceIn(first, 'inlineChoice', response, ctx) : gapsIn(ctx);
+    case 'textEntryInteraction':
+      return typedIn(first, response, ctx);
+    case 'gapMatchInteraction':
+      return gapMatchIn(first, response, ctx);
+    case 'extendedTextInteraction':
+      return right({ is: 'essay' });
+    case 'orderInteraction': {
+      const items = allIn(first, 'simpleChoice').map(ctx.part);
+      const places = response.correct.map((said) => ctx.id(said));
+      const keyed: boolean = places.length === items.length && places.length > 0;
+      return right({
+        ...{ is: 'order', keyed },
+        items: keyed ? places.flatMap((place) => items.filter(({ id }) => id === place)) : items,
+      });
+    }
+    case 'matchInteraction':
+      return matchIn(first, response, ctx);
+    case 'associateInteraction':
+    case 'graphicAssociateInteraction':
+      return associateIn(first, response, ctx);
+    case 'sliderInteraction': {
+      const [min, max] = [
+        numberIn(first.attributes['lowerBound']) ?? 0,
+        numberIn(first.attributes['upperBound']) ?? 100,
+      ];
+      const step = numberIn(first.attributes['step']);
+      if (first.attributes['data-ym-kind'] === 'rating') return right({ is: 'rating', min, max });
+      return right({
+        ...{
+          is: 'number',
+          slides: true,
+          min,
+          max,
+          ...given('step', step === undefined || step <= 0 ? undefined : step),
+        },
+        ...rangeIn(response, ctx),
+      });
+    }
+    case 'hotspotInteraction':
+      return hotspotIn(first, response, ctx);
+    case 'selectPointInteraction':
+      return pointsIn(ctx);
+    default:
+      throw new NotRead('it has an interaction that is not known here');
+  }
+}
+
+/** Whether words stand beside it in its own paragraph: then it is a gap. */
+function isInText(element: Element, { body }: Ctx): boolean {
+  const around = allIn(body, 'p', 'div', 'li', 'td').filter((one) => elements(one).includes(element));
+  return around.some((one) => one.children.some((child) => typeof child === 'string' && child.trim() !== ''));
+}
+
+function choiceIn(first: Element, of: string, response: Response, ctx: Ctx): Known {
+  const max = numberIn(first.attributes['maxChoices']);
+  const many = response.cardinality !== 'single';
+  const parts = allIn(first, of).map((element) => ({
+    element,
+    part: ctx.part(element),
+    said: element.attributes['identifier'] ?? '',
+  }));
+  if (parts.length === 0) throw new NotRead('there is nothing to choose in it');
+  if (of === 'hottext') ctx.guesses.push('words to be marked in a text were read as answers to choose');
+  const { map, correct } = response;
+  const sum = map ? positives(map) : 0;
+  const best = map ? Math.max(0, ...map.values()) : 0;
+  const marks = saidMarks(ctx) ?? (map && sum > 0 ? (many ? sum : best) : 1);
+  const keyed = correct.length > 0 || sum > 0;
+  const creditOf = (said: string, element: Element): number | undefined => {
+    const own = numberIn(element.attributes['data-ym-credit']);
+    if (own !== undefined || !keyed) return own;
+    const value = map?.get(said);
+    if (value === undefined || best <= 0) return correct.includes(said) ? 1 : undefined;
+    if (many) return value > 0 || correct.includes(said) ? 1 : undefined;
+    return value > 0 ? Math.min(1, round9(value / Math.max(best, marks))) : undefined;
+  };
+  if (many && map) {
+    const worths = new Set([...map.values()].filter((value) => value > 0).map((value) => round9(value)));
+    if (worths.size > 1) ctx.guesses.push('answers that are worth more than others count alike');
+  }
+  const min = numberIn(first.attributes['minChoices']);
+  return {
+    interaction: {
+      ...{ is: 'choice', many },
+      options: parts.map(({ element, part, said }) => ({
+        ...part,
+        ...given('credit', creditOf(said, element)),
+        ...given('weights', ctx.weights.get(said)),
+      })),
+      ...(many && min !== undefined && min > 1 ? { min } : {}),
+      ...(many && max !== undefined && max > 0 && max <= parts.length ? { max } : {}),
+      ...(of === 'inlineChoice' ? { asDropDown: true } : {}),
+    },
+    marks,
+    isShared: many && (sharedIn(ctx) ?? (map !== null && sum > 0)),
+  };
+}
+
+const spellingsOf = ({ map, correct }: Response): Spelling[] => {
+  const best = map ? Math.max(0, ...map.values()) : 0;
+  const mapped = best > 0 ? [...(map ?? [])].filter(([, value]) => value > 0) : [];
+  const listed = mapped.map(([text, value]): Spelling => ({
+    text,
+    ...(value < best ? { credit: round9(value / best) } : {}),
+  }));
+  const others = correct.filter((text) => text !== '' && !listed.some((one) => one.text === text));
+  return [...listed, ...others.map((text) => ({ text }))];
+};
+
+/** Words, a number or a day in one field; several fields are gaps. */
+function typedIn(first: Element, response: Response, ctx: Ctx): Known {
+  const { attributes } = first;
+  const marks = saidMarks(ctx) ?? (response.map ? Math.max(0, ...response.map.values()) || 1 : 1);
+  const known = (interaction: Interaction): Known => ({ interaction, marks, isShared: false });
+  const named = allIn(ctx.body, 'ol').find((one) => one.attributes['data-ym-kind'] === 'name');
+  if (named) {
+    const spots = childrenOf(named, 'li').flatMap((li) => {
+      const [field] = allIn(li, 'textEntryInteraction');
+      if (!field) return [];
+      const [x, y] = coordsIn(li.attributes['data-ym-at']);
+      const at: [number, number] | null = x === undefined || y === undefined ? null : [x, y];
+      const own = ctx.responses.get(field.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
+      return [{ id: ctx.id(gapKey(field)), at, accept: spellingsOf(own) }];
+    });
+    const isShared = sharedIn(ctx) ?? false;
+    return {
+      ...known({ is: 'name', picture: ctx.picture(ctx.body) ?? null, spots }),
+      marks: saidMarks(ctx) ?? 1,
+      isShared,
+    };
+  }
+  if (attributes['data-ym-kind'] === 'date') {
+    const days = [...(response.map?.keys() ?? [])].sort();
+    const [target] = response.correct;
+    const right = target === undefined ? null : ([days[0] ?? target, days.at(-1) ?? target] as [string, string]);
+    const bounds = { ...given('min', attributes['data-ym-min']), ...given('max', attributes['data-ym-max']) };
+    return known({ is: 'date', right, ...given('target', target), ...bounds });
+  }
+  const isNumber = response.base === 'float' || response.base === 'integer';
+  if (ctx.all.length === 1 && isNumber) {
+    const bounds = {
+      ...given('min', numberIn(attributes['data-ym-min'])),
+      ...given('max', numberIn(attributes['data-ym-max'])),
+      ...given('step', numberIn(attributes['data-ym-step'])),
+    };
+    const slides = attributes['data-ym-kind'] === 'slider';
+    return known({ is: 'number', slides, ...bounds, ...rangeIn(response, ctx) });
+  }
+  if (ctx.all.length === 1 && !isInText(first, ctx) && !gapKey(first).includes('-gap') && isPlainText(first))
+    return known({ is: 'text', accept: spellingsOf(response) });
+  return gapsIn(ctx);
+}
+/** Ours name the responses of gaps by the gap. */
+const isPlainText = ({ attributes }: Element): boolean =>
+  !(attributes['responseIdentifier'] ?? '').startsWith('RESPONSE.');
+
+function gapsIn(ctx: Ctx): Known {
+  const gaps = ctx.all.map((field) => {
+    const own = ctx.responses.get(field.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
+    if (field.name !== 'inlineChoiceInteraction') return { id: ctx.id(gapKey(field)), accept: spellingsOf(own), own };
+    const words = new Map(
+      allIn(field, 'inlineChoice').map((c) => [c.attributes['identifier'] ?? '', wordsIn(c).trim()]),
+    );
+    const accept = spellingsOf(own).map((one) => ({ ...one, text: words.get(one.text) ?? one.text }));
+    return { id: ctx.id(gapKey(field)), accept, own };
+  });
+  if (ctx.all.some(({ name }) => name === 'inlineChoiceInteraction'))
+    ctx.guesses.push('words that were chosen from a list are typed here');
+  const worth = gaps.reduce((sum, { own }) => sum + (own.map ? Math.max(0, ...own.map.values()) : 0), 0);
+  const isOurs = gaps.every(({ own }) => !own.map || [...own.map.values()].every((value) => value <= 1));
+  const isShared = sharedIn(ctx) ?? (gaps.length > 1 && worth > 0 && !hasAnd(ctx) && !isOnlyAll(ctx));
+  return {
+    interaction: { is: 'gaps', text: '', gaps: gaps.map(({ id, accept }) => ({ id, accept })) },
+    marks: saidMarks(ctx) ?? (worth > 0 && !isOurs ? worth : Math.max(1, worth)),
+    isShared,
+  };
+}
+/** Whether all have to be right together. */
+const hasAnd = ({ item }: Ctx): boolean =>
+  allIn(item, 'responseProcessing').some((one) => allIn(one, 'and').length > 0);
+const isOnlyAll = ({ item }: Ctx): boolean =>
+  allIn(item, 'responseProcessing').some((one) => (one.attributes['template'] ?? '').includes('match_correct'));
+
+function gapMatchIn(first: Element, response: Response, ctx: Ctx): Known {
+  const words = new Map(
+    [...allIn(first, 'gapText'), ...allIn(first, 'gapImg')].map((one) => [
+      one.attributes['identifier'] ?? '',
+      wordsIn(one).trim() || (allIn(one, 'img', 'object')[0]?.attributes['alt'] ?? ''),
+    ]),
+  );
+  const pairs = [...response.correct, ...(response.map?.keys() ?? [])].map((pair) => pair.split(/\s+/));
+  const gaps = allIn(first, 'gap');
+  if (gaps.length === 0) throw new NotRead('there is no gap in it');
+  ctx.guesses.push('words that were drawn into gaps are typed here');
+  const fields = gaps.map((gap) => {
+    const said = gap.attributes['identifier'] ?? '';
+    const right = new Set(pairs.filter(([, to]) => to === said).map(([word = '']) => words.get(word) ?? word));
+    return { id: ctx.id(gapKey(gap)), accept: [...right].filter(Boolean).map((text) => ({ text })) };
+  });
+  const text = richFrom(
+    first.children.filter((c) => typeof c === 'string' || !['gapText', 'gapImg', 'prompt'].includes(c.name)),
+    (element) => (element.name === 'gap' ? ctx.id(gapKey(element)) : null),
+    () => false,
+  );
+  return {
+    interaction: { is: 'gaps', text, gaps: fields },
+    marks: saidMarks(ctx) ?? 1,
+    isShared: response.map !== null,
+  };
+}
+
+/** What is right of a number: its bounds in the processing, or a tolerance beside the right one. */
+function rangeIn({ correct, map }: Response, { item }: Ctx): { right: [number, number] | null; target?: number } {
+  const target = numberIn(correct[0]) ?? numberIn([...(map?.entries() ?? [])].find(([, value]) => value > 0)?.[0]);
+  const [processing] = allIn(item, 'responseProcessing');
+  const bound = (name: string) =>
+    (processing ? allIn(processing, name) : [])
+      .filter((one) => allIn(one, 'variable').some((v) => v.attributes['identifier'] !== 'SCORE'))
+      .flatMap((one) => allIn(one, 'baseValue').flatMap((v) => numberIn(wordsIn(v).trim()) ?? []))[0];
+  const [low, high] = [bound('gte'), bound('lte')];
+  if (low !== undefined && high !== undefined) return { right: [low, high], ...given('target', target) };
+  if (target === undefined) return { right: null };
+  const [equal] = processing ? allIn(processing, 'equal') : [];
+  const [below = 0, above = below] = coordsIn(equal?.attributes['tolerance']);
+  const isRelative = equal?.attributes['toleranceMode'] === 'relative';
+  const reach = (of: number) => round9(isRelative ? (Math.abs(target) * of) / 100 : of);
+  return { right: [round9(target - reach(below)), round9(target + reach(above))], target };
+}
+
+function matchIn(first: Element, response: Response, ctx: Ctx): Known {
+  const [one, two] = allIn(first, 'simpleMatchSet').map((set) => allIn(set, 'simpleAssociableChoice'));
+  if (!one?.length || !two?.length) throw new NotRead('there are no two sides to match in it');
+  const [left, right] = [one.map(ctx.part), two.map(ctx.part)];
+  const mapped = [...(response.map ?? [])].filter(([, value]) => value > 0).map(([key]) => key);
+  const pairs = [...new Set([...response.correct, ...mapped])].flatMap((said): [string, string][] => {
+    const [l, r] = said.split(/\s+/);
+    if (l === undefined || r === undefined) return [];
+    const isTurned = !one.some((e) => e.attributes['identifier'] === l);
+    return [isTurned ? [ctx.id(r), ctx.id(l)] : [ctx.id(l), ctx.id(r)]];
+  });
+  const isShared = sharedIn(ctx) ?? (response.map !== null && mapped.length > 0);
+  const marks = saidMarks(ctx) ?? (response.map && positives(response.map) > 0 ? positives(response.map) : 1);
+  const isGrid =
+    first.attributes['data-ym-kind'] === 'grid' ||
+    (first.attributes['class'] ?? '').includes('tabular') ||
+    new Set(pairs.map(([, r]) => r)).size < pairs.length ||
+    new Set(pairs.map(([l]) => l)).size < pairs.length ||
+    left.some(({ id }) => pairs.length > 0 && !pairs.some(([l]) => l === id));
+  if (!isGrid && pairs.length > 0) return { interaction: { is: 'match', left, right, pairs }, marks, isShared };
+  const many = first.attributes['data-ym-many'] === 'true' || new Set(pairs.map(([l]) => l)).size < pairs.length;
+  if (first.attributes['data-ym-kind'] !== 'grid') ctx.guesses.push('pairs were read as a table with rows and columns');
+  return {
+    interaction: { is: 'grid', many, rows: left, columns: right, pairs, keyed: pairs.length > 0 },
+    ...{ marks, isShared },
+  };
+}
+
+/** Pairs within one set: those that are right as pairs, the others as sides that fit nothing. */
+function associateIn(first: Element, response: Response, ctx: Ctx): Known {
+  const isGraphic = first.name === 'graphicAssociateInteraction';
+  const parts = allIn(first, isGraphic ? 'associableHotspot' : 'simpleAssociableChoice').map((element, i) => {
+    const read = ctx.part(element);
+    const label = element.attributes['hotspotLabel'];
+    return isGraphic ? { ...read, text: label ?? `Place ${i + 1}` } : read;
+  });
+  const pairs = response.correct.flatMap((said): [string, string][] => {
+    const [l, r] = said.split(/\s+/);
+    return l !== undefined && r !== undefined ? [[ctx.id(l), ctx.id(r)]] : [];
+  });
+  if (pairs.length === 0) throw new NotRead('it does not say which of its parts belong together');
+  const firsts = pairs.map(([l]) => l);
+  const used = new Set(pairs.flat());
+  if (used.size < 2 * pairs.length) throw new NotRead('one part of it belongs to several others');
+  ctx.guesses.push(
+    isGraphic
+      ? 'places of a picture that belong together were read as pairs'
+      : 'parts of one list were read as two sides',
+  );
+  const left = parts.filter(({ id }) => firsts.includes(id));
+  return {
+    interaction: { is: 'match', left, right: parts.filter(({ id }) => !firsts.includes(id)), pairs },
+    marks: saidMarks(ctx) ?? 1,
+    isShared: response.map !== null,
+  };
+}
+
+type Shape = NonNullable<Extract<Interaction, { is: 'point' }>['spots'][number]['region']>;
+const share = (value: number): number => Math.min(1, Math.max(0, round9(value)));
+/** @param size of the picture, in the unit of the coordinates */
+function regionOf(shape: string, coords: number[], [width, height]: [number, number]): Shape | null {
+  const [a = 0, b = 0, c = 0, d = 0] = coords;
+  if (shape === 'circle' && coords.length >= 3)
+    return { x: share(a / width), y: share(b / height), r: share(c / width) };
+  if (shape === 'ellipse' && coords.length >= 4)
+    return {
+      x: share((a - c) / width),
+      y: share((b - d) / height),
+      width: share((2 * c) / width),
+      height: share((2 * d) / height),
+    };
+  if (shape === 'rect' && coords.length >= 4)
+    return {
+      x: share(a / width),
+      y: share(b / height),
+      width: share((c - a) / width),
+      height: share((d - b) / height),
+    };
+  if (shape === 'poly' && coords.length >= 6) {
+    const points = Array.from({ length: Math.floor(coords.length / 2) }, (_, i): [number, number] => [
+      share((coords[2 * i] ?? 0) / width),
+      share((coords[2 * i + 1] ?? 0) / height),
+    ]);
+    return { points: points.slice(0, 200) };
+  }
+  return null;
+}
+function sizeIn(element: Element): [number, number] {
+  const [img] = allIn(element, 'img', 'object');
+  return [numberIn(img?.attributes['width']) ?? SIDE, numberIn(img?.attributes['height']) ?? SIDE];
+}
+
+function hotspotIn(first: Element, response: Response, ctx: Ctx): Known {
+  const size = sizeIn(first);
+  const mapped = [...(response.map ?? [])].filter(([, value]) => value > 0).map(([key]) => key);
+  const right = new Set([...response.correct, ...mapped]);
+  const spots = allIn(first, 'hotspotChoice')
+    .filter(({ attributes }) => right.has(attributes['identifier'] ?? ''))
+    .map(({ attributes }) => ({
+      id: ctx.id(attributes['identifier']),
+      text: attributes['hotspotLabel'] ?? '',
+      region: regionOf(attributes['shape'] ?? '', coordsIn(attributes['coords']), size),
+    }));
+  if (spots.length === 0 || spots.some(({ region }) => region === null))
+    throw new NotRead('it does not say which place of its picture is right');
+  ctx.guesses.push('places to choose among were read as one to point at');
+  return {
+    interaction: { is: 'point', picture: ctx.picture(first) ?? null, spots },
+    ...{ marks: saidMarks(ctx) ?? 1, isShared: response.map !== null && spots.length > 1 },
+  };
+}
+
+function pointsIn(ctx: Ctx): Known {
+  const [first] = ctx.all;
+  const spots = ctx.all.flatMap((one) => {
+    const own = ctx.responses.get(one.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
+    const areas = own.areas.filter(({ value }) => value > 0);
+    const [prompt] = childrenOf(one, 'prompt');
+    const key = gapKey(one);
+    const text = ctx.all.length > 1 || key !== (one.attributes['responseIdentifier'] ?? '') ? prompt : undefined;
+    return (areas.length ? areas : [null]).map((area, i) => ({
+      id: ctx.id(i === 0 ? key : `${key}-${i + 1}`),
+      text: text ? wordsIn(text).trim() : '',
+      region: area && regionOf(area.shape, area.coords, sizeIn(one)),
+    }));
+  });
+  const worth = ctx.all.flatMap((one) => ctx.responses.get(one.attributes['responseIdentifier'] ?? '')?.areas ?? []);
+  const sum = worth.reduce((total, { value }) => total + Math.max(0, value), 0);
+  const isShared = sharedIn(ctx) ?? (spots.length > 1 && !hasAnd(ctx) && sum > 0);
+  return {
+    interaction: { is: 'point', picture: (first && ctx.picture(first)) ?? null, spots },
+    ...{ marks: saidMarks(ctx) ?? (sum > 0 ? sum : 1), isShared },
+  };
+}
+
+/** Marks off for what is wrong, as our own items say it. */
+function penaltyIn(item: Element): number {
+  const [processing] = allIn(item, 'responseProcessing');
+  const sets = processing ? allIn(processing, 'setOutcomeValue') : [];
+  const scores = sets
+    .filter(({ attributes }) => attributes['identifier'] === 'SCORE')
+    .flatMap((one) => childrenOf(one, 'baseValue').flatMap((v) => numberIn(wordsIn(v).trim()) ?? []));
+  return Math.max(0, ...scores.map((value) => -value));
+}
+
+/** Explanations, by when our own items show them; those of others are shown to everybody. */
+function explainIn(
+  item: Element,
+  skip: (element: Element) => boolean,
+): Partial<Record<'right' | 'wrong' | 'always', RichText>> {
+  const told = childrenOf(item, 'modalFeedback').map((one) => {
+    const said = (one.attributes['identifier'] ?? '').toLowerCase();
+    const when = /wrong|incorrect/.test(said) ? 'wrong' : /right|correct/.test(said) ? 'right' : 'always';
+    return [when, richFrom(one.children, () => null, skip)] as const;
+  });
+  return Object.fromEntries(told.filter(([, words]) => !isEmpty(words)));
+}
+
+/** What answers say for scales and outcomes, as our own items have it: by identifier of the answer. */
+function weightsIn(item: Element) {
+  const targets = new Map<string, string>();
+  const own = new Set<string>();
+  for (const { attributes } of childrenOf(item, 'outcomeDeclaration')) {
+    const said = attributes['identifier'] ?? '';
+    if (!said.startsWith('weight.')) continue;
+    const target = said.slice('weight.'.length).replace(/^i\./, '');
+    own.add(said);
+    targets.set(target, attributes['interpretation'] ?? target);
+  }
+  const of = new Map<string, Record<string, number>>();
+  for (const condition of own.size ? allIn(item, 'responseCondition') : []) {
+    const [match] = allIn(condition, 'match', 'member');
+    const [chosen] = match ? allIn(match, 'baseValue') : [];
+    for (const set of allIn(condition, 'setOutcomeValue')) {
+      const said = set.attributes['identifier'] ?? '';
+      const weight = numberIn(allIn(set, 'baseValue').map((v) => wordsIn(v).trim())[0]);
+      if (!own.has(said) || !chosen || weight === undefined) continue;
+      const answer = wordsIn(chosen).trim();
+      of.set(answer, { ...of.get(answer), [said.slice('weight.'.length).replace(/^i\./, '')]: weight });
+    }
+  }
+  return { targets, of };
+}
