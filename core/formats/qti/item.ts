@@ -340,7 +340,7 @@ function choiceIn(first: Element, of: string, response: Response, ctx: Ctx): Kno
     const value = map?.get(said);
     if (value === undefined || best <= 0) return correct.includes(said) ? 1 : undefined;
     if (many) return value > 0 || correct.includes(said) ? 1 : undefined;
-    return value > 0 ? Math.min(1, round9(value / Math.max(best, marks))) : undefined;
+    return value > 0 ? Math.min(1, round9(value / Math.max(best, marks || 1))) : undefined;
   };
   if (many && map) {
     const worths = new Set([...map.values()].filter((value) => value > 0).map((value) => round9(value)));
@@ -364,12 +364,15 @@ function choiceIn(first: Element, of: string, response: Response, ctx: Ctx): Kno
   };
 }
 
-const spellingsOf = ({ map, correct }: Response): Spelling[] => {
-  const best = map ? Math.max(0, ...map.values()) : 0;
+/** A credit that was multiplied with marks and rounded, as it was. */
+const nearly = (credit: number): number => Math.round(credit * 1e6) / 1e6;
+/** @param full what the best answer is worth; where none is, the best there is */
+const spellingsOf = ({ map, correct }: Response, full = 0): Spelling[] => {
+  const best = map ? Math.max(full, ...map.values()) : 0;
   const mapped = best > 0 ? [...(map ?? [])].filter(([, value]) => value > 0) : [];
   const listed = mapped.map(([text, value]): Spelling => ({
     text,
-    ...(value < best ? { credit: round9(value / best) } : {}),
+    ...(value < best - 1e-6 ? { credit: nearly(value / best) } : {}),
   }));
   const others = correct.filter((text) => text !== '' && !listed.some((one) => one.text === text));
   return [...listed, ...others.map((text) => ({ text }))];
@@ -382,13 +385,14 @@ function typedIn(first: Element, response: Response, ctx: Ctx): Known {
   const known = (interaction: Interaction): Known => ({ interaction, marks, isShared: false });
   const named = allIn(ctx.body, 'ol').find((one) => one.attributes['data-ym-kind'] === 'name');
   if (named) {
+    const fullOf = fullOfPart(ctx);
     const spots = childrenOf(named, 'li').flatMap((li) => {
       const [field] = allIn(li, 'textEntryInteraction');
       if (!field) return [];
       const [x, y] = coordsIn(li.attributes['data-ym-at']);
       const at: [number, number] | null = x === undefined || y === undefined ? null : [x, y];
       const own = ctx.responses.get(field.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
-      return [{ id: ctx.id(gapKey(field)), at, accept: spellingsOf(own) }];
+      return [{ id: ctx.id(gapKey(field)), at, accept: spellingsOf(own, fullOf) }];
     });
     const isShared = sharedIn(ctx) ?? false;
     return {
@@ -415,17 +419,28 @@ function typedIn(first: Element, response: Response, ctx: Ctx): Known {
     return known({ is: 'number', slides, ...bounds, ...rangeIn(response, ctx) });
   }
   if (ctx.all.length === 1 && !isInText(first, ctx) && !gapKey(first).includes('-gap') && isPlainText(first))
-    return known({ is: 'text', accept: spellingsOf(response) });
+    return known({ is: 'text', accept: spellingsOf(response, saidMarks(ctx) || 1) });
   return gapsIn(ctx);
 }
 /** Ours name the responses of gaps by the gap. */
 const isPlainText = ({ attributes }: Element): boolean =>
   !(attributes['responseIdentifier'] ?? '').startsWith('RESPONSE.');
 
+/** What one field is worth of several of ours; 0 of items of others. */
+function fullOfPart(ctx: Ctx): number {
+  const isShared = sharedIn(ctx);
+  if (isShared === undefined) return 0;
+  if (!isShared && ctx.all.length > 1) return 1;
+  const keyed = [...ctx.responses.values()].filter(({ map }) => map !== null).length;
+  return (saidMarks(ctx) || 1) / Math.max(1, keyed);
+}
+
 function gapsIn(ctx: Ctx): Known {
+  const fullOf = fullOfPart(ctx);
   const gaps = ctx.all.map((field) => {
     const own = ctx.responses.get(field.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
-    if (field.name !== 'inlineChoiceInteraction') return { id: ctx.id(gapKey(field)), accept: spellingsOf(own), own };
+    if (field.name !== 'inlineChoiceInteraction')
+      return { id: ctx.id(gapKey(field)), accept: spellingsOf(own, fullOf), own };
     const words = new Map(
       allIn(field, 'inlineChoice').map((c) => [c.attributes['identifier'] ?? '', wordsIn(c).trim()]),
     );

@@ -119,7 +119,7 @@ function choiceXml(interaction: Extract<Interaction, { is: 'choice' }>, { questi
   const choices = options.map((o) =>
     isInline
       ? `<qti-inline-choice identifier="${identifier(o.id)}">${xmlText(o.text)}</qti-inline-choice>`
-      : `<qti-simple-choice identifier="${identifier(o.id)}"${(many || marks === 0) && o.credit !== undefined ? ` data-ym-credit="${o.credit}"` : ''}>${partXml(o, pictures)}</qti-simple-choice>`,
+      : `<qti-simple-choice identifier="${identifier(o.id)}"${many && o.credit !== undefined ? ` data-ym-credit="${o.credit}"` : ''}>${partXml(o, pictures)}</qti-simple-choice>`,
   );
   const least = min ?? (question.required ? 1 : 0);
   return {
@@ -377,7 +377,8 @@ function itemXml(question: Question, quiz: Quiz, pictures: Map<string, string>, 
   const lose = (what: string) => lost.push(`“${name}”: ${what}`);
   const interaction = kindOf(question).interaction(question);
   const { marks = 1, penalty = 0, explain = {}, hint, media } = question;
-  const shown = shownOf(interaction, { question, pictures, marks });
+  // What is worth nothing is mapped as if it were worth one, so that what is right is told, and counts for nothing.
+  const shown = shownOf(interaction, { question, pictures, marks: marks || 1 });
   const { targets, processing } = weightsXml(question, interaction);
   const { outcomes } = quizIndex(quiz);
   const targetName = (id: string) =>
@@ -396,7 +397,7 @@ function itemXml(question: Question, quiz: Quiz, pictures: Map<string, string>, 
   const score = (to: string) => set('SCORE', to);
   const wrong = penalty > 0 ? score(number(-penalty)) : '';
   const scoring =
-    worth === null
+    worth === null || marks === 0
       ? ''
       : 'isRight' in worth
         ? when(worth.isRight, score(number(marks)), wrong)
