@@ -41,7 +41,7 @@ module.exports = {
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
         pathNot:
-          'node_modules/(@sinclair/typebox|@internationalized/date|@noble/hashes|(@types/)?culori|css-tree|fast-xml-parser|fflate|ajv|jsonc-parser|jstat|libphonenumber-js|papaparse|simple-statistics)/',
+          'node_modules/(@sinclair/typebox|@internationalized/date|@noble/hashes|(@types/)?culori|css-tree|exceljs|fast-xml-parser|fflate|ajv|jsonc-parser|jstat|libphonenumber-js|papaparse|simple-statistics)/',
       },
     },
     {

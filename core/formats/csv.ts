@@ -16,31 +16,86 @@ import {
 } from '../questions/listed';
 
 const names: Record<string, string[]> = {
-  question: ['question', 'text', 'prompt', 'wording', 'question text'],
-  kind: ['kind', 'type', 'question type'],
-  page: ['page', 'section'],
-  right: ['right', 'correct', 'key', 'correct answer', 'right answer', 'answer key', 'solution'],
+  question: [
+    'question',
+    'text',
+    'prompt',
+    'wording',
+    'question text',
+    'frage',
+    'fragetext',
+    'pregunta',
+    'domanda',
+    'vraag',
+    'enonce',
+  ],
+  kind: ['kind', 'type', 'question type', 'art', 'fragetyp', 'typ', 'genre', 'tipo', 'soort'],
+  page: ['page', 'section', 'seite', 'abschnitt', 'pagina', 'rubrique'],
+  right: [
+    'right',
+    'correct',
+    'key',
+    'correct answer',
+    'right answer',
+    'answer key',
+    'solution',
+    'richtig',
+    'losung',
+    'richtige antwort',
+    'bonne reponse',
+    'reponse correcte',
+    'correcta',
+    'respuesta correcta',
+    'corretta',
+    'risposta corretta',
+    'juist',
+    'juiste antwoord',
+  ],
   id: ['id'],
-  label: ['label', 'name', 'title'],
-  topic: ['topic', 'category', 'subject', 'tag'],
-  marks: ['marks', 'points', 'score', 'worth'],
-  penalty: ['penalty', 'minus', 'marks off'],
+  label: ['label', 'name', 'title', 'bezeichnung', 'nom', 'titre', 'nombre', 'nome', 'naam'],
+  topic: ['topic', 'category', 'subject', 'tag', 'thema', 'theme', 'tema', 'argomento', 'onderwerp', 'sujet'],
+  marks: ['marks', 'points', 'score', 'worth', 'punkte', 'bareme', 'puntos', 'punti', 'punten', 'note'],
+  penalty: ['penalty', 'minus', 'marks off', 'abzug', 'malus', 'penalizacion', 'penalita', 'aftrek'],
   credit: ['credit'],
-  required: ['required', 'mandatory'],
-  shuffle: ['shuffle', 'random order'],
-  seconds: ['seconds', 'time', 'time limit', 'limit'],
-  hint: ['hint', 'help'],
-  explain: ['explain', 'explanation', 'feedback'],
+  required: ['required', 'mandatory', 'pflicht', 'obligatoire', 'obligatorio', 'obbligatorio', 'verplicht'],
+  shuffle: ['shuffle', 'random order', 'mischen', 'melanger', 'mezclar', 'mescola', 'husselen'],
+  seconds: [
+    'seconds',
+    'time',
+    'time limit',
+    'limit',
+    'sekunden',
+    'zeit',
+    'secondes',
+    'temps',
+    'segundos',
+    'tiempo',
+    'secondi',
+    'tempo',
+    'seconden',
+    'tijd',
+  ],
+  hint: ['hint', 'help', 'hinweis', 'indice', 'pista', 'suggerimento', 'aide'],
+  explain: ['explain', 'explanation', 'feedback', 'erklarung', 'explication', 'explicacion', 'spiegazione', 'uitleg'],
   'explain right': ['explain right', 'feedback right', 'explanation right'],
   'explain wrong': ['explain wrong', 'feedback wrong', 'explanation wrong'],
-  picture: ['picture', 'image'],
+  picture: ['picture', 'image', 'bild', 'foto', 'imagen', 'immagine', 'afbeelding'],
   least: ['least', 'min', 'minimum'],
   most: ['most', 'max', 'maximum'],
   step: ['step'],
 };
-/** "answer", "answer 3", "option b", "b" */
+/** "answer", "answer 3", "option b", "b"; in German, French, Spanish, Italian and Dutch as well */
 const isAnswerColumn = (head: string): boolean =>
-  /^(answer|option|choice|item)s?\s*([a-z]|\d{1,2})?$/.test(head) || /^[a-h]$/.test(head);
+  /^(answer|option|choice|item|antwort|reponse|respuesta|opcion|risposta|opzione|antwoord)(s|en)?\s*([a-z]|\d{1,2})?$/.test(
+    head,
+  ) || /^[a-h]$/.test(head);
+/** Without accents: a heading is often written without them. */
+const foldedHead = (head: string): string => fold(head).normalize('NFKD').replace(/\p{M}/gu, '').replace(/[_-]+/g, ' ');
+/** What a column is, by its heading; '' where that says nothing. */
+export const columnNamed = (head: string): string => {
+  const folded = foldedHead(head);
+  return Object.keys(names).find((name) => names[name]?.includes(folded)) ?? (isAnswerColumn(folded) ? 'answer' : '');
+};
 
 /** Reads a table. The first row names the columns; where it does not, the question comes first and answers follow. */
 export function readCsv(text: string, id = 'quiz'): Read {
@@ -61,10 +116,8 @@ export function readCsv(text: string, id = 'quiz'): Read {
       });
   }
   const [first = [], ...rest] = data;
-  const heads = first.map((head) => fold(head).replace(/[_-]+/g, ' '));
-  const known = heads.map(
-    (head) => Object.keys(names).find((name) => names[name]?.includes(head)) ?? (isAnswerColumn(head) ? 'answer' : ''),
-  );
+  const heads = first.map(foldedHead);
+  const known = first.map(columnNamed);
   const named = known.includes('question');
   if (!named)
     notes.push({
@@ -172,6 +225,12 @@ const plain = ({ text, credit, with: other }: ListedAnswer): ListedAnswer => ({
 
 /** Writes the questions of a quiz as a table. @returns the text, and in words what it could not hold */
 export function writeCsv(quiz: Quiz): { text: string; lost: string[] } {
+  const { heads, rows, lost } = tableOf(quiz);
+  return { text: `${Papa.unparse([heads, ...rows])}\r\n`, lost };
+}
+
+/** The same as rows of cells. */
+export function tableOf(quiz: Quiz): { heads: string[]; rows: string[][]; lost: string[] } {
   const { list, lost } = listFromQuiz(quiz);
   const most = Math.max(0, ...list.questions.map((q) => q.answers.length));
   const used = listedFields.filter((field) => list.questions.some((q) => q.fields[field]));
@@ -191,7 +250,7 @@ export function writeCsv(quiz: Quiz): { text: string; lost: string[] } {
     rightOf(q),
     ...used.map((field: ListedField) => q.fields[field] ?? ''),
   ]);
-  return { text: `${Papa.unparse([heads, ...rows])}\r\n`, lost };
+  return { heads, rows, lost };
 }
 
 const cellOf = (answer: ListedAnswer | undefined): string =>

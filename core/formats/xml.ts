@@ -74,6 +74,6 @@ const SPECIAL: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;'
 /** Text in XML, and in its attributes. What XML cannot hold is left out (XML 1.0, 2.2). */
 export const xmlText = (text: string): string =>
   text
-     
+
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
     .replace(/[&<>"]/g, (one) => SPECIAL[one] ?? one);

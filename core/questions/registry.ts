@@ -84,6 +84,9 @@ export function kindNamed(folded: string): { kind: QuestionKind; variant: string
       if (words.includes(folded)) return { kind, variant };
   return undefined;
 }
+/** The words by which a list names each kind, and each variant of it. */
+export const kindWords = (): string[] =>
+  kindNames.flatMap((kind) => Object.values(kinds[kind].listWords ?? {}).flatMap(([word]) => word ?? []));
 /** The question that a row of a list makes; null where a list cannot hold that kind. */
 export const questionFromRow = (kind: QuestionKind, row: RowRead): Question | null =>
   kinds[kind].fromRow?.(row) ?? null;
