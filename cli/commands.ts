@@ -8,7 +8,7 @@ import { rehearse } from '../core/rehearsal/odds';
 import { walk } from '../core/flow/walk';
 import { resultOf } from '../core/flow/result';
 import { RunReader, type Stats } from '../core/stats/reading';
-import { readQuiz, RunsFile, textFor, writeWhole } from './files';
+import { contentFor, readAny, readQuiz, RunsFile, writeWhole } from './files';
 
 const say = (text: string): boolean => process.stdout.write(`${text}\n`);
 
@@ -154,10 +154,10 @@ function tellStats(quiz: Quiz, found: Stats, all: number): void {
 }
 
 /** What was understood and lost is told on standard error. */
-export function convert(from: string, to: string): number {
-  const { quiz, notes } = readQuiz(from);
-  const { text, lost } = textFor(quiz, to);
-  writeWhole(to, text);
+export async function convert(from: string, to: string): Promise<number> {
+  const { quiz, notes } = await readAny(from);
+  const { content, lost } = await contentFor(quiz, to);
+  writeWhole(to, content);
   for (const note of notes)
     if (note.is !== 'understood') process.stderr.write(`${from}: line ${note.line}: ${note.is}: ${note.message}\n`);
   for (const what of lost) process.stderr.write(`${to}: not held: ${what}\n`);

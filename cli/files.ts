@@ -18,24 +18,30 @@ import { readJson, writeJson } from '../core/formats/json';
 import type { Note } from '../core/questions/listed';
 import { readMarkdown, writeMarkdown } from '../core/formats/markdown';
 import { type Recorded, recordFault } from '../core/flow/walk';
+import { readXlsx, writeXlsx } from '../core/formats/xlsx';
+import { readQti, writeQtiPackage } from '../core/formats/qti/package';
 import { Progress } from './progress';
 import { bad, UserError } from './user-error';
 
-export function readText(file: string): string {
+function readBytes(file: string): Buffer {
   try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
+    return readFileSync(file === '-' ? 0 : file);
   } catch (error) {
     throw bad(file, '', textOf(error, 'code') === 'ENOENT' ? 'there is no such file' : messageOf(error));
   }
 }
 
-/** A quiz out of a file of any format that can be read. */
+export const readText = (file: string): string => readBytes(file).toString('utf8');
+
+const idOf = (file: string): string =>
+  basename(file, extname(file))
+    .replace(/[^A-Za-z0-9_-]+/g, '-')
+    .slice(0, 60) || 'quiz';
+
+/** A quiz out of a file of any format that is text. */
 export function readQuiz(file: string): { quiz: Quiz; notes: Note[] } {
   const text = readText(file);
-  const id =
-    basename(file, extname(file))
-      .replace(/[^A-Za-z0-9_-]+/g, '-')
-      .slice(0, 60) || 'quiz';
+  const id = idOf(file);
   switch (extname(file).toLowerCase()) {
     case '.csv':
     case '.tsv':
@@ -51,31 +57,63 @@ export function readQuiz(file: string): { quiz: Quiz; notes: Note[] } {
       return { quiz: read.quiz, notes: [] };
     }
     default:
-      throw bad(file, '', `files that end with ${extname(file)} cannot be read; .json, .csv, .tsv and .md can`);
+      throw bad(
+        file,
+        '',
+        `files that end with ${extname(file)} cannot be read; .json, .csv, .tsv and .md can, and be converted from .xlsx, .zip and .xml`,
+      );
   }
 }
 
-/** The text of a quiz in the format of a file's ending, and in words what it could not hold. */
-export function textFor(quiz: Quiz, file: string): { text: string; lost: string[] } {
+/** The same, of packages and spreadsheets too. Pictures in them are told as left out: a file of a quiz names pictures by where they stand. */
+export async function readAny(file: string): Promise<{ quiz: Quiz; notes: Note[] }> {
+  const ending = extname(file).toLowerCase();
+  if (ending !== '.zip' && ending !== '.xml' && ending !== '.xlsx') return readQuiz(file);
+  const bytes = readBytes(file);
+  const id = idOf(file);
+  const read = ending === '.xlsx' ? await readXlsx(bytes) : readQti(bytes, id);
+  if ('trouble' in read) throw bad(file, '', read.trouble);
+  const { quiz, notes } = 'quiz' in read ? read : readCsv(read.text, id);
+  if (read.pictures.length === 0) return { quiz, notes };
+  const left: Note = { line: 1, is: 'refused', message: `${read.pictures.length} pictures are left out.` };
+  return { quiz: withoutPictures(quiz), notes: [...notes, left] };
+}
+
+/** A quiz without the pictures that stand in a package. */
+const withoutPictures = (quiz: Quiz): Quiz =>
+  JSON.parse(
+    JSON.stringify(quiz, (key, value: unknown) =>
+      key === 'picture' && textOf(value, 'src')?.startsWith('/package/') ? undefined : value,
+    ),
+  ) as Quiz;
+
+/** A quiz in the format of a file's ending, and in words what it could not hold. */
+export async function contentFor(quiz: Quiz, file: string): Promise<{ content: string | Uint8Array; lost: string[] }> {
+  const plain = ({ text, lost }: { text: string; lost: string[] }) => ({ content: text, lost });
+  const binary = ({ bytes, lost }: { bytes: Uint8Array; lost: string[] }) => ({ content: bytes, lost });
   switch (extname(file).toLowerCase()) {
     case '.json':
-      return { text: writeJson(quiz), lost: [] };
+      return { content: writeJson(quiz), lost: [] };
     case '.csv':
-      return writeCsv(quiz);
+      return plain(writeCsv(quiz));
     case '.md':
     case '.markdown':
-      return writeMarkdown(quiz);
+      return plain(writeMarkdown(quiz));
+    case '.xlsx':
+      return binary(await writeXlsx(quiz));
+    case '.zip':
+      return binary(writeQtiPackage(quiz, () => null));
     default:
       throw bad(
         file,
         '',
-        `files that end with ${extname(file) || 'nothing'} cannot be written; .json, .csv and .md can`,
+        `files that end with ${extname(file) || 'nothing'} cannot be written; .json, .csv, .md, .xlsx and .zip can`,
       );
   }
 }
 
 /** Writes a file whole or not at all. */
-export function writeWhole(file: string, text: string): void {
+export function writeWhole(file: string, text: string | Uint8Array): void {
   const part = join(dirname(file), `.${basename(file)}.${process.pid}`);
   try {
     writeFileSync(part, text);

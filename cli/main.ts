@@ -1,16 +1,20 @@
 import { messageOf } from '../core/values/unknown';
 import { parseArgs } from 'node:util';
 import { check, convert, odds, score, stats } from './commands';
+import { pull, push } from './sync';
 import { UserError } from './user-error';
 
-const HELP = `yes-maybe runs quizzes from files, with no server and no database.
+const HELP = `yes-maybe runs quizzes from files, with no server and no database; pull and push alone speak to one, by the token in YES_MAYBE_TOKEN.
 
   yes-maybe check QUIZ [--json]                 what is wrong or risky; exit code 1 with errors
   yes-maybe score QUIZ RUNS.jsonl               a result per line for each run
   yes-maybe odds QUIZ [--visitors N] [--seed S] [--json]
                                                 where visitors end: exact where it can be, else N simulated ones
   yes-maybe stats QUIZ RUNS.jsonl [--json]      what the runs say together
-  yes-maybe convert IN OUT                      between .json, .csv (in: .tsv too) and .md, by file ending
+  yes-maybe convert IN OUT                      between .json, .csv (in: .tsv too), .md, .xlsx and .zip (QTI; in: .xml too),
+                                                by file ending
+  yes-maybe pull FOLDER [--at URL]              the quizzes of a workspace, a file each
+  yes-maybe push FOLDER [--at URL]              what was changed in the folder, as drafts; new files become quizzes
 
 QUIZ is a file of any of these formats. RUNS.jsonl holds a run per line, as
   { "id": "r1", "answers": { "q1": ["o2"] }, "known": {}, "contact": {}, "seed": 1 }
@@ -35,6 +39,7 @@ async function main(args: string[]): Promise<number> {
         json: { type: 'boolean', default: false },
         visitors: { type: 'string' },
         seed: { type: 'string' },
+        at: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -67,6 +72,10 @@ async function main(args: string[]): Promise<number> {
       return stats(...need(2, 'a quiz and a file of runs'), { json });
     case 'convert':
       return convert(...need(2, 'a file to read and a file to write'));
+    case 'pull':
+      return pull(need(1, 'a folder')[0], values.at);
+    case 'push':
+      return push(need(1, 'a folder')[0], values.at);
     default:
       throw new UserError(`There is no command “${command}”.\nSee yes-maybe --help`);
   }

@@ -29,11 +29,17 @@ export type QuizLine = {
 };
 export type EditionLine = { edition: number; publishedAt: string; publishedBy: string; note: string };
 
-const QuizFileSchema = closed({ name: Type.String(), text: Type.String(), lost: Type.Array(Type.String()) });
+const QuizFileSchema = closed({
+  name: Type.String(),
+  /** In Base64 (RFC 4648) of formats that are no text. */
+  text: Type.String(),
+  isBase64: Type.Boolean(),
+  lost: Type.Array(Type.String()),
+});
 /** A quiz in one of the open formats, and what of it the format cannot hold. */
 export type QuizFile = Static<typeof QuizFileSchema>;
 
-const FileFormatSchema = oneOf('json', 'csv', 'md');
+const FileFormatSchema = oneOf('json', 'csv', 'md', 'xlsx', 'zip');
 export type FileFormat = Static<typeof FileFormatSchema>;
 
 const TemplateSchema = closed({ purpose: Type.String(), quiz: QuizDocument });

@@ -15,9 +15,9 @@ await build({
   format: 'esm',
   target: 'node20',
   mainFields: ['module', 'main'],
-  // Native code, which cannot be bundled; the second is asked for, and done without.
-  external: ['sharp', 'pg-native'],
-  banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+  // Native code, which cannot be bundled, the second of it asked for, and done without; and what reads spreadsheets, loaded for these alone.
+  external: ['sharp', 'pg-native', 'exceljs'],
+  banner: { js: "import { createRequire as requirer } from 'node:module'; const require = requirer(import.meta.url);" },
   logLevel: 'warning',
 });
 

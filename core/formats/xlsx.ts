@@ -50,7 +50,7 @@ export async function readXlsx(bytes: Uint8Array): Promise<SheetRead | { trouble
     const src: (string | undefined)[] = [];
     sheet.eachRow((row, number) => {
       if (rows.length > MOST_QUESTIONS) return;
-      const cells: string[] = [];
+      const cells: (string | undefined)[] = [];
       row.eachCell({ includeEmpty: true }, (cell, column) => {
         if (column > MOST_COLUMNS) return;
         const isRest = cell.isMerged && cell.master !== cell;

@@ -1,11 +1,14 @@
 import { getQuiz, within } from '../accounts/own-quiz';
 import type { AnswerOf } from '../../contract';
-import type { QuizFile, QuizLine } from '../../contract/quizzes';
+import type { FileFormat, QuizFile, QuizLine } from '../../contract/quizzes';
 import type { Known, Quiz } from '../../core/schema/quiz';
 import { blankQuiz } from '../../core/document/blank';
 import type { HandOver } from '../../core/flow/chain';
 import { writeCsv } from '../../core/formats/csv';
 import { writeJson } from '../../core/formats/json';
+import { writeQtiPackage } from '../../core/formats/qti/package';
+import { writeQti } from '../../core/formats/qti/write';
+import { writeXlsx } from '../../core/formats/xlsx';
 import { writeMarkdown } from '../../core/formats/markdown';
 import { isQuestion } from '../../core/document/lookup';
 import { goTo } from '../../core/document/go-to';
@@ -30,6 +33,7 @@ import { accessOf, putAccess } from '../../db/queries/access';
 import type { Tx } from '../../db/client';
 import { addQuizMember, type Membership } from '../../db/queries/members';
 import { requireEditor } from '../accounts/authorise';
+import { pictureBytes } from '../media/pictures';
 import { inBackground } from '../platform/background/pool';
 import { countWorkspace } from '../results/count-runs';
 import { database } from '../platform/database';
@@ -288,12 +292,13 @@ export async function readIntoQuiz(
 }
 
 /** A quiz as a file of an open format, with what that format cannot hold in words. */
-export async function writeQuizFile(
-  member: Membership,
-  quizId: string,
-  format: 'json' | 'csv' | 'md',
-): Promise<QuizFile> {
+export async function writeQuizFile(member: Membership, quizId: string, format: FileFormat): Promise<QuizFile> {
   const { draft, workspaceId } = await getQuiz(member, quizId);
+  const name = `${slugOf(draft.title)}.${format === 'zip' ? 'qti.zip' : format}`;
+  if (format === 'xlsx' || format === 'zip') {
+    const { bytes, lost } = format === 'xlsx' ? await writeXlsx(draft) : await packaged(member, draft);
+    return { name, text: Buffer.from(bytes).toString('base64'), isBase64: true, lost };
+  }
   const access = (await accessOf(database(), workspaceId, quizId))?.settings ?? {};
   const { text, lost } =
     format === 'json'
@@ -301,7 +306,17 @@ export async function writeQuizFile(
       : format === 'csv'
         ? writeCsv(draft)
         : writeMarkdown(draft);
-  return { name: `${slugOf(draft.title)}.${format}`, text, lost };
+  return { name, text, isBase64: false, lost };
+}
+
+/** A package with the pictures that stand here; of what stands elsewhere it names the address. */
+async function packaged(member: Membership, quiz: Quiz): Promise<{ bytes: Uint8Array; lost: string[] }> {
+  const pictures = new Map<string, Uint8Array>();
+  for (const src of writeQti(quiz).pictures.keys()) {
+    const found = await pictureBytes(member, src);
+    if (found) pictures.set(src, found);
+  }
+  return writeQtiPackage(quiz, (src) => pictures.get(src) ?? null);
 }
 
 /** A copy without runs, contacts or editions. @returns its id */

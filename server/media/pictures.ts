@@ -65,7 +65,7 @@ export async function cutPicture(
   now = new Date(),
 ): Promise<{ src: string }> {
   requireEditor(member);
-  const bytes = await bytesAt(member, src);
+  const bytes = await pictureBytes(member, src);
   if (!bytes) throw new HttpError(422, 'not-a-picture', 'Only a picture that was put in here can be cut.');
   if (part.width < LEAST || part.height < LEAST || part.left + part.width > 1.001 || part.top + part.height > 1.001)
     throw new HttpError(422, 'not-valid', 'Nothing of the picture would be left. Nothing was changed.');
@@ -75,7 +75,8 @@ export async function cutPicture(
 /** Of a side, at least. */
 const LEAST = 0.02;
 
-async function bytesAt({ workspaceId }: Membership, src: string): Promise<Buffer | undefined> {
+/** A picture of the workspace's own, or one drawn for everybody, as a file; undefined where it stands elsewhere. */
+export async function pictureBytes({ workspaceId }: Membership, src: string): Promise<Buffer | undefined> {
   const drawn = /^\/pictures\/[a-z-]+\.svg$/.test(src);
   if (drawn) return readFile(join(process.cwd(), 'public', src)).catch(() => undefined);
   const own = `/media/${workspaceId}/`;

@@ -64,10 +64,17 @@ type Saved = { name: string; lost: string[] };
 /** Milliseconds. */
 const CHECK_AGAIN = 1_500;
 
+const bytesOf = (base64: string): Uint8Array<ArrayBuffer> => Uint8Array.from(atob(base64), (one) => one.charCodeAt(0));
+
 /** Fetches a quiz as a file and hands it to the browser to keep. */
 async function saveFile(id: string, format: FileFormat): Promise<Saved> {
-  const { name, text, lost } = await call('GET /api/quizzes/{quiz}/file', { quiz: id, query: { as: format } });
-  const url = URL.createObjectURL(new Blob([text], { type: 'text/plain' }));
+  const { name, text, isBase64, lost } = await call('GET /api/quizzes/{quiz}/file', {
+    quiz: id,
+    query: { as: format },
+  });
+  const url = URL.createObjectURL(
+    new Blob([isBase64 ? bytesOf(text) : text], { type: isBase64 ? 'application/octet-stream' : 'text/plain' }),
+  );
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

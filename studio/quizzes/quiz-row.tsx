@@ -111,6 +111,8 @@ export function QuizRow({
             { id: 'json', label: 'Save as a quiz file', note: 'JSON, all of it' },
             { id: 'csv', label: 'Save its questions as a table', note: 'CSV' },
             { id: 'md', label: 'Save its questions as text', note: 'Markdown' },
+            { id: 'xlsx', label: 'Save its questions as a spreadsheet', note: 'XLSX' },
+            { id: 'zip', label: 'Save its questions as a package', note: 'QTI 3.0' },
             { id: 'delete', label: 'Delete', danger: true },
           ]}
         >

@@ -11,6 +11,7 @@ import type { Note } from '../../core/questions/listed';
 import { plainText } from '../../core/text/rich';
 import { PrimaryButton, TextButton } from '../../ui/controls';
 import { linesOfHtml, pastedText } from './pasted';
+import { type FileRead, readFile, withKeptPictures } from './read-file';
 import { Mark } from '../../ui/marks';
 import { kindLabel, kindOf } from '../../core/questions/registry';
 
@@ -82,7 +83,6 @@ const formats: Record<Format, string> = {
   markdown: 'headings with task lists',
   plain: 'questions with answers below them',
 };
-const LARGEST = 3_000_000;
 
 type Props = {
   text: string;
@@ -99,18 +99,27 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
   const [trouble, setTrouble] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const settled = useDeferredValue(text);
+  // What came of a file beside its text, as long as that stands as it came.
+  const [opened, setOpened] = useState<FileRead | null>(null);
+  const own = opened?.text === settled ? opened : null;
   const read = useMemo(() => (settled.trim() ? readQuestions(settled, { fileName }) : null), [settled, fileName]);
   const questions = read && 'quiz' in read ? read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)) : [];
   const open = async (chosen: File | undefined) => {
     setTrouble('');
     if (!chosen) return;
-    if (chosen.size > LARGEST) {
-      setTrouble(`“${chosen.name}” is too large: 3 MB at most.`);
-      return;
+    try {
+      const file = await readFile(chosen, linesOfHtml);
+      setOpened(file);
+      setFileName(file.fileName);
+      onText(file.text);
+    } catch (error) {
+      setTrouble(messageOf(error));
     }
-    setFileName(chosen.name);
-    const read = await chosen.text();
-    onText(/\.html?$/i.test(chosen.name) ? linesOfHtml(read) : read);
+  };
+  const takeIn = async (quiz: Quiz) => {
+    if (!own || own.pictures.length === 0) return onTake({ quiz, text, fileName });
+    const whole = await withKeptPictures(quiz, own.pictures);
+    return onTake({ quiz: whole, text: JSON.stringify(whole), fileName: 'quiz.json' });
   };
   return (
     <Box
@@ -120,36 +129,52 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
         void open(e.dataTransfer.files[0]);
       }}
     >
-      <textarea
-        aria-label="Questions to read"
-        placeholder={'1. What holds a cut tyre together?\na) A banknote *\nb) Hope\n\n2. …'}
-        value={text}
-        onPaste={(e) => {
-          const { value, selectionStart, selectionEnd } = e.currentTarget;
-          const pasted = pastedText(e.clipboardData);
-          if (pasted === e.clipboardData.getData('text/plain')) return;
-          e.preventDefault();
-          setFileName('');
-          onText(value.slice(0, selectionStart) + pasted + value.slice(selectionEnd));
-        }}
-        onChange={(e) => {
-          setFileName('');
-          onText(e.target.value);
-        }}
-      />
+      {own?.isPackage ? (
+        <p className="bar">
+          <b>{own.name}</b>
+          <TextButton
+            onPress={() => {
+              setOpened(null);
+              setFileName('');
+              onText('');
+            }}
+          >
+            Close it
+          </TextButton>
+        </p>
+      ) : (
+        <textarea
+          aria-label="Questions to read"
+          placeholder={'1. What holds a cut tyre together?\na) A banknote *\nb) Hope\n\n2. …'}
+          value={text}
+          onPaste={(e) => {
+            const { value, selectionStart, selectionEnd } = e.currentTarget;
+            const pasted = pastedText(e.clipboardData);
+            if (pasted === e.clipboardData.getData('text/plain')) return;
+            e.preventDefault();
+            setFileName('');
+            onText(value.slice(0, selectionStart) + pasted + value.slice(selectionEnd));
+          }}
+          onChange={(e) => {
+            setFileName('');
+            onText(e.target.value);
+          }}
+        />
+      )}
       <div className="bar">
         <TextButton $weight={500} onPress={() => file.current?.click()}>
           Open a file
         </TextButton>
         <small>
-          CSV, Markdown, HTML, text, or a quiz as JSON; lists from a document and cells of a spreadsheet can be pasted
+          A spreadsheet, CSV, Markdown, HTML, text, a package of QTI, or a quiz as JSON; lists from a document and cells
+          of a spreadsheet can be pasted
         </small>
         <input
           ref={file}
           type="file"
           hidden
           aria-label="A file with questions"
-          accept=".csv,.tsv,.md,.markdown,.txt,.json,.html,.htm"
+          accept=".csv,.tsv,.md,.markdown,.txt,.json,.html,.htm,.xlsx,.zip,.xml"
           onChange={(e) => {
             void open(e.target.files?.[0]);
             e.target.value = '';
@@ -161,7 +186,14 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
           <Alarm as="p">{trouble || (read && 'trouble' in read ? read.trouble : '')}</Alarm>
         )}
       </div>
-      {read && 'quiz' in read && <WhatWasRead {...read} questions={questions} />}
+      {read && 'quiz' in read && (
+        <WhatWasRead
+          {...read}
+          isPackage={own?.isPackage ?? false}
+          notes={[...(own?.notes ?? []), ...read.notes]}
+          questions={questions}
+        />
+      )}
       <div className="bar" style={{ justifyContent: 'flex-end' }}>
         {children}
         <PrimaryButton
@@ -170,7 +202,7 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
             if (!read || !('quiz' in read)) return;
             setBusy(true);
             setTrouble('');
-            void Promise.resolve(onTake({ quiz: read.quiz, text, fileName }))
+            void takeIn(read.quiz)
               .catch((error: unknown) => setTrouble(messageOf(error)))
               .finally(() => setBusy(false));
           }}
@@ -182,13 +214,14 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
   );
 }
 
-type WhatProps = { quiz: Quiz; format: Format; notes: Note[]; questions: Question[] };
+type WhatProps = { quiz: Quiz; format: Format; notes: Note[]; questions: Question[]; isPackage: boolean };
 
-function WhatWasRead({ quiz, format, notes, questions }: WhatProps) {
+function WhatWasRead({ quiz, format, notes, questions, isPackage }: WhatProps) {
   return (
     <>
       <p role="status" style={{ margin: '8px 0' }}>
-        Read as {formats[format]}: <b>{questions.length}</b> {questions.length === 1 ? 'question' : 'questions'}.
+        Read as {isPackage ? 'items of QTI' : formats[format]}: <b>{questions.length}</b>{' '}
+        {questions.length === 1 ? 'question' : 'questions'}.
       </p>
       {questions.length > 0 && (
         <ol className="questions" aria-label="What was understood">

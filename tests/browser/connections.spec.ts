@@ -1,7 +1,11 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { choice, option, page as quizPage, quiz, result } from '../quizzes';
 import { axeFinds } from './axe';
-import { alive, live, sheetFits, signUp, startQuiz, take } from './people';
+import { alive, live, saved, sheetFits, signUp, startQuiz, take } from './people';
 import { world } from './servers';
 
 const till = () => world().till;
@@ -103,6 +107,49 @@ test('a token is made by keys, seen once, used by a program, and taken back', as
   await programs.getByRole('button', { name: 'Take The till back for good' }).click();
   await expect(programs.getByRole('listitem')).toHaveCount(0);
   expect((await ask()).status()).toBe(401);
+});
+
+test('quizzes are pulled into a folder, changed there, and pushed', async ({ page }) => {
+  await signUp(page);
+  const { id } = await live(page, loaf);
+  const made = await page.request.post(`${world().app}/api/tokens`, {
+    data: { name: 'Folder', scopes: ['quizzes:read', 'quizzes:write'], days: 1 },
+  });
+  const { token } = (await made.json()) as { token: string };
+  const folder = mkdtempSync(join(tmpdir(), 'yes-maybe-folder-'));
+  const command = (...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['bin/yes-maybe.mjs', ...args], {
+      encoding: 'utf8',
+      env: { ...process.env, YES_MAYBE_TOKEN: token },
+    });
+    return [status, `${stdout}${stderr}`];
+  };
+  try {
+    expect(command('pull', folder, '--at', world().app)).toEqual([0, '● which-loaf.json\n']);
+    expect(command('push', folder)).toEqual([0, '○ Nothing has changed.\n']);
+    const path = join(folder, 'which-loaf.json');
+    writeFileSync(path, readFileSync(path, 'utf8').replace('"title": "Which loaf?"', '"title": "Which roll?"'));
+    expect(command('push', folder)).toEqual([0, '● which-loaf.json\n']);
+    await page.goto(`${world().app}/quizzes/${id}/write`);
+    await alive(page);
+    await expect(page.getByLabel('Title of the quiz')).toHaveValue('Which roll?');
+    // Changed in the window and in the folder at once: both stay, and each is told.
+    await page.getByLabel('Title of the quiz').fill('Which bun?');
+    await saved(page);
+    writeFileSync(path, readFileSync(path, 'utf8').replace('Which roll?', 'Which bap?'));
+    expect(command('push', folder)[0]).toBe(1);
+    const [code, told] = command('pull', folder);
+    expect([code, told]).toEqual([1, expect.stringContaining('was changed here: it stays')]);
+    // A mistake in one file leaves everything as it was.
+    writeFileSync(join(folder, 'broken.json'), '{"format": 1}');
+    expect(command('push', folder)[0]).toBe(2);
+    writeFileSync(join(folder, 'broken.json'), JSON.stringify({ ...loaf, title: 'A new one' }));
+    expect(command('push', folder)[1]).toContain('● broken.json is a new quiz');
+    await page.goto(`${world().app}/quizzes`);
+    await expect(page.getByRole('link', { name: 'A new one' })).toBeVisible();
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 });
 
 test('what programs may ask is read and found', async ({ page }) => {

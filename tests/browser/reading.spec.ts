@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { saved, signUp, startQuiz } from './people';
+import { alive, saved, signUp, startQuiz } from './people';
+import { world } from './servers';
 
 const list =
   '1. What holds a cut tyre?\na) Grass\nb) A banknote *\n\n2. Which freeze?\n[x] The bottle\n[ ] The bell\nAnswer: d';
@@ -43,6 +44,47 @@ test('a file is read, said what is wrong with it, and written again', async ({ p
   await page.getByRole('menuitem', { name: 'Save its questions as a table' }).click();
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('"Tea; or coffee?"'.replaceAll('"', ''));
   await expect(page.getByText('untitled-quiz.csv is saved.')).toBeVisible();
+});
+
+test('questions go out as a spreadsheet and as a package, and come back', async ({ page }) => {
+  await signUp(page);
+  await startQuiz(page, 'Tea or coffee?', ['Tea', 'Coffee']);
+  await saved(page);
+  for (const [item, told] of [
+    ['Save its questions as a spreadsheet', 'a table, a question in each row'],
+    ['Save its questions as a package', 'items of QTI'],
+  ] as const) {
+    await page.goto(`${world().app}/quizzes`);
+    await alive(page);
+    await page
+      .getByRole('button', { name: /^What to do with/ })
+      .last()
+      .click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: item }).click();
+    const kept = await download;
+    const bytes = readFileSync(await kept.path());
+    await page
+      .getByRole('button', { name: /Start a quiz|A new quiz|New quiz/ })
+      .first()
+      .click();
+    const name = kept.suggestedFilename();
+    await page.getByLabel('A file with questions').setInputFiles({ name, mimeType: 'application/zip', buffer: bytes });
+    await expect(page.getByText(`Read as ${told}: 1 question.`)).toBeVisible();
+    await page.getByRole('button', { name: 'Make a quiz of 1 question' }).click();
+    await expect(page.getByLabel('Question 1', { exact: true })).toHaveValue('Tea or coffee?');
+    await expect(page.getByLabel('Answer 2', { exact: true })).toHaveValue('Coffee');
+  }
+  // What is none is told, and nothing is made of it.
+  await page.goto(`${world().app}/quizzes`);
+  await alive(page);
+  await page
+    .getByRole('button', { name: /Start a quiz|A new quiz|New quiz/ })
+    .first()
+    .click();
+  const broken = { name: 'a.zip', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 nothing') };
+  await page.getByLabel('A file with questions').setInputFiles(broken);
+  await expect(page.getByRole('alert').filter({ hasText: 'This is no package that can be read' })).toBeVisible();
 });
 
 test('a list pasted into an empty question is put in as pages, and one undo takes it out', async ({ page }) => {

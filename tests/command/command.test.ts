@@ -182,6 +182,35 @@ it('convert goes between the formats, and says what is lost', () => {
   expect(existsSync(table)).toBe(true);
 });
 
+it.each(['xlsx', 'zip'])('convert goes to .%s and back, with all that a table or an item holds', (ending) => {
+  const packed = join(folder, `repair.${ending}`);
+  const { code, err } = command('convert', 'demo/repair.json', packed);
+  expect({ code, err }).toEqual({ code: 0, err: expect.stringContaining('not held: ') });
+  const back = join(folder, `repair-${ending}.json`);
+  expect(command('convert', packed, back).code).toBe(0);
+  const read = JSON.parse(readFileSync(back, 'utf8')) as { pages: { blocks: { id: string; kind: string }[] }[] };
+  const ids = read.pages.flatMap((p) => p.blocks.map(({ id }) => id));
+  expect(ids).toEqual(expect.arrayContaining(['q-cut', 'q-order', 'q-match', 'q-gaps', 'q-pressure']));
+  const other = join(folder, `not-${ending}.${ending}`);
+  writeFileSync(other, 'nothing of the kind');
+  expect(command('convert', other, back)).toMatchObject({ code: 2, err: expect.stringContaining('cannot be read') });
+});
+
+it.each([
+  ['no token', {}, 'YES_MAYBE_TOKEN is not set'],
+  ['nobody there', { YES_MAYBE_TOKEN: 'ym.x' }, 'cannot be reached'],
+])('pull with %s says so', (_, env, words) => {
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    ['bin/yes-maybe.mjs', 'pull', folder, '--at', 'http://127.0.0.1:1'],
+    {
+      encoding: 'utf8',
+      env: { ...process.env, ...env },
+    },
+  );
+  expect({ status, stderr }).toEqual({ status: 2, stderr: expect.stringContaining(words) as string });
+});
+
 it('a hundred thousand runs take no more memory than a few', () => {
   const line = JSON.stringify({ id: 'r', answers: { q1: ['a'] } });
   const runs = file('crowd.jsonl', `${line}\n`.repeat(100_000));

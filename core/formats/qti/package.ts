@@ -72,7 +72,8 @@ function readAll(bytes: Uint8Array, id: string): PackageRead {
     const file = files.get(path);
     if (!file) throw new NotRead(`${path.slice(0, 80)} is not in the package`);
     const read = readXml(textOf(file), MOST_DEPTH);
-    if ('says' in read) throw new NotRead(`${path.slice(0, 80)}, line ${read.line}: ${read.says}`);
+    if ('says' in read)
+      throw new (isZip(bytes) ? NotRead : Refused)(`${path.slice(0, 80)}, line ${read.line}: ${read.says}`);
     const [root] = read.roots;
     if (!root) throw new NotRead(`${path.slice(0, 80)} is empty`);
     return root;

@@ -115,7 +115,7 @@ describe('what is written', () => {
         {
           ...{ id: 'q', kind: 'choice', pick: 'one', prompt: 'Which?', required: true },
           options: [
-            { id: 'a', text: '', picture: { src: '/media/w/one.png', text: 'A lamp' } },
+            { id: 'a', text: '', picture: { src: '/media/w/one', text: 'A lamp' } },
             { id: 'b', text: 'None' },
           ],
         },
@@ -126,10 +126,10 @@ describe('what is written', () => {
     expect(lost).toEqual([]);
     const read = readQti(bytes);
     if ('trouble' in read) throw new Error(read.trouble);
-    expect(read.pictures).toEqual([{ src: '/package/1', name: 'pictures/1-one.png', bytes: png }]);
+    expect(read.pictures).toEqual([{ src: '/package/1', name: 'pictures/1-one.webp', bytes: png }]);
     const [question] = questionsIn(read.quiz);
     expect(question?.kind === 'choice' && question.options[0]?.picture).toEqual({ src: '/package/1', text: 'A lamp' });
-    expect(writeQtiPackage(from, none).lost).toEqual(['the picture /media/w/one.png']);
+    expect(writeQtiPackage(from, none).lost).toEqual(['the picture /media/w/one']);
   });
 });
 

@@ -25,12 +25,10 @@ function pathOf(src: string, pictures: Map<string, string>): string {
   const known = pictures.get(src);
   if (known !== undefined) return known;
   if (/^https?:/.test(src)) return src;
-  const path = `pictures/${pictures.size + 1}-${
-    src
-      .split('/')
-      .at(-1)
-      ?.replace(/[^A-Za-z0-9._-]/g, '-') ?? 'picture'
-  }`;
+  // Those that were put in here are WebP, under an address without an ending.
+  const ending = src.startsWith('/media/') ? '.webp' : '';
+  const name = (src.split('/').at(-1) ?? 'picture').replace(/[^A-Za-z0-9._-]/g, '-');
+  const path = `pictures/${pictures.size + 1}-${name}${ending}`;
   pictures.set(src, path);
   return path;
 }
