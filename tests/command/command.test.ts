@@ -193,7 +193,7 @@ it.each(['xlsx', 'zip'])('convert goes to .%s and back, with all that a table or
   expect(ids).toEqual(expect.arrayContaining(['q-cut', 'q-order', 'q-match', 'q-gaps', 'q-pressure']));
   const other = join(folder, `not-${ending}.${ending}`);
   writeFileSync(other, 'nothing of the kind');
-  expect(command('convert', other, back)).toMatchObject({ code: 2, err: expect.stringContaining('cannot be read') });
+  expect(command('convert', other, back)).toMatchObject({ code: 2, err: expect.stringContaining('be read') });
 });
 
 it.each([
