@@ -8,8 +8,11 @@ export const LARGEST_INTEGER = 2 ** 31 - 1;
 export const Revision = Type.Integer({ minimum: 0, maximum: LARGEST_INTEGER });
 export const Count = Type.Integer({ minimum: 0 });
 export const nullable = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
+/** A day that a calendar has, in each month up to the 31st. */
+const DAY = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])';
+export const Day = Type.String({ pattern: `${DAY}$` });
 /** An instant as `Date.prototype.toISOString` writes it. */
-export const Instant = Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{3}Z$' });
+export const Instant = Type.String({ pattern: `${DAY}T([01]\\d|2[0-3]):[0-5]\\d:[0-5]\\d\\.\\d{3}Z$` });
 /** A revision as it stands in an address. */
 export const Digits = Type.String({ pattern: '^\\d{1,10}$' });
 

@@ -2,7 +2,7 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { closed, oneOf, optional } from '../core/schema/kit';
 import { contract } from './contract';
-import { Count, FileSchema, Instant } from './kit';
+import { Count, Day, FileSchema, Instant } from './kit';
 import { StateSchema } from './letters';
 
 /** A quiz that somebody took, and what it came to. */
@@ -82,7 +82,7 @@ const Filters = {
   outcome: optional(Short),
   agreed: optional(oneOf('yes')),
   /** A day, YYYY-MM-DD, UTC: who was here on it or later. */
-  since: optional(Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\d$' })),
+  since: optional(Day),
 };
 
 export const people = {

@@ -35,7 +35,14 @@ export function inTheLanguages(quiz: Quiz): OfLanguages | undefined {
 }
 
 /** @param shared the mark of an outcome that somebody shares */
-export function metadataOf(address: string, shown: LiveEdition, language: string, shared?: string): Metadata {
+/** @param isPersonal it is a page of one run, or of a trial: nothing that is to be found */
+export function metadataOf(
+  address: string,
+  shown: LiveEdition,
+  language: string,
+  shared?: string,
+  isPersonal = false,
+): Metadata {
   const live = { ...shown, quiz: inLanguage(shown.quiz, language) };
   const { publicUrl } = readConfig();
   const share = shareOf(address, live, shared);
@@ -43,9 +50,18 @@ export function metadataOf(address: string, shown: LiveEdition, language: string
   return {
     title: live.quiz.title,
     description: share.description,
-    openGraph: { ...share, type: 'website', images: [{ url: share.image, width: 1200, height: 630 }] },
+    openGraph: {
+      ...share,
+      type: 'website',
+      images: [{ url: share.image, width: 1200, height: 630, alt: share.title }],
+    },
     twitter: { card: 'summary_large_image' },
-    alternates: { types: { 'application/json+oembed': `${publicUrl}/oembed?${String(asked)}` } },
+    ...(isPersonal ? { robots: { index: false, follow: false } } : {}),
+    // With whatever else stands in the address it is the same quiz.
+    alternates: {
+      canonical: `${publicUrl}/q/${address}`,
+      types: { 'application/json+oembed': `${publicUrl}/oembed?${String(asked)}` },
+    },
   };
 }
 

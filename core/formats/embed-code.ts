@@ -19,14 +19,14 @@ export const embedCode = ({ address, title, publicUrl }: Embedded, more: Record<
 export const elementCode = ({ address, title, publicUrl }: Embedded, more: Record<string, string> = {}): string =>
   `${tag('yes-maybe', { quiz: address, 'data-title': title, ...more })}\n<script type="module" src="${publicUrl}/embed.js"></script>`;
 
-/** For pages whose editor takes scripts away: a frame of a fixed height, in px. */
-export const frameCode = ({ address, title, publicUrl }: Embedded, height: number): string =>
+/** For pages whose editor takes scripts away: a frame of a fixed height, and no wider than it may be, in px. */
+export const frameCode = ({ address, title, publicUrl }: Embedded, height: number, most?: number): string =>
   tag('iframe', {
     src: `${publicUrl}/q/${encodeURIComponent(address)}`,
     title,
     width: '100%',
     height: String(height),
-    style: 'border:0',
+    style: most === undefined ? 'border:0' : `border:0;max-width:${most}px`,
     loading: 'lazy',
   });
 

@@ -1,6 +1,7 @@
 /** Everybody who left a contact, once, over all quizzes of a workspace. */
 import type { AnswerOf, QueryOf } from '../../contract';
 import type { Quiz } from '../../core/schema/quiz';
+import { dayNumber } from '../../core/values/answer';
 import { isContact, quizIndex } from '../../core/document/lookup';
 import { contactOf } from '../../core/flow/result';
 import { grouped } from '../../core/values/grouped';
@@ -47,6 +48,9 @@ export type Filters = Pick<Query, 'search' | 'quiz' | 'outcome' | 'agreed' | 'si
 export function filtersIn(url: string): Filters {
   const { searchParams } = new URL(url);
   const given = (name: keyof Filters) => searchParams.get(name)?.slice(0, 200) || undefined;
+  const since = given('since');
+  if (since !== undefined && Number.isNaN(dayNumber(since)))
+    throw new HttpError(400, 'not-valid', 'since: a day such as 2026-05-01 is expected.');
   return Object.fromEntries(
     (['search', 'quiz', 'outcome', 'agreed', 'since'] as const).flatMap((name) => {
       const value = given(name);

@@ -1,4 +1,4 @@
-import { embedCode } from '../../core/formats/embed-code';
+import { embedCode, type Embedded, frameCode } from '../../core/formats/embed-code';
 import { readConfig } from '../platform/config';
 import { liveQuiz } from '../publishing/editions';
 import { HttpError } from '../platform/http-error';
@@ -27,6 +27,12 @@ function decoded(part: string): string {
   }
 }
 
+/** The code, no larger than the room there is: where the height has a bound it is a frame, since a quiz in a page grows with what it asks. */
+function within(of: Embedded, { width, height }: { width?: number; height?: number }): string {
+  if (height !== undefined) return frameCode(of, Math.min(HEIGHT, height), Math.min(WIDTH, width ?? WIDTH));
+  return embedCode(of, width === undefined ? {} : { style: `max-width:${width}px` });
+}
+
 /**
  * @param url the address of a quiz, as visitors know it
  * @param most the room there is
@@ -43,7 +49,7 @@ export async function oembedOf(url: string, most: { width?: number; height?: num
     title,
     provider_name: 'Yes Maybe',
     provider_url: publicUrl,
-    html: embedCode({ address, title, publicUrl }),
+    html: within({ address, title, publicUrl }, most),
     width: Math.min(WIDTH, most.width ?? WIDTH),
     height: Math.min(HEIGHT, most.height ?? HEIGHT),
     cache_age: 3_600,

@@ -109,6 +109,20 @@ test('a token is made by keys, seen once, used by a program, and taken back', as
   expect((await ask()).status()).toBe(401);
 });
 
+test('what searches and other sites are told of a quiz', async ({ page }) => {
+  await signUp(page);
+  const { address } = await live(page, loaf);
+  const told = async (query: string) => (await page.request.get(`${world().app}/q/${address}${query}`)).text();
+  const canonical = `<link rel="canonical" href="${world().app}/q/${address}"/>`;
+  for (const query of ['', '?utm_source=letter', '?shared=x.y']) {
+    const html = await told(query);
+    expect(html).toContain(canonical);
+    expect(html).toContain('<meta property="og:image:alt" content="Which loaf?"/>');
+    expect(html).not.toContain('noindex');
+  }
+  expect(await told(`?run=${'a'.repeat(24)}`)).toContain('<meta name="robots" content="noindex, nofollow"/>');
+});
+
 test('quizzes are pulled into a folder, changed there, and pushed', async ({ page }) => {
   await signUp(page);
   const { id } = await live(page, loaf);

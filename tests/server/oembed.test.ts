@@ -24,7 +24,17 @@ test('the address of a live quiz becomes its code, within the room there is', as
   expect(status).toBe(200);
   expect(body).toMatchObject({ version: '1.0', type: 'rich', title: smallQuiz().title, width: 400, height: 560 });
   expect(body['html']).toContain(`data-yes-maybe="${address}"`);
+  expect(body['html']).toContain('style="max-width:400px"');
   expect(body['html']).toContain(`src="${publicUrl}/embed.js"`);
+});
+
+test('where the height has a bound it is a frame of that height', async () => {
+  const { address } = await published();
+  const { body } = await ask({ url: `${readConfig().publicUrl}/q/${address}`, maxwidth: '300', maxheight: '200' });
+  expect(body).toMatchObject({ width: 300, height: 200 });
+  expect(body['html']).toMatch(/^<iframe .*height="200" style="border:0;max-width:300px"/);
+  const { body: large } = await ask({ url: `${readConfig().publicUrl}/q/${address}`, maxheight: '9000' });
+  expect(large).toMatchObject({ width: 640, height: 560 });
 });
 
 test('a title cannot break out of its attribute', async () => {

@@ -1,4 +1,6 @@
 /** Other systems are told: in the transaction that causes it, at least once, of one run in order, and never to the inside of the network. */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { Resolver } from 'node:dns/promises';
 import { sql } from 'drizzle-orm';
 import { PAUSES } from '../../core/connections/happenings';
@@ -256,6 +258,59 @@ describe('an address that does not take it', () => {
     await Promise.all([deliverAll(clock.now), deliverAll(clock.now)]);
     expect(types()).toEqual(['run.finished']);
   });
+});
+
+describe('two processes that die', () => {
+  const RUNS = 60;
+  const children: ChildProcess[] = [];
+  const start = () => {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'tests/server/teller-process.ts'], {
+      // A test's environment is its own, and no child's by itself.
+      env: { ...process.env, NODE_ENV: 'production' },
+      stdio: 'inherit',
+    });
+    children.push(child);
+    return child;
+  };
+  afterEach(() => children.forEach((child) => child.kill('SIGKILL')));
+  const until = async (isSo: () => boolean | Promise<boolean>) => {
+    while (!(await isSo())) await new Promise((resume) => setTimeout(resume, 30));
+  };
+
+  it(`lose nothing of ${RUNS} runs, and of each run the order holds`, async () => {
+    const at = await hooked(undefined, { happenings: ['run.started', 'contact.left', 'run.finished'] });
+    for (let i = 0; i < RUNS; i++) await taken(at, `rider-${i}@spoke.test`);
+    // It lies now and then: it has taken a message, and says that it has not.
+    receiver.answer(async ({ id }) => {
+      await new Promise((resume) => setTimeout(resume, 5));
+      return { status: id.endsWith('2') ? 500 : 200 };
+    });
+    for (let killed = 1; killed <= 3; killed++) {
+      const both = [start(), start()];
+      await until(() => receiver.heard.length >= killed * 20);
+      for (const child of both) child.kill('SIGKILL');
+      await Promise.all(both.map((child) => once(child, 'close')));
+      // What was in their hands is given to others when its time is over, and what failed is tried again: that is now.
+      await database().execute(
+        sql`update webhook_messages set taken_until = null, next_at = now() where state = 'waiting'`,
+      );
+      await database().execute(sql`update webhooks set failing_since = null, failures = 0, next_at = null`);
+    }
+    receiver.answer(() => ({ status: 200 }));
+    start();
+    await until(async () => (await listWebhooks(at.member)).webhooks[0]?.waiting === 0);
+    const first = new Map<string, string[]>();
+    const ids = new Set<string>();
+    for (const { id, type, body } of receiver.heard) {
+      if (ids.has(id)) continue;
+      ids.add(id);
+      const { run } = (JSON.parse(body) as { data: { run: string } }).data;
+      first.set(run, [...(first.get(run) ?? []), type]);
+    }
+    expect(ids.size).toBe(3 * RUNS);
+    expect(first.size).toBe(RUNS);
+    for (const order of first.values()) expect(order).toEqual(['run.started', 'contact.left', 'run.finished']);
+  }, 120_000);
 });
 
 it('signs with the new secret and the one before for a day', async () => {

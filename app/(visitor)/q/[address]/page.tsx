@@ -26,9 +26,16 @@ const single = (params: Record<string, string | string[] | undefined>): Record<s
 
 export async function generateMetadata({ params, searchParams }: Props): Promise<Metadata> {
   const { address } = await params;
-  const { shared } = await searchParams;
+  const { shared, run, mine } = await searchParams;
+  const isPersonal = run !== undefined || mine !== undefined;
   const live = await shownAt(address);
-  return metadataOf(address, live, await languageShown(live.quiz), typeof shared === 'string' ? shared : undefined);
+  return metadataOf(
+    address,
+    live,
+    await languageShown(live.quiz),
+    typeof shared === 'string' ? shared : undefined,
+    isPersonal || live.isTrial,
+  );
 }
 
 /** The page of somebody who brings something along, or is in the middle of the quiz without scripts; all others get the one that is kept. */
