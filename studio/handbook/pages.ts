@@ -308,6 +308,21 @@ export const handbook: HandbookPage[] = [
       'Give a copy away by a link on Publish, without answers and contacts.',
     ],
   },
+  {
+    id: 'connections',
+    title: 'Tell other systems, let programs ask',
+    also: 'webhook api token integration crm till automation developer openapi export qti xapi',
+    says: [
+      'Another system of yours, such as a till or a list of customers, can be told what happens in your quizzes as it happens. A program of yours can ask for what you see here, and change what you may change. Both are set up by an owner of the workspace, under Team.',
+    ],
+    steps: [
+      'Under Team press “Look at connections”. Type the address of the other system and add it.',
+      'Press “Look closer” to choose what it hears, and of which quizzes. “Send a test” shows whether it takes anything.',
+      'The log says what was sent, each try, and what came back. What was given up is sent again by one press.',
+      'Whoever looks after the other system needs the secret, to know that a message is yours.',
+      'For a program make a token and say what it may. The token is shown once: keep it where the program finds it, and nowhere else.',
+    ],
+  },
 ];
 
 /** Those in which all words are found, the ones whose title has them first. */

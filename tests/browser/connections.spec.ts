@@ -1,12 +1,13 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
+import { Webhook } from 'standardwebhooks';
 import { choice, option, page as quizPage, quiz, result } from '../quizzes';
 import { axeFinds } from './axe';
 import { alive, live, saved, sheetFits, signUp, startQuiz, take } from './people';
-import { world } from './servers';
+import { freePort, world } from './servers';
 
 const till = () => world().till;
 const loaf = quiz(
@@ -107,6 +108,59 @@ test('a token is made by keys, seen once, used by a program, and taken back', as
   await programs.getByRole('button', { name: 'Take The till back for good' }).click();
   await expect(programs.getByRole('listitem')).toHaveCount(0);
   expect((await ask()).status()).toBe(401);
+});
+
+test('the client and the receiver of the documentation do what they say', async ({ page }) => {
+  await signUp(page);
+  const { address } = await live(page, loaf);
+  const made = await page.request.post(`${world().app}/api/tokens`, {
+    data: { name: 'Client', scopes: ['quizzes:read'], days: 1 },
+  });
+  const { token } = (await made.json()) as { token: string };
+  const { stdout } = spawnSync(process.execPath, ['docs/examples/client.mjs'], {
+    encoding: 'utf8',
+    env: { ...process.env, YES_MAYBE_URL: world().app, YES_MAYBE_TOKEN: token },
+  });
+  expect(stdout).toBe('Which loaf? (live): 0 finished\n');
+
+  // The one place inside that may be told is the till's: it is asked for the message as it came, and that is handed on.
+  await page.request.post(`${world().app}/api/webhooks`, {
+    data: { url: `${till()}/hear`, happenings: ['run.finished'], quizzes: null },
+  });
+  const { webhooks } = (await (await page.request.get(`${world().app}/api/webhooks`)).json()) as {
+    webhooks: { id: string }[];
+  };
+  const hook = `${world().app}/api/webhooks/${webhooks[0]?.id}`;
+  const { secret } = (await (await page.request.get(`${hook}/secret`)).json()) as { secret: string };
+  await take(page, address, { do: 'go', page: 'p1', answers: { q: ['rye'] } });
+  const messages = async () =>
+    ((await (await page.request.get(`${hook}/messages`)).json()) as { messages: { id: string; body: string }[] })
+      .messages;
+  await expect.poll(async () => (await messages()).length, { timeout: 20_000 }).toBe(1);
+  const [message] = await messages();
+  const port = await freePort();
+  const receiver = spawn(process.execPath, ['docs/examples/receiver.mjs'], {
+    env: { ...process.env, SECRET: secret, PORT: String(port) },
+  });
+  try {
+    let heard = '';
+    receiver.stdout.on('data', (part: Buffer) => (heard += String(part)));
+    await expect.poll(() => heard).toContain('listening');
+    const at = new Date();
+    const headers = {
+      'webhook-id': message?.id ?? '',
+      'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+      'webhook-signature': new Webhook(secret).sign(message?.id ?? '', at, message?.body ?? ''),
+    };
+    const send = (body: string) =>
+      fetch(`http://127.0.0.1:${port}`, { method: 'POST', headers, body }).then(({ status }) => status);
+    expect(await send(message?.body ?? '')).toBe(204);
+    expect(await send(message?.body ?? '')).toBe(204);
+    expect(await send(`${message?.body} `)).toBe(401);
+    await expect.poll(() => heard.split('run.finished Which loaf?').length).toBe(2);
+  } finally {
+    receiver.kill();
+  }
 });
 
 test('what searches and other sites are told of a quiz', async ({ page }) => {
