@@ -21,6 +21,7 @@ await main(async () => {
     await forgetCluster('bench');
     const cluster = await startCluster('bench');
     const [port, site, smtp, post] = [await freePort(), await freePort(), await freePort(), await freePort()];
+    const till = await freePort();
     const env = {
       DATABASE_URL: cluster.url,
       SMTP_URL: `smtp://127.0.0.1:${smtp}`,
@@ -34,6 +35,7 @@ await main(async () => {
       LOG_LEVEL: 'silent',
       VISITOR_RATE: '1000',
       HASTE: '0',
+      INSIDE_HOOKS: `127.0.0.1:${till}`,
     };
     await run(process.execPath, ['built/migrate.mjs'], { env });
     await startStandins(

@@ -19,6 +19,7 @@ import { useAccess } from './use-access';
 import { When } from './when';
 import { Where } from './where';
 import { GiveAway } from './gift';
+import { OnPaper } from './on-paper';
 import { Hearers } from './hearers';
 import { Kept } from './kept';
 import { Editions } from './editions';
@@ -139,6 +140,7 @@ export function Publish({ editions, waiting, access: first, webhooks }: Props) {
         <Kept access={access.of('kept')} />
         <TwoVersions editions={editions} access={access.of('versions')} />
         <InAPage />
+        <OnPaper />
         <Hearers first={webhooks} />
         <GiveAway />
         <Afterwards waiting={live.edition === null ? 0 : waiting} live={live.edition !== null} />

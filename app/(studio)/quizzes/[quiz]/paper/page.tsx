@@ -1,0 +1,5 @@
+import { Paper } from '../../../../../studio/paper/paper';
+
+export default function PaperPage() {
+  return <Paper />;
+}
