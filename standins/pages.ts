@@ -93,6 +93,10 @@ small{color:#B9B4A8}
 </style></head><body><header><b>Slow Spoke, the shop</b><a href="/">Stories</a><a href="/blog">Otto’s notes</a></header>
 <main><h1>Bags, bells and things that hold</h1><p>Not sure where to begin? Two questions, and you are at the right shelf.</p>
 <div data-yes-maybe="start" data-title="Where do you want to begin?"></div>
+<script>
+window.dataLayer = window.dataLayer || [];
+addEventListener('yes-maybe', ({ detail }) => dataLayer.push({ event: 'quiz ' + detail.type, quiz: detail.quiz, page: detail.at, pages: detail.of }));
+</script>
 <script async src="${home}/embed.js"></script>
 <ul>${[
   ['teapot', 'The enamel teapot', '410 g, and worth it'],
