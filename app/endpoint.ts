@@ -101,6 +101,9 @@ export const memberFile =
     answer(request, async () => {
       const { member, program } = await askedBy(request, openFiles[file]?.scope ?? null);
       const names = await params;
+      // A file is on its way before the database would refuse this.
+      if ([...new URL(request.url).searchParams.values()].some((value) => value.includes('\0')))
+        throw new HttpError(400, 'not-valid', 'The query holds a character that no text has.');
       await requireOwnQuiz(member, names);
       return forProgram(program, request, '', async () => work(member, names, request));
     });

@@ -50,12 +50,17 @@ export async function readForm(request: Request, most: number): Promise<FormData
   });
 }
 
-/** A file to be kept, sent as it is made. @param name its name, of letters that a header may have */
-export function download(pieces: AsyncGenerator<string>, type: string, name: string): Response {
+/**
+ * A file to be kept, sent as it is made. Its beginning is made first: what goes wrong there is told as a problem, and no file is begun.
+ * @param name its name, of letters that a header may have
+ */
+export async function download(pieces: AsyncGenerator<string>, type: string, name: string): Promise<Response> {
   const encoder = new TextEncoder();
+  let first: IteratorResult<string> | undefined = await pieces.next();
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
-      const next = await pieces.next();
+      const next = first ?? (await pieces.next());
+      first = undefined;
       if (next.done) controller.close();
       else controller.enqueue(encoder.encode(next.value));
     },

@@ -25,7 +25,7 @@ describe('what the server says', () => {
   it('is the answer, or why there is none', async () => {
     globalThis.fetch = () => Promise.resolve(Response.json({ edition: 2 }));
     await expect(publish()).resolves.toEqual({ edition: 2 });
-    globalThis.fetch = () => Promise.resolve(Response.json({ message: 'Not yet.', details: [1] }, { status: 422 }));
+    globalThis.fetch = () => Promise.resolve(Response.json({ detail: 'Not yet.', details: [1] }, { status: 422 }));
     await expect(publish()).rejects.toMatchObject(new HttpError(422, 'Not yet.', [1]));
     globalThis.fetch = () => Promise.resolve(new Response('<p>Bad gateway', { status: 502 }));
     await expect(publish()).rejects.toMatchObject({ status: 502, message: expect.stringContaining('try again') });

@@ -9,7 +9,8 @@ import { plainText } from '../../text/rich';
 import { MOST_NOTES, MOST_QUESTIONS } from '../lines';
 import { type Element, readXml } from '../xml';
 import { filesIn, isZip, LARGEST_PACKAGE, Refused } from '../zip';
-import { allIn, childrenOf, NotRead, plainNames, readItem } from './item';
+import { allIn, childrenOf, NotRead, plainNames } from './elements';
+import { readItem } from './item';
 import { idFrom } from './words';
 import { type QtiFiles, writeQti } from './write';
 
