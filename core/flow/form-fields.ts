@@ -7,5 +7,7 @@ export const wordsField = (question: string): string => `t.${question}`;
 export const partField = (question: string, part: string, side = ''): string =>
   `p.${question}.${part}${side && `.${side}`}`;
 export const contactField = (block: string, field: string): string => `c.${block}.${field}`;
+/** Stands in a field while its file is being sent. */
+export const ON_ITS_WAY = '…';
 /** No field of a contact form can have this id. */
 export const CONSENT = '*';

@@ -29,9 +29,6 @@ export const fileValue = (id: string, name: string): string =>
       .slice(-120) || 'file'
   }`;
 
-/** Stands in the field while a file is being sent. */
-export const ON_ITS_WAY = '…';
-
 /** Null where the value is not one of a file. */
 export function fileIn(value: string): { id: string; name: string } | null {
   const [, id, name] = VALUE.exec(value.trim()) ?? [];

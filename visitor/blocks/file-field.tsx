@@ -2,7 +2,8 @@
 import { useId, useRef, useState } from 'react';
 import type { ContactView } from '../../core/flow/view';
 import type { Refusal } from '../../core/questions/refusal';
-import { fileIn, fileValue, ON_ITS_WAY } from '../../core/values/files';
+import { ON_ITS_WAY } from '../../core/flow/form-fields';
+import { fileIn, fileValue } from '../../core/values/files';
 import { Wrong } from '../questions/parts';
 import { useWords } from '../languages/words';
 import type { RunAt } from './kind';

@@ -1,8 +1,8 @@
 /** What a visitor has filled in on the page before them, and what is still missing. */
 import type { BlockView, View } from '../../core/flow/view';
 import type { Answer } from '../../core/values/answer';
+import { ON_ITS_WAY } from '../../core/flow/form-fields';
 import type { ContactGiven, Sent } from '../../core/flow/sent';
-import { ON_ITS_WAY } from '../../core/values/files';
 import { visitorKind } from './registry';
 import type { Words } from '../languages/say';
 
