@@ -77,10 +77,27 @@ async function take(): Promise<void> {
   await studio.getByRole('button', { name: /^Edition 1/ }).click();
   await studio.getByLabel('Differences').waitFor();
   await studio.waitForLoadState('networkidle').catch(() => undefined);
-  await shot(studio, 'editions');
+  const published = [await studio.screenshot()];
+  await studio.goto(`${home}/quizzes/repair/paper`);
+  await studio.getByRole('article').waitFor();
+  await studio.waitForLoadState('networkidle').catch(() => undefined);
+  published.push(await studio.screenshot());
+  await beside('editions', published, [1280, 800]);
   await studio.goto(`${home}/team`);
   await studio.getByRole('heading', { name: 'Who is here' }).waitFor();
   await shot(studio, 'team');
+  // The till of the demo is told, once it is set up: by whoever takes these pictures first.
+  await studio.goto(`${home}/team/connections`);
+  const address = studio.getByLabel('Tell this address');
+  await address.waitFor();
+  if ((await studio.getByRole('button', { name: /^Look at 127/ }).count()) === 0) {
+    await address.fill(`http://127.0.0.1:${Number(new URL(home).port) + 5}/hear`);
+    await studio.getByRole('button', { name: 'Add it' }).click();
+  }
+  await studio.getByRole('button', { name: /^Look at 127/ }).click();
+  await studio.getByRole('button', { name: 'Send a test' }).click();
+  await studio.getByText('arrived').first().waitFor({ timeout: 30_000 });
+  const outside = [await studio.screenshot()];
   await studio.goto(`${home}/quizzes/tourer/findings`);
   await studio.getByRole('radio', { name: 'People' }).click();
   await studio
@@ -131,7 +148,8 @@ async function take(): Promise<void> {
   await studio.goto(`${home}/bank`);
   await studio.getByText('In Roadside repair check', { exact: true }).first().waitFor();
   await studio.waitForLoadState('networkidle').catch(() => undefined);
-  await shot(studio, 'bank');
+  outside.unshift(await studio.screenshot());
+  await beside('outside', outside, [1280, 800]);
 
   await studio.goto(`${home}/people`);
   await studio.getByRole('row').nth(1).waitFor();
