@@ -110,4 +110,32 @@ describe('what was copied as HTML', () => {
     ['<link rel="x"><title>y</title>', false],
     ['', false],
   ])('has structure: %s', (html, expected) => expect(hasStructure(html)).toBe(expected));
+
+  it('a picture stands below what it belongs to, if it can be had', () => {
+    const picture = (src: string, alt: string) => styled('IMG', { src, alt });
+    const list = h(
+      'BODY',
+      h('OL', h('LI', 'Which tyre?', picture('a', 'A "wide" tyre'), h('UL', h('LI', 'Wide'), h('LI', 'Narrow')))),
+      h('P', 'Which bag?', picture('gone', 'A bag')),
+      picture('b', ''),
+      h('UL', h('LI', 'The left one'), h('LI', 'The right one')),
+    );
+    const at = (one: HtmlNode) => {
+      const src = one.getAttribute?.('src');
+      return src === 'gone' ? null : `/package/${src}`;
+    };
+    const text = textOfHtml(list, at);
+    const questions = readIn(text);
+    expect(questions.map((q) => [plainText(q.prompt), q.media?.picture])).toEqual([
+      ['Which tyre?', { src: '/package/a', text: 'A ”wide” tyre' }],
+      ['Which bag?', { src: '/package/b', text: '' }],
+    ]);
+    // Without anybody to ask they are left out.
+    expect(textOfHtml(list)).not.toContain('Picture');
+  });
 });
+
+const readIn = (text: string) => {
+  const read = readQuestions(text);
+  return 'quiz' in read ? read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)) : [];
+};

@@ -35,17 +35,29 @@ function allBold(node: HtmlNode, bold = false): boolean {
   return childrenOf(node).every((child) => allBold(child, isBold(child) || bold));
 }
 
+/** Pictures inside a node, those of lists in it aside. */
+const picturesIn = (node: HtmlNode): HtmlNode[] =>
+  node.nodeName === 'IMG' ? [node] : isList(node) ? [] : childrenOf(node).flatMap(picturesIn);
+
 /**
  * Lines of plain text, or of a table with tabs. A list in a list is the answers to its item; a numbered list without one is questions; answers
  * in bold beside others that are not are right.
+ * @param pictureAt where a picture can be had from; null where it cannot. It stands in a line below what it belongs to
  */
-export function textOfHtml(root: HtmlNode): string {
+export function textOfHtml(root: HtmlNode, pictureAt: (picture: HtmlNode) => string | null = () => null): string {
   const lines: string[] = [];
   let number = 0;
   const say = (text: string) => {
     if (text) lines.push(text);
   };
   const last = () => lines.at(-1) ?? '';
+  const show = (node: HtmlNode) => {
+    for (const picture of picturesIn(node)) {
+      const src = pictureAt(picture);
+      const alt = clean(picture.getAttribute?.('alt') ?? '').replaceAll('"', '”');
+      if (src !== null) lines.push(`Picture: ${src} "${alt}"`);
+    }
+  };
 
   const answers = (list: HtmlNode) => {
     const items = childrenOf(list).filter((item) => item.nodeName === 'LI');
@@ -69,6 +81,7 @@ export function textOfHtml(root: HtmlNode): string {
     for (const item of items) {
       const words = clean(wordsOf(item));
       if (words) lines.push(`${(number += 1)}. ${words}`);
+      show(item);
       for (const inner of listsIn(item)) answers(inner);
     }
   };
@@ -88,22 +101,31 @@ export function textOfHtml(root: HtmlNode): string {
       return;
     }
     for (const line of brokenLines(node)) say(clean(line));
+    show(node);
     // An empty paragraph parts what stands above it from what follows.
     if (blocks.test(node.nodeName) && clean(wordsOf(node)) === '' && last() !== '') lines.push('');
   };
   /** Words that stand between blocks are a line of their own. */
   const inlines = (children: HtmlNode[]): void => {
     let words = '';
+    let within: HtmlNode[] = [];
+    const end = () => {
+      say(clean(words));
+      within.forEach(show);
+      words = '';
+      within = [];
+    };
     for (const child of children) {
       const inline = child.nodeName === '#text' || !(isBlock(child) || childrenOf(child).some(isBlock));
-      if (inline && child.nodeName !== 'BR') words += wordsOf(child);
-      else {
-        say(clean(words));
-        words = '';
+      if (inline && child.nodeName !== 'BR') {
+        words += wordsOf(child);
+        within.push(child);
+      } else {
+        end();
         walk(child);
       }
     }
-    say(clean(words));
+    end();
   };
   walk(root);
   return lines.join('\n').trim();

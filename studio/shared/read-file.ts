@@ -1,6 +1,7 @@
 /** A file with questions, as text that can be read: spreadsheets and packages are unpacked here, in the browser of whoever opens them. */
 import { upload } from '../../contract/call';
 import type { Note } from '../../core/questions/listed';
+import type { Pasted } from './pasted';
 import type { PictureIn } from '../../core/formats/qti/package';
 
 /** @property notes what was guessed and left out while it was unpacked @property pictures what came with it */
@@ -17,7 +18,7 @@ const LARGEST_TEXT = 3_000_000;
 const LARGEST = 20_000_000;
 
 /** @throws Error in words where it cannot be read */
-export async function readFile(file: File, linesOfHtml: (html: string) => string): Promise<FileRead> {
+export async function readFile(file: File, readHtml: (html: string) => Pasted): Promise<FileRead> {
   const { name } = file;
   const plain = { name, fileName: name, isPackage: false, notes: [], pictures: [] };
   const isPacked = /\.(xlsx|zip|xml)$/i.test(name);
@@ -25,7 +26,7 @@ export async function readFile(file: File, linesOfHtml: (html: string) => string
   if (file.size > largest) throw new Error(`“${name}” is too large: ${largest / 1_000_000} MB at most.`);
   if (!isPacked) {
     const text = await file.text();
-    return { ...plain, text: /\.html?$/i.test(name) ? linesOfHtml(text) : text };
+    return { ...plain, ...(/\.html?$/i.test(name) ? readHtml(text) : { text }) };
   }
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (/\.xlsx$/i.test(name)) {

@@ -10,7 +10,8 @@ import { type Format, readQuestions } from '../../core/formats/read';
 import type { Note } from '../../core/questions/listed';
 import { plainText } from '../../core/text/rich';
 import { PrimaryButton, TextButton } from '../../ui/controls';
-import { linesOfHtml, pastedText } from './pasted';
+import type { PictureIn } from '../../core/formats/qti/package';
+import { type Pasted, readHtml, readPasted } from './pasted';
 import { type FileRead, readFile, withKeptPictures } from './read-file';
 import { Mark } from '../../ui/marks';
 import { kindLabel, kindOf } from '../../core/questions/registry';
@@ -90,17 +91,21 @@ type Props = {
   /** What the button does, for so many questions. */
   take: (questions: number) => string;
   onTake: (read: { quiz: Quiz; text: string; fileName: string }) => Promise<void> | void;
+  /** What came along with a text that was pasted elsewhere. */
+  came?: Pasted | undefined;
   children?: ReactNode;
 };
 
-export function ReadList({ text, onText, take, onTake, children }: Props) {
+export function ReadList({ text, onText, take, onTake, came, children }: Props) {
   const [fileName, setFileName] = useState('');
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const settled = useDeferredValue(text);
   // What came of a file beside its text, as long as that stands as it came.
-  const [opened, setOpened] = useState<FileRead | null>(null);
+  const [opened, setOpened] = useState<FileRead | null>(came ? asFile(came) : null);
+  // Pictures stay at hand while the text is worked on: those that it names are taken.
+  const [pictures, setPictures] = useState<PictureIn[]>(came?.pictures ?? []);
   const own = opened?.text === settled ? opened : null;
   const read = useMemo(() => (settled.trim() ? readQuestions(settled, { fileName }) : null), [settled, fileName]);
   const questions = read && 'quiz' in read ? read.quiz.pages.flatMap((p) => p.blocks.filter(isQuestion)) : [];
@@ -108,8 +113,9 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
     setTrouble('');
     if (!chosen) return;
     try {
-      const file = await readFile(chosen, linesOfHtml);
+      const file = await readFile(chosen, readHtml);
       setOpened(file);
+      setPictures(file.pictures);
       setFileName(file.fileName);
       onText(file.text);
     } catch (error) {
@@ -117,8 +123,8 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
     }
   };
   const takeIn = async (quiz: Quiz) => {
-    if (!own || own.pictures.length === 0) return onTake({ quiz, text, fileName });
-    const whole = await withKeptPictures(quiz, own.pictures);
+    if (pictures.length === 0) return onTake({ quiz, text, fileName });
+    const whole = await withKeptPictures(quiz, pictures);
     return onTake({ quiz: whole, text: JSON.stringify(whole), fileName: 'quiz.json' });
   };
   return (
@@ -149,11 +155,14 @@ export function ReadList({ text, onText, take, onTake, children }: Props) {
           value={text}
           onPaste={(e) => {
             const { value, selectionStart, selectionEnd } = e.currentTarget;
-            const pasted = pastedText(e.clipboardData);
-            if (pasted === e.clipboardData.getData('text/plain')) return;
+            const pasted = readPasted(e.clipboardData, (n) => `/package/${pictures.length + n}`);
+            if (pasted.text === e.clipboardData.getData('text/plain')) return;
             e.preventDefault();
             setFileName('');
-            onText(value.slice(0, selectionStart) + pasted + value.slice(selectionEnd));
+            const text = value.slice(0, selectionStart) + pasted.text + value.slice(selectionEnd);
+            setOpened(asFile({ ...pasted, text }));
+            setPictures([...pictures, ...pasted.pictures]);
+            onText(text);
           }}
           onChange={(e) => {
             setFileName('');
@@ -235,7 +244,20 @@ function WhatWasRead({ quiz, format, notes, questions, isPackage }: WhatProps) {
   );
 }
 
+/** A text that was pasted, as a file that was opened. */
+const asFile = (pasted: Pasted): FileRead => ({ ...pasted, name: '', fileName: '', isPackage: false });
+
 const topicOf = (quiz: Quiz, question: Question) => quiz.topics.find((t) => t.id === question.topic)?.name;
+
+/** What else was understood of a question. */
+const alsoRead = ({ marks, penalty, limit, explain, hint, media }: Question): (string | false)[] => [
+  marks !== undefined && (marks === 1 ? '1 mark' : `${marks} marks`),
+  penalty !== undefined && penalty > 0 && `${penalty} off where it is wrong`,
+  limit !== undefined && `${limit} seconds`,
+  hint !== undefined && 'with a hint',
+  explain !== undefined && 'with an explanation',
+  media?.picture !== undefined && 'with a picture',
+];
 
 function Understood({ question, number, topic }: { question: Question; number: number; topic: string | undefined }) {
   return (
@@ -243,7 +265,7 @@ function Understood({ question, number, topic }: { question: Question; number: n
       <b>{number}</b>
       <span>
         <b>{plainText(question.prompt)}</b>{' '}
-        <small>{[kindLabel(question.kind), topic].filter(Boolean).join(', ')}</small>
+        <small>{[kindLabel(question.kind), topic, ...alsoRead(question)].filter(Boolean).join(', ')}</small>
         <br />
         {kindOf(question)
           .summary?.(question)

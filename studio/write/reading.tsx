@@ -6,21 +6,27 @@ import { TextButton } from '../../ui/controls';
 import { SideSheet } from '../../ui/side-sheet';
 import { useDocumentStore } from '../document';
 import { addPages, newId } from '../edits/edits';
+import type { Pasted } from '../shared/pasted';
 import { ReadList } from '../shared/read-list';
 import { useFocusLater } from '../fields/cursor';
 
 /** Offers to read a text as questions, to stand behind a page; an empty question is replaced. */
-type Offer = (text: string, behind: string, empty?: string) => void;
+type Offer = (pasted: Pasted, behind: string, empty?: string) => void;
 const Context = createContext<Offer>(() => undefined);
 export const useReading = () => useContext(Context);
 
 export function Reading({ children }: { children: ReactNode }) {
   const store = useDocumentStore();
   const focusLater = useFocusLater();
-  const [offered, setOffered] = useState<{ text: string; behind: string; empty?: string } | null>(null);
+  const [offered, setOffered] = useState<{
+    text: string;
+    pasted: Pasted;
+    behind: string;
+    empty?: string;
+  } | null>(null);
   // A stable callback, because every question of the manuscript receives it.
   const offer = useCallback<Offer>(
-    (text, behind, empty) => setOffered({ text, behind, ...(empty ? { empty } : {}) }),
+    (pasted, behind, empty) => setOffered({ text: pasted.text, pasted, behind, ...(empty ? { empty } : {}) }),
     [],
   );
   return (
@@ -30,6 +36,7 @@ export function Reading({ children }: { children: ReactNode }) {
         {offered && (
           <ReadList
             text={offered.text}
+            came={offered.pasted}
             onText={(text) => setOffered({ ...offered, text })}
             take={(n) => (n === 0 ? 'Put them in' : `Put in ${n} ${n === 1 ? 'question' : 'questions'}`)}
             onTake={({ quiz: read }) => {
@@ -51,10 +58,12 @@ export function Reading({ children }: { children: ReactNode }) {
   );
 }
 
+const NOTHING: Pasted = { text: '', pictures: [], notes: [] };
+
 export function ReadButton({ behind }: { behind: string }) {
   const offer = useReading();
   return (
-    <TextButton $weight={500} onPress={() => offer('', behind)}>
+    <TextButton $weight={500} onPress={() => offer(NOTHING, behind)}>
       Read a list
     </TextButton>
   );

@@ -22,7 +22,7 @@ import { useBlockFields } from '../fields/use-fields';
 import { onLineKey, type Pressed } from '../questions/line-keys';
 import { type Hands, lineField, linesOf } from '../questions/lines';
 import { studioKind } from '../questions/registry';
-import { pastedText } from '../shared/pasted';
+import { readPasted } from '../shared/pasted';
 import { begun } from './preset-edits';
 import { useReading } from './reading';
 
@@ -108,8 +108,8 @@ function usePaste(question: Question, page: Page): (event: ClipboardEvent<HTMLTe
   const offerReading = useReading();
   return (event) => {
     if (plainText(question.prompt) !== '') return;
-    const pasted = pastedText(event.clipboardData);
-    if (isEmptyQuestion(question) && holdsQuestions(pasted)) {
+    const pasted = readPasted(event.clipboardData);
+    if (isEmptyQuestion(question) && holdsQuestions(pasted.text)) {
       event.preventDefault();
       offerReading(pasted, page.id, question.id);
       return;

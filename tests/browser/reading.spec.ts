@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
 import { alive, saved, signUp, startQuiz } from './people';
 import { world } from './servers';
 
@@ -77,6 +78,33 @@ test('questions go out as a spreadsheet and as a package, and come back', async 
   const broken = { name: 'a.zip', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 nothing') };
   await page.getByLabel('A file with questions').setInputFiles(broken);
   await expect(page.getByRole('alert').filter({ hasText: 'This is no package that can be read' })).toBeVisible();
+});
+
+test('what is pasted out of a document brings its pictures', async ({ page }) => {
+  await signUp(page);
+  const png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#2F6690' } })
+    .png()
+    .toBuffer();
+  const html = `<ol><li>Which lamp?<img alt="A lamp" src="data:image/png;base64,${png.toString('base64')}"><ul><li>This</li><li>That</li></ul></li>
+    <li>Which bell?<img alt="A bell" src="https://elsewhere.test/bell.png"><ul><li>Brass</li><li>Tin</li></ul></li></ol>`;
+  const box = page.getByLabel('Questions to read');
+  await box.evaluate((area, given) => {
+    const data = new DataTransfer();
+    data.setData('text/html', given);
+    data.setData('text/plain', 'Which lamp? This That');
+    area.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, html);
+  const understood = page.getByRole('list', { name: 'What was understood' }).getByRole('listitem');
+  await expect(understood.nth(0)).toContainText('with a picture');
+  await expect(understood.nth(1)).not.toContainText('with a picture');
+  await expect(page.getByRole('list', { name: 'What was guessed or left out' })).toContainText(
+    'One picture stands elsewhere and is left out.',
+  );
+  await page.getByRole('button', { name: 'Make a quiz of 2 questions' }).click();
+  await page.waitForURL('**/write');
+  const shown = page.getByAltText('A lamp').first();
+  await expect(shown).toBeVisible();
+  await expect(shown).toHaveAttribute('src', /\/media\//);
 });
 
 test('a list pasted into an empty question is put in as pages, and one undo takes it out', async ({ page }) => {
