@@ -301,7 +301,7 @@ test('a page with a data layer finds in it what happened, and nothing of whom it
   const layer = () => page.evaluate(() => (window as unknown as { dataLayer: { event: string }[] }).dataLayer);
   const quiz = page.locator('iframe').first().contentFrame();
   await quiz.getByRole('radio').first().check();
-  await quiz.getByRole('button').last().click();
+  await quiz.getByRole('button', { name: 'Send my answers' }).click();
   await expect.poll(async () => (await layer()).map(({ event }) => event)).toContain('quiz answered');
   const all = await layer();
   expect(all[0]).toMatchObject({ event: 'quiz started', quiz: 'start' });
