@@ -84,6 +84,10 @@ export const triesOf = (db: Db, workspaceId: string, messageIds: string[]): Prom
         .where(and(eq(webhookTries.workspaceId, workspaceId), inArray(webhookTries.messageId, messageIds)))
         .orderBy(asc(webhookTries.try));
 
+/** Of one run only the first that waits: they arrive in their order. */
+const IN_TURN = sql`not exists (select from webhook_messages b where b.workspace_id = m.workspace_id and b.run_id = m.run_id
+  and b.webhook_id = m.webhook_id and b.state = 'waiting' and b.place < m.place)`;
+
 /** The addresses for which something is due. */
 export async function webhooksDue(db: Db, now: Date, most: number): Promise<WebhookRow[]> {
   return db
@@ -94,7 +98,7 @@ export async function webhooksDue(db: Db, now: Date, most: number): Promise<Webh
         isNull(webhooks.offAt),
         sql`coalesce(${webhooks.nextAt} <= ${now}, true)`,
         sql`exists (select from webhook_messages m where m.workspace_id = ${webhooks.workspaceId} and m.webhook_id = ${webhooks.webhookId}
-          and m.state = 'waiting' and m.next_at <= ${now} and (m.taken_until is null or m.taken_until < ${now}))`,
+          and m.state = 'waiting' and m.next_at <= ${now} and (m.taken_until is null or m.taken_until < ${now}) and ${IN_TURN})`,
       ),
     )
     .limit(most);
@@ -105,14 +109,13 @@ export async function nextDue(db: Db): Promise<Date | null> {
   const { rows } =
     await db.execute(sql`select min(greatest(m.next_at, coalesce(w.next_at, m.next_at), coalesce(m.taken_until, m.next_at))) as at
     from webhook_messages m join webhooks w on w.workspace_id = m.workspace_id and w.webhook_id = m.webhook_id
-    where m.state = 'waiting' and w.off_at is null`);
+    where m.state = 'waiting' and w.off_at is null and ${IN_TURN}`);
   const at = rows[0]?.['at'];
   return typeof at === 'string' || at instanceof Date ? new Date(at) : null;
 }
 
 /**
- * Takes messages of an address into one's hands until a moment. Of one run only the first that waits: they arrive in their order. An
- * address that takes nothing gets one at a time.
+ * Takes messages of an address into one's hands until a moment. An address that takes nothing gets one at a time.
  */
 export async function takeMessages(
   db: Db,
@@ -127,8 +130,7 @@ export async function takeMessages(
       select m.message_id from webhook_messages m
       where m.workspace_id = ${workspaceId} and m.webhook_id = ${webhookId} and m.state = 'waiting'
         and m.next_at <= ${now} and (m.taken_until is null or m.taken_until < ${now})
-        and not exists (select from webhook_messages b where b.workspace_id = m.workspace_id and b.run_id = m.run_id
-          and b.webhook_id = m.webhook_id and b.state = 'waiting' and b.place < m.place)
+        and ${IN_TURN}
         ${
           row.failingSince
             ? sql`and not exists (select from webhook_messages b where b.workspace_id = m.workspace_id
@@ -146,6 +148,15 @@ export async function takeMessages(
   });
 }
 
+/** Whether a message is still there; until the end of the transaction nobody takes it away. */
+export const isThere = async (tx: Tx, { workspaceId, messageId }: MessageRow): Promise<boolean> =>
+  (
+    await tx
+      .select({ id: webhookMessages.messageId })
+      .from(webhookMessages)
+      .where(message(workspaceId, messageId))
+      .for('update')
+  ).length === 1;
 export async function noteTry(tx: Tx, row: TryRow): Promise<void> {
   await tx.insert(webhookTries).values(row).onConflictDoNothing();
 }

@@ -8,6 +8,7 @@ import { membersOf } from '../../db/queries/members';
 import {
   deleteOldMessages,
   findWebhook,
+  isThere,
   lockWebhook,
   type MessageRow,
   nextDue,
@@ -26,33 +27,60 @@ import { sendMail } from '../platform/smtp';
 import { secretsOf } from './secrets';
 
 /** Addresses that are served at once, and messages to each. */
-const ADDRESSES = 8;
+const ADDRESSES = 32;
 const MESSAGES = 8;
+/** Addresses that are looked for at once. */
+const MOST_DUE = 1_000;
 /** Milliseconds that a message may be in somebody's hands: longer than a request takes. */
 const IN_HAND = 60_000;
 const GONE = 410;
 
-/** Sends all that is due. @returns when something is due next; null where nothing waits */
-export async function deliverAll(clock: () => Date = () => new Date()): Promise<Date | null> {
+/**
+ * Sends all that is due. Each address gets some messages in its turn and waits until all others had theirs: neither one for which much waits
+ * nor one that is slow holds up the rest.
+ * @param atOnce addresses that are served at once
+ * @returns when something is due next; null where nothing waits
+ */
+export async function deliverAll(clock: () => Date = () => new Date(), atOnce = ADDRESSES): Promise<Date | null> {
+  const active = new Map<string, Promise<void>>();
+  let served = new Set<string>();
+  // Of these nothing could be taken: somebody else has it in hand. The next look comes soon enough.
+  const idle = new Set<string>();
   for (;;) {
-    const due = await webhooksDue(database(), clock(), ADDRESSES);
-    const sent = await Promise.all(due.map((webhook) => deliverTo(webhook, clock)));
-    if (sent.every((n) => n === 0)) return nextDue(database());
+    const due = (await webhooksDue(database(), clock(), MOST_DUE)).filter(
+      (one) => !active.has(keyOf(one)) && !idle.has(keyOf(one)),
+    );
+    const first = due.filter((one) => !served.has(keyOf(one)));
+    if (first.length === 0) served = new Set();
+    const turn = (first.length > 0 ? first : due).slice(0, atOnce - active.size);
+    for (const webhook of turn) {
+      const key = keyOf(webhook);
+      served.add(key);
+      const work = deliverTo(webhook, clock)
+        .catch((error: unknown) => {
+          logFailure('a webhook', error);
+          return 0;
+        })
+        .then((tried) => {
+          if (tried === 0) idle.add(key);
+        })
+        .finally(() => active.delete(key));
+      active.set(key, work);
+    }
+    if (active.size === 0) return nextDue(database());
+    await Promise.race(active.values());
   }
 }
+const keyOf = ({ workspaceId, webhookId }: WebhookRow): string => `${workspaceId} ${webhookId}`;
 
-/** Sends what is due to one address, until nothing is. @returns how many messages it tried */
+/** Sends some of what is due to one address. @returns how many messages it tried */
 async function deliverTo(webhook: WebhookRow, clock: () => Date): Promise<number> {
-  let tried = 0;
-  for (;;) {
-    const now = clock();
-    const until = new Date(now.getTime() + IN_HAND);
-    const messages = await takeMessages(database(), webhook, { now, until, most: MESSAGES });
-    if (messages.length === 0) return tried;
-    tried += messages.length;
-    const here = (await findWebhook(database(), webhook.workspaceId, webhook.webhookId)) ?? webhook;
-    await Promise.all(messages.map((message) => deliver(here, message, clock)));
-  }
+  const now = clock();
+  const until = new Date(now.getTime() + IN_HAND);
+  const messages = await takeMessages(database(), webhook, { now, until, most: MESSAGES });
+  const here = messages.length > 0 ? await findWebhook(database(), webhook.workspaceId, webhook.webhookId) : undefined;
+  if (here) await Promise.all(messages.map((message) => deliver(here, message, clock)));
+  return messages.length;
 }
 
 /** Milliseconds for which messages and their log are kept. */
@@ -100,7 +128,8 @@ async function deliver(webhook: WebhookRow, message: MessageRow, clock: () => Da
   const { workspaceId, messageId } = message;
   const ended = await database().transaction(async (tx) => {
     const row = await lockWebhook(tx, workspaceId, webhook.webhookId);
-    if (!row) return null;
+    // It may have been taken away meanwhile, with the run or the person that it was about.
+    if (!row || !(await isThere(tx, message))) return null;
     await noteTry(tx, {
       ...{ workspaceId, messageId, try: tries, at, took },
       ...{ status: answer?.status ?? null, trouble, answer: answer?.text.slice(0, 500) ?? '' },

@@ -7,10 +7,8 @@ import { fieldOf, isObject, textOf } from '../../core/values/unknown';
 import { Link } from '../../ui/link';
 import { LineInput } from '../../ui/controls';
 import { Muted, Strong } from '../../ui/text';
-import { OwnName, SignOut } from '../account/sign-in';
 import { Code } from '../shared/code';
-import { Frame, homeTabs } from '../shell/frame';
-import { Page } from './page';
+import { ConnectionsPage } from './page';
 
 const Endpoint = styled.details`
   border-bottom: 1px solid var(--line);
@@ -110,61 +108,47 @@ export function ApiDescription({
     says: textOf(tag, 'description') ?? '',
   }));
   return (
-    <Frame
-      paper={false}
-      current="team"
-      tabs={homeTabs}
-      foot={<SignOut />}
-      top={
-        <>
-          <Strong>{workspace}</Strong>
-          <span style={{ flex: 1 }} />
-          <OwnName name={name} />
-        </>
-      }
-    >
-      <Page>
-        <p>
-          <Link href="/team/connections">Back to Connections</Link>
-        </p>
-        <h1>What programs may ask</h1>
-        <p>
-          A program sends its token in a header and gets JSON back. What goes wrong is told as a problem (RFC 9457),
-          with a <code>code</code> that never changes. What it sends under an <code>Idempotency-Key</code> is done once,
-          however often it is sent. How much it may still ask stands in the headers <code>RateLimit</code> and{' '}
-          <code>RateLimit-Policy</code>.
-        </p>
-        <Code tabIndex={0}>{`curl ${home}/api/quizzes \\\n  -H "Authorization: Bearer $YES_MAYBE_TOKEN"`}</Code>
-        <p className="presses">
-          <a href="/api/openapi.json">As a file, OpenAPI 3.1</a>
-          <a href="/quiz.schema.json">The schema of a quiz</a>
-        </p>
-        <p>
-          <LineInput
-            type="search"
-            aria-label="Find"
-            placeholder="Find: runs, publish, csv …"
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-            style={{ width: '100%' }}
-          />
-        </p>
-        <p role="status">
-          <Muted $small>{all.length === 1 ? '1 endpoint' : `${all.length} endpoints`}</Muted>
-        </p>
-        {tags.map(({ id, says }) => {
-          const own = all.filter(({ tag }) => tag === id);
-          return own.length === 0 ? null : (
-            <section key={id} aria-label={says}>
-              <h2>{says}</h2>
-              {own.map((operation) => (
-                <One key={`${operation.method} ${operation.path}`} operation={operation} />
-              ))}
-            </section>
-          );
-        })}
-      </Page>
-    </Frame>
+    <ConnectionsPage workspace={workspace} name={name}>
+      <p>
+        <Link href="/team/connections">Back to Connections</Link>
+      </p>
+      <h1>What programs may ask</h1>
+      <p>
+        A program sends its token in a header and gets JSON back. What goes wrong is told as a problem (RFC 9457), with
+        a <code>code</code> that never changes. What it sends under an <code>Idempotency-Key</code> is done once,
+        however often it is sent. How much it may still ask stands in the headers <code>RateLimit</code> and{' '}
+        <code>RateLimit-Policy</code>.
+      </p>
+      <Code tabIndex={0}>{`curl ${home}/api/quizzes \\\n  -H "Authorization: Bearer $YES_MAYBE_TOKEN"`}</Code>
+      <p className="presses">
+        <a href="/api/openapi.json">As a file, OpenAPI 3.1</a>
+        <a href="/quiz.schema.json">The schema of a quiz</a>
+      </p>
+      <p>
+        <LineInput
+          type="search"
+          aria-label="Find"
+          placeholder="Find: runs, publish, csv …"
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+          style={{ width: '100%' }}
+        />
+      </p>
+      <p role="status">
+        <Muted $small>{all.length === 1 ? '1 endpoint' : `${all.length} endpoints`}</Muted>
+      </p>
+      {tags.map(({ id, says }) => {
+        const own = all.filter(({ tag }) => tag === id);
+        return own.length === 0 ? null : (
+          <section key={id} aria-label={says}>
+            <h2>{says}</h2>
+            {own.map((operation) => (
+              <One key={`${operation.method} ${operation.path}`} operation={operation} />
+            ))}
+          </section>
+        );
+      })}
+    </ConnectionsPage>
   );
 }
 

@@ -1,8 +1,13 @@
+'use client';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
+import { Strong } from '../../ui/text';
+import { OwnName, SignOut } from '../account/sign-in';
+import { Frame, homeTabs } from '../shell/frame';
 import { HomePage } from '../shared/home-page';
 
 /** What the pages about connections share. */
-export const Page = styled(HomePage)`
+const Page = styled(HomePage)`
   ul {
     list-style: none;
     margin: 0;
@@ -70,3 +75,30 @@ export const Page = styled(HomePage)`
 `;
 
 export type QuizName = { id: string; title: string };
+
+/** A page about connections, in its frame. */
+export const ConnectionsPage = ({
+  workspace,
+  name,
+  children,
+}: {
+  workspace: string;
+  name: string;
+  children: ReactNode;
+}) => (
+  <Frame
+    paper={false}
+    current="team"
+    tabs={homeTabs}
+    foot={<SignOut />}
+    top={
+      <>
+        <Strong>{workspace}</Strong>
+        <span style={{ flex: 1 }} />
+        <OwnName name={name} />
+      </>
+    }
+  >
+    <Page>{children}</Page>
+  </Frame>
+);

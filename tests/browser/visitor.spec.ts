@@ -296,6 +296,18 @@ test.describe('in a page of another site', () => {
   });
 });
 
+test('a page with a data layer finds in it what happened, and nothing of whom it happened to', async ({ page }) => {
+  await page.goto(`${world().site}/shop`);
+  const layer = () => page.evaluate(() => (window as unknown as { dataLayer: { event: string }[] }).dataLayer);
+  const quiz = page.locator('iframe').first().contentFrame();
+  await quiz.getByLabel('I have wishes for the festival').check();
+  await quiz.getByRole('button', { name: 'Off we go' }).click();
+  await expect.poll(async () => (await layer()).map(({ event }) => event)).toContain('quiz answered');
+  const all = await layer();
+  expect(all[0]).toMatchObject({ event: 'quiz started', quiz: 'start' });
+  for (const one of all) expect(Object.keys(one).sort()).toEqual(['event', 'page', 'pages', 'quiz']);
+});
+
 test('several quizzes stand on one page, each by itself', async ({ page }) => {
   await page.goto(`${world().site}/several`);
   const told = await page.evaluateHandle(() => {

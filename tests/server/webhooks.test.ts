@@ -1,11 +1,18 @@
 /** Other systems are told: in the transaction that causes it, at least once, of one run in order, and never to the inside of the network. */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Resolver } from 'node:dns/promises';
 import { sql } from 'drizzle-orm';
 import { PAUSES } from '../../core/connections/happenings';
 import type { Happening } from '../../core/connections/happenings';
 import type { Quiz } from '../../core/schema/quiz';
+import type { Membership } from '../../db/queries/members';
+import { insertMessages } from '../../db/queries/webhooks';
+import { bodyOf } from '../../server/integrations/tell';
+import { newId } from '../../server/platform/ids';
 import { lettersOf } from '../../db/queries/letters';
 import { deliverAll, sweepMessages } from '../../server/integrations/deliver';
 import {
@@ -30,18 +37,28 @@ import { removeRun } from '../../server/results/remove-run';
 import { mark, questionsToReview } from '../../server/results/reviews';
 import { listPeople } from '../../server/results/findings';
 import { startNameServer } from '../../standins/name-server';
+import { type PostOffice, startPostOffice } from '../../standins/post-office';
 import { type Answer, type Receiver, startReceiver } from '../../standins/receiver';
 import { page, result, text } from '../quizzes';
 import { freePort } from '../browser/servers';
 import { contact, go, type Published, published, smallQuiz, visit } from './world';
 
 let receiver: Receiver;
+let office: PostOffice;
+const folder = mkdtempSync(join(tmpdir(), 'yes-maybe-webhooks-'));
 beforeAll(async () => {
+  const smtpPort = await freePort();
+  process.env['SMTP_URL'] = `smtp://127.0.0.1:${smtpPort}`;
+  office = await startPostOffice({ smtpPort, webPort: await freePort(), folder });
   const port = await freePort();
   process.env['INSIDE_HOOKS'] = `127.0.0.1:${port}`;
   receiver = await startReceiver({ port });
 });
-afterAll(() => receiver.close());
+afterAll(async () => {
+  await receiver.close();
+  await office.close();
+  rmSync(folder, { recursive: true });
+});
 beforeEach(() => {
   receiver.heard.length = 0;
   receiver.answer(() => ({ status: 200 }));
@@ -70,6 +87,13 @@ const taken = (at: Published, email = 'ida@spoke.test') =>
   visit(at.address, go('p1', { q1: ['a'] }), go('p2', { q2: ['a'] }), contact({ email, name: 'Ida' }, 1));
 const types = () => receiver.heard.map(({ type }) => type);
 const dataOf = (i: number) => (JSON.parse(receiver.heard[i]?.body ?? '{}') as { data: Record<string, unknown> }).data;
+/** Writes a message as something that happened does. */
+const sendAgainAs = ({ member, webhook: webhookId }: { member: Membership; webhook: string }, n: number) => {
+  const at = new Date(Date.now() - 1_000 + n);
+  const body = bodyOf('run.finished', at, { of: webhookId });
+  const message = { workspaceId: member.workspaceId, messageId: newId('msg', 20), webhookId, kind: 'run.finished' };
+  return insertMessages(database(), [{ ...message, body, madeAt: at, nextAt: at }]);
+};
 /** A clock that is set by hand. */
 const clockFrom = (start = Date.now()) => {
   let now = start;
@@ -227,6 +251,11 @@ describe('an address that does not take it', () => {
     }
     const [off] = (await listWebhooks(at.member)).webhooks;
     expect(off).toMatchObject({ off: { because: 'dead' } });
+    // Its owner gets a letter, once.
+    const letters = readdirSync(folder).map((file) => readFileSync(join(folder, file), 'latin1'));
+    expect(
+      letters.filter((text) => text.includes(at.member.email) && text.includes('is not told any more')),
+    ).toHaveLength(1);
     const before = receiver.heard.length;
     await deliverAll(clock.now);
     expect(receiver.heard).toHaveLength(before);
@@ -257,6 +286,42 @@ describe('an address that does not take it', () => {
     clock.pass(61_000);
     await Promise.all([deliverAll(clock.now), deliverAll(clock.now)]);
     expect(types()).toEqual(['run.finished']);
+  });
+});
+
+describe('one who', () => {
+  it('has very much to hear, or is slow, holds up nobody', async () => {
+    const busy = await Promise.all(
+      Array.from({ length: 3 }, () => hooked(undefined, { happenings: ['run.finished'] })),
+    );
+    for (const at of busy) for (let i = 0; i < 30; i++) await sendAgainAs(at, i);
+    const at = await hooked(undefined, { happenings: ['run.finished'] });
+    await sendAgainAs(at, 0);
+    const order: string[] = [];
+    receiver.answer(async ({ body }) => {
+      order.push((JSON.parse(body) as { data: { of: string } }).data.of);
+      await new Promise((resume) => setTimeout(resume, 20));
+      return { status: 200 };
+    });
+    await deliverAll(undefined, 2);
+    expect(order).toHaveLength(91);
+    // Its turn comes when each of the others had one, which is of eight messages.
+    expect(order.indexOf(at.webhook)).toBeLessThan(3 * 8 + 1);
+  });
+
+  it('goes while a message about them is on its way takes it along, and nothing breaks', async () => {
+    const at = await hooked(undefined, { happenings: ['run.started', 'run.finished'] });
+    await taken(at);
+    const other = await hooked(undefined, { happenings: ['run.finished'] });
+    await taken(other, 'otto@spoke.test');
+    const { people } = await listPeople(at.member, at.quizId);
+    receiver.answer(async ({ type }) => {
+      if (type === 'run.started') await removeRun(at.member, at.quizId, people[0]?.runId ?? '');
+      return { status: 200 };
+    });
+    await deliverAll();
+    expect((await listMessages(at.member, at.webhook)).messages).toEqual([]);
+    expect((await listMessages(other.member, other.webhook)).messages).toMatchObject([{ state: 'delivered' }]);
   });
 });
 

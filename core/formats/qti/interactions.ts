@@ -1,47 +1,12 @@
 /** What is asked in an item and what is right of it, as an interaction of ours. What was guessed is noted; what cannot be read is thrown. */
-import type { Interaction, Part, Spelling } from '../../questions/interaction';
-import type { Picture } from '../../schema/quiz';
+import type { Interaction, Spelling } from '../../questions/interaction';
 import { given } from '../../values/given';
 import { round9 } from '../../values/numbers';
 import { type Element, wordsIn } from '../xml';
 import { allIn, childrenOf, coordsIn, elements, gapKey, NotRead, numberIn, type Response } from './elements';
 import { richFrom } from './words';
-import { SIDE } from './shown';
-
-export type Ctx = {
-  item: Element;
-  body: Element;
-  all: Element[];
-  responses: Map<string, Response>;
-  id: (said: string | undefined) => string;
-  part: (element: Element) => Part;
-  picture: (within: Element) => Picture | undefined;
-  guesses: string[];
-  weights: Map<string, Record<string, number>>;
-};
-type Known = { interaction: Interaction; marks: number; isShared: boolean };
-
-const NO_RESPONSE: Response = { cardinality: 'single', base: 'identifier', correct: [], map: null, areas: [] };
-
-/** Whether our own item says that a share of its parts is worth a share of its marks; undefined of items of others. */
-const sharedIn = ({ item }: Ctx): boolean | undefined => {
-  const said = item.attributes['data-ym-credit'];
-  return said === undefined ? undefined : said === 'share';
-};
-/** The marks that an item says it is worth. */
-function saidMarks({ item }: Ctx): number | undefined {
-  const own = numberIn(item.attributes['data-ym-marks']);
-  if (own !== undefined) return own;
-  const most = childrenOf(item, 'outcomeDeclaration').find(({ attributes }) => attributes['identifier'] === 'MAXSCORE');
-  const [value] = most ? allIn(most, 'value') : [];
-  const said = numberIn(value && wordsIn(value).trim());
-  if (said !== undefined && said > 0) return said;
-  const score = childrenOf(item, 'outcomeDeclaration').find(({ attributes }) => attributes['identifier'] === 'SCORE');
-  const normal = numberIn(score?.attributes['normalMaximum']);
-  return normal !== undefined && normal > 0 ? normal : undefined;
-}
-const positives = (map: ReadonlyMap<string, number>): number =>
-  [...map.values()].reduce((a, b) => a + Math.max(0, b), 0);
+import { type Ctx, hasAnd, type Known, NO_RESPONSE, positives, saidMarks, sharedIn } from './marks';
+import { hotspotIn, pointsIn } from './places';
 
 export function interactionIn(first: Element, ctx: Ctx): Known {
   const { all, responses } = ctx;
@@ -251,9 +216,6 @@ function gapsIn(ctx: Ctx): Known {
     isShared,
   };
 }
-/** Whether all have to be right together. */
-const hasAnd = ({ item }: Ctx): boolean =>
-  allIn(item, 'responseProcessing').some((one) => allIn(one, 'and').length > 0);
 const isOnlyAll = ({ item }: Ctx): boolean =>
   allIn(item, 'responseProcessing').some((one) => (one.attributes['template'] ?? '').includes('match_correct'));
 
@@ -357,83 +319,5 @@ function associateIn(first: Element, response: Response, ctx: Ctx): Known {
     interaction: { is: 'match', left, right: parts.filter(({ id }) => !firsts.includes(id)), pairs },
     marks: saidMarks(ctx) ?? 1,
     isShared: response.map !== null,
-  };
-}
-
-type Shape = NonNullable<Extract<Interaction, { is: 'point' }>['spots'][number]['region']>;
-const share = (value: number): number => Math.min(1, Math.max(0, round9(value)));
-/** @param size of the picture, in the unit of the coordinates */
-function regionOf(shape: string, coords: number[], [width, height]: [number, number]): Shape | null {
-  const [a = 0, b = 0, c = 0, d = 0] = coords;
-  if (shape === 'circle' && coords.length >= 3)
-    return { x: share(a / width), y: share(b / height), r: share(c / width) };
-  if (shape === 'ellipse' && coords.length >= 4)
-    return {
-      x: share((a - c) / width),
-      y: share((b - d) / height),
-      width: share((2 * c) / width),
-      height: share((2 * d) / height),
-    };
-  if (shape === 'rect' && coords.length >= 4)
-    return {
-      x: share(a / width),
-      y: share(b / height),
-      width: share((c - a) / width),
-      height: share((d - b) / height),
-    };
-  if (shape === 'poly' && coords.length >= 6) {
-    const points = Array.from({ length: Math.floor(coords.length / 2) }, (_, i): [number, number] => [
-      share((coords[2 * i] ?? 0) / width),
-      share((coords[2 * i + 1] ?? 0) / height),
-    ]);
-    return { points: points.slice(0, 200) };
-  }
-  return null;
-}
-function sizeIn(element: Element): [number, number] {
-  const [img] = allIn(element, 'img', 'object');
-  return [numberIn(img?.attributes['width']) ?? SIDE, numberIn(img?.attributes['height']) ?? SIDE];
-}
-
-function hotspotIn(first: Element, response: Response, ctx: Ctx): Known {
-  const size = sizeIn(first);
-  const mapped = [...(response.map ?? [])].filter(([, value]) => value > 0).map(([key]) => key);
-  const right = new Set([...response.correct, ...mapped]);
-  const spots = allIn(first, 'hotspotChoice')
-    .filter(({ attributes }) => right.has(attributes['identifier'] ?? ''))
-    .map(({ attributes }) => ({
-      id: ctx.id(attributes['identifier']),
-      text: attributes['hotspotLabel'] ?? '',
-      region: regionOf(attributes['shape'] ?? '', coordsIn(attributes['coords']), size),
-    }));
-  if (spots.length === 0 || spots.some(({ region }) => region === null))
-    throw new NotRead('it does not say which place of its picture is right');
-  ctx.guesses.push('places to choose among were read as one to point at');
-  return {
-    interaction: { is: 'point', picture: ctx.picture(first) ?? null, spots },
-    ...{ marks: saidMarks(ctx) ?? 1, isShared: response.map !== null && spots.length > 1 },
-  };
-}
-
-function pointsIn(ctx: Ctx): Known {
-  const [first] = ctx.all;
-  const spots = ctx.all.flatMap((one) => {
-    const own = ctx.responses.get(one.attributes['responseIdentifier'] ?? '') ?? NO_RESPONSE;
-    const areas = own.areas.filter(({ value }) => value > 0);
-    const [prompt] = childrenOf(one, 'prompt');
-    const key = gapKey(one);
-    const text = ctx.all.length > 1 || key !== (one.attributes['responseIdentifier'] ?? '') ? prompt : undefined;
-    return (areas.length ? areas : [null]).map((area, i) => ({
-      id: ctx.id(i === 0 ? key : `${key}-${i + 1}`),
-      text: text ? wordsIn(text).trim() : '',
-      region: area && regionOf(area.shape, area.coords, sizeIn(one)),
-    }));
-  });
-  const worth = ctx.all.flatMap((one) => ctx.responses.get(one.attributes['responseIdentifier'] ?? '')?.areas ?? []);
-  const sum = worth.reduce((total, { value }) => total + Math.max(0, value), 0);
-  const isShared = sharedIn(ctx) ?? (spots.length > 1 && !hasAnd(ctx) && sum > 0);
-  return {
-    interaction: { is: 'point', picture: (first && ctx.picture(first)) ?? null, spots },
-    ...{ marks: saidMarks(ctx) ?? (sum > 0 ? sum : 1), isShared },
   };
 }

@@ -8,7 +8,8 @@ import type { Picture, RichText } from '../../schema/quiz';
 import { plainText } from '../../text/rich';
 import { type Element, wordsIn } from '../xml';
 import { allIn, childrenOf, gapKey, NotRead, numberIn, plainNames, responsesIn } from './elements';
-import { type Ctx, interactionIn } from './interactions';
+import { interactionIn } from './interactions';
+import type { Ctx } from './marks';
 import { idFrom, richFrom } from './words';
 export type ItemRead = {
   common: Common;
