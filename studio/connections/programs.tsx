@@ -8,7 +8,7 @@ import { Choose, Field, PrimaryButton, TextButton, Toggle } from '../../ui/contr
 import { Mark } from '../../ui/marks';
 import { Alarm, Inline, Muted, Strong } from '../../ui/text';
 import { Code, Copy } from '../shared/code';
-import { day, dayAndTime } from '../shared/time';
+import { day, dayAndTime, dayAndYear } from '../shared/time';
 import { messageOf } from '../shared/trouble';
 
 const scopes = Object.entries(SCOPES) as [Scope, string][];
@@ -73,7 +73,7 @@ function Token({ token, onBack }: { token: TokenLine; onBack: () => void }) {
         <Muted $small suppressHydrationWarning>
           {isOrphan ? 'does nothing: who made it has left' : `by ${by}, ${day(madeAt)}`}
           {usedAt ? `, used ${dayAndTime(usedAt)}` : ', not used yet'}
-          {endsAt && `, ${isOver ? 'ended' : 'ends'} ${day(endsAt)}`}
+          {endsAt && `, ${isOver ? 'ended' : 'ends'} ${dayAndYear(endsAt)}`}
         </Muted>
         <p>{token.scopes.map((scope) => SCOPES[scope]).join('; ')}.</p>
       </div>

@@ -12,3 +12,5 @@ export function day(iso: string): string {
 }
 
 export const dayAndTime = (iso: string): string => format(new Date(iso), 'd MMM, HH:mm');
+/** `1 Dec 2027`: of a day that may be in another year. */
+export const dayAndYear = (iso: string): string => format(new Date(iso), 'd MMM yyyy');

@@ -103,6 +103,7 @@ test('a token is made by keys, seen once, used by a program, and taken back', as
   await page.reload();
   await alive(page);
   await expect(programs.getByText(token)).toHaveCount(0);
+  await expect(programs.getByRole('listitem')).toContainText(`${new Date().getFullYear() + 1}`);
   await expect(programs.getByRole('listitem')).toContainText('Read quizzes, their editions and settings.');
   await programs.getByRole('button', { name: 'Take The till back' }).click();
   await programs.getByRole('button', { name: 'Take The till back for good' }).click();
