@@ -5,9 +5,12 @@ import { openDatabase } from '../db/client';
 import { dropTestDatabases, migrateDatabase } from '../db/migrate';
 import { user } from '../db/schema';
 import { prepareQueue } from '../server/platform/jobs';
+import { loadSettings, setting } from '../server/platform/settings';
 
-const url = process.env['DATABASE_URL'] ?? '';
 async function migrate(): Promise<void> {
+  const faults = loadSettings();
+  if (faults.length > 0) throw new Error(faults.join('\n'));
+  const url = setting('DATABASE_URL');
   if (process.argv.includes('--drop-tests')) return dropTestDatabases(url);
   if (!process.argv.includes('--is-empty')) return migrateDatabase(url, () => prepareQueue(url));
   const { db, pool } = openDatabase(url, { max: 1 });

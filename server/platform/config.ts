@@ -1,11 +1,21 @@
-/** The one place where configuration is read. Wrong or missing values end the start with one clear line. */
+/** The settings of this process as the application uses them. */
+import { faultsIn, setting, type SettingName } from './settings';
+
 export type Config = {
   databaseUrl: string;
+  /** Connections that this process holds at most. */
+  connections: number;
+  /** Whether a pooler gives out connections by transaction: nothing may be kept in one then. */
+  isPooled: boolean;
   smtpUrl: string;
   /** Where visitors and creators reach the application, without a slash at the end. */
   publicUrl: string;
   authSecret: string;
   mailFrom: string;
+  /** Addresses of accounts that may look at how the application is doing, in small letters. */
+  operators: string[];
+  /** Where traces go. */
+  collector: string | null;
   /** Set in the demo: the creator that one button signs in. */
   demo: { email: string; password: string } | null;
   /** The sample website of the demo, shown on Publish. */
@@ -31,63 +41,42 @@ export type Config = {
   checkAnswers: boolean;
 };
 
-const LOG_LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'silent'];
-/** How much is logged. Apart from the rest, since the log is made before the configuration is checked. */
-export function logLevel(): string {
-  const level = process.env['LOG_LEVEL'] ?? 'warn';
-  return LOG_LEVELS.includes(level) ? level : 'warn';
-}
-
 let config: Config | undefined;
 
+/** @throws Error with a line for each setting that is missing or wrong */
 export function readConfig(): Config {
   if (config) return config;
-  const need = (name: string): string => {
-    const value = process.env[name];
-    if (!value) throw new Error(`${name} is not set. docs/operating.md tells what it is for.`);
-    return value;
-  };
-  const positive = (name: string, otherwise: number): number => {
-    const value = Number(process.env[name] ?? otherwise);
-    if (!(value > 0)) throw new Error(`${name} is "${process.env[name]}"; a number above 0 is expected.`);
-    return value;
-  };
-  const notNegative = (name: string, otherwise: number): number => {
-    const value = Number(process.env[name] ?? otherwise);
-    if (!(value >= 0)) throw new Error(`${name} is "${process.env[name]}"; a number of at least 0 is expected.`);
-    return value;
-  };
-  const nameServer = process.env['NAME_SERVER'] ?? null;
-  if (nameServer !== null && !/^(\[[\da-f:]+\]|[\d.]+)(:\d+)?$/i.test(nameServer))
-    throw new Error(`NAME_SERVER is "${nameServer}"; an address of the network is expected, with :port if need be.`);
-  const level = process.env['LOG_LEVEL'];
-  if (level !== undefined && level !== logLevel())
-    throw new Error(`LOG_LEVEL is "${level}"; one of ${LOG_LEVELS.join(', ')} is expected.`);
-  if (need('AUTH_SECRET').length < 32) throw new Error('AUTH_SECRET is too short: 32 random characters at least.');
-  const returnedKey = process.env['RETURNED_MAIL_KEY'];
-  if (returnedKey !== undefined && returnedKey.length < 32)
-    throw new Error('RETURNED_MAIL_KEY is too short: 32 random characters at least.');
+  const faults = faultsIn(process.env);
+  if (faults.length > 0) throw new Error(faults.join('\n'));
+  const orNull = (name: SettingName) => setting(name) || null;
+  const list = (name: SettingName) =>
+    setting(name)
+      .split(',')
+      .map((one) => one.trim())
+      .filter(Boolean);
+  const [email, password] = [setting('DEMO_EMAIL'), setting('DEMO_PASSWORD')];
   config = {
-    databaseUrl: need('DATABASE_URL'),
-    smtpUrl: need('SMTP_URL'),
-    publicUrl: need('PUBLIC_URL').replace(/\/$/, ''),
-    authSecret: need('AUTH_SECRET'),
-    mailFrom: process.env['MAIL_FROM'] ?? 'Yes Maybe <post@yesmaybe.test>',
-    demo:
-      process.env['DEMO_EMAIL'] && process.env['DEMO_PASSWORD']
-        ? { email: process.env['DEMO_EMAIL'], password: process.env['DEMO_PASSWORD'] }
-        : null,
-    sampleSite: process.env['SAMPLE_SITE_URL'] ?? null,
-    postOffice: process.env['POST_OFFICE_URL'] ?? null,
-    receiver: process.env['RECEIVER_URL'] ?? null,
-    signInLimit: positive('SIGN_IN_LIMIT', 12),
-    nameServer,
-    returnedKey: returnedKey ?? null,
-    insideHooks: (process.env['INSIDE_HOOKS'] ?? '').split(',').filter(Boolean),
-    regionHeader: process.env['REGION_HEADER'] ?? null,
-    haste: notNegative('HASTE', 200),
-    visitorRate: positive('VISITOR_RATE', 1),
-    checkAnswers: process.env['CHECK_ANSWERS'] === '1',
+    databaseUrl: setting('DATABASE_URL'),
+    connections: Number(setting('DATABASE_CONNECTIONS')),
+    isPooled: setting('DATABASE_POOLED') === '1',
+    smtpUrl: setting('SMTP_URL'),
+    publicUrl: setting('PUBLIC_URL').replace(/\/$/, ''),
+    authSecret: setting('AUTH_SECRET'),
+    mailFrom: setting('MAIL_FROM'),
+    operators: list('OPERATORS').map((one) => one.toLowerCase()),
+    collector: orNull('OTEL_EXPORTER_OTLP_ENDPOINT'),
+    demo: email && password ? { email, password } : null,
+    sampleSite: orNull('SAMPLE_SITE_URL'),
+    postOffice: orNull('POST_OFFICE_URL'),
+    receiver: orNull('RECEIVER_URL'),
+    signInLimit: Number(setting('SIGN_IN_LIMIT')),
+    nameServer: orNull('NAME_SERVER'),
+    returnedKey: orNull('RETURNED_MAIL_KEY'),
+    insideHooks: list('INSIDE_HOOKS'),
+    regionHeader: orNull('REGION_HEADER'),
+    haste: Number(setting('HASTE')),
+    visitorRate: Number(setting('VISITOR_RATE')),
+    checkAnswers: setting('CHECK_ANSWERS') === '1',
   };
   return config;
 }
