@@ -4,7 +4,7 @@
  * before.
  */
 import type { Sent } from '../core/flow/run';
-import { type Db, statement, type Tx } from './client';
+import { type Db, prepared, statement, type Tx } from './client';
 
 export type NewEvent = {
   workspaceId: string;
@@ -123,8 +123,9 @@ class Appender {
   private async fly(batch: Waiting[]): Promise<void> {
     try {
       const values = valuesFor(batch.map(({ event }) => event));
-      const statement = { name: 'append-events', text: APPEND, values, query_timeout: PATIENCE };
-      const { rows }: Written = await this.db.$client.query(statement);
+      const client = this.db.$client;
+      const statement = { ...prepared(client, 'append-events'), text: APPEND, values, query_timeout: PATIENCE };
+      const { rows }: Written = await client.query(statement);
       const written = new Set(rows.map((row) => keyOf(row['workspace_id'], row['run_id'])));
       for (const { event, done } of batch) done(written.has(keyOf(event.workspaceId, event.runId)));
     } catch (error) {

@@ -18,6 +18,7 @@ const KEEP_ALIVE = 10_000;
 /**
  * A pool on a database. Connections lost to a restart are replaced; whoever was using one gets an error and tries again.
  * @param patient for work that takes as long as it takes, as migrations do
+ * @param isPooled a pooler stands between, and gives out connections by transaction: nothing may be left in one
  * @param onStatement told each statement, with $1, $2 … in place of its values
  */
 export function openDatabase(
@@ -25,8 +26,9 @@ export function openDatabase(
   {
     max = 16,
     patient = false,
+    isPooled = false,
     onStatement,
-  }: { max?: number; patient?: boolean; onStatement?: (text: string) => void } = {},
+  }: { max?: number; patient?: boolean; isPooled?: boolean; onStatement?: (text: string) => void } = {},
 ): { db: Db; pool: Pool } {
   const pool = new Pool({
     connectionString: url,
@@ -46,8 +48,19 @@ export function openDatabase(
   });
   // Without a listener an idle connection cut by the database would end the process.
   pool.on('error', () => undefined);
+  if (isPooled) Reflect.set(pool, POOLED, true);
   return { db: drizzle(pool, { schema, ...(onStatement ? { logger: { logQuery: onStatement } } : {}) }), pool };
 }
+
+/** On the pool itself: the framework bundles this module more than once, and each would have a list of its own. */
+const POOLED = Symbol.for('yes-maybe.pooled');
+
+/**
+ * The name under which a statement is prepared once for each connection; nothing where a pooler stands between, since the connection that
+ * knows the name would be another one the next time.
+ */
+export const prepared = (pool: Pool, name: string): { name?: string } =>
+  Reflect.get(pool, POOLED) === true ? {} : { name };
 
 /** Whether the database answers within so many milliseconds. */
 export async function answersNow(db: Db, patience: number): Promise<boolean> {

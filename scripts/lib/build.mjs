@@ -12,6 +12,7 @@ const apart = new Set([
   'built',
   'cli',
   'demo',
+  'deploy',
   'docs',
   'node_modules',
   'scripts',

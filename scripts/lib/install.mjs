@@ -98,6 +98,12 @@ export async function ensurePostgres() {
   if (!postgresPrograms()) await installDebian(['postgresql'], 'PostgreSQL');
 }
 
+/** Programs that `deploy/` has settings for, by the name of Debian's package. */
+export async function ensureProgram(program, folder = '/usr/sbin', name = program) {
+  if (!existsSync(join(folder, program))) await installDebian([name], program);
+  return join(folder, program);
+}
+
 export async function ensureChromium() {
   const missing = [...(chromium() ? [] : ['chromium']), ...(existsSync(headless) ? [] : ['chromium-headless-shell'])];
   if (missing.length === 0) return;

@@ -29,7 +29,7 @@ export async function startStandins(env, { log = 'inherit' } = {}) {
 
 /** Starts a server of the application, and waits until it answers. */
 export async function startServer(env, port, { dev = false, log } = {}) {
-  const child = start(process.execPath, ['scripts/serve.mjs', ...(dev ? ['--dev'] : [])], {
+  const child = start(process.execPath, ['built/serve.mjs', ...(dev ? ['--dev'] : [])], {
     env: {
       NEXT_TELEMETRY_DISABLED: '1',
       NODE_ENV: dev ? 'development' : 'production',

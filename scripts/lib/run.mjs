@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto';
 import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
+import { connect, createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Trouble } from './say.mjs';
@@ -40,9 +40,16 @@ export function run(command, args, { env = {}, allow = false, show = false, cwd 
 const children = [];
 const endings = [];
 
-export function start(command, args, { env = {}, quiet = true, log } = {}) {
+/**
+ * @param {string} command
+ * @param {string[]} args
+ * @param {{ env?: Record<string, string>, quiet?: boolean, log?: 'ignore' | number, user?: { uid?: number, gid?: number }, cwd?: string }} options
+ *   user: whose rights it has
+ */
+export function start(command, args, { env = {}, quiet = true, log, user = {}, cwd = root } = {}) {
   const child = spawn(command, args, {
-    cwd: root,
+    cwd,
+    ...user,
     env: { ...process.env, ...env },
     stdio: ['ignore', log ?? (quiet ? 'ignore' : 'inherit'), log ?? 'inherit'],
   });
@@ -79,6 +86,26 @@ export const freePort = () =>
     server.once('error', () => resolve(freePort()));
     server.listen(port, '127.0.0.1', () => server.close(() => resolve(port)));
   });
+
+const connects = (port) =>
+  new Promise((resolve) => {
+    const socket = connect(port, '127.0.0.1');
+    const tell = (is) => {
+      socket.destroy();
+      resolve(is);
+    };
+    socket.once('connect', () => tell(true)).once('error', () => tell(false));
+  });
+
+/** Waits until somebody takes connections at a port of the loopback, or the process that should has ended. */
+export async function untilListens(port, child, most = 20_000) {
+  for (const end = Date.now() + most; Date.now() < end;) {
+    if (child.exitCode !== null) throw new Trouble(`What should listen at port ${port} ended with ${child.exitCode}.`);
+    if (await connects(port)) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Trouble(`Nobody listens at port ${port} after ${most / 1000} s.`);
+}
 
 /** Waits until an address answers, or the process that should serve it has ended. */
 export async function untilAnswers(url, child, most = 60_000) {

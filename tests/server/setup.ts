@@ -8,8 +8,11 @@ import { closeMail } from '../../server/platform/smtp';
 const template = process.env['TEST_DATABASE_URL'] ?? '';
 const own = new URL(template);
 own.pathname = `/test_${randomBytes(6).toString('hex')}`;
+/** By way of the pooler, as where many processes share a database. */
+const pooled = new URL(own);
+pooled.port = process.env['TEST_POOLER_PORT'] ?? own.port;
 
-process.env['DATABASE_URL'] = own.href;
+process.env['DATABASE_URL'] = pooled.href;
 process.env['SMTP_URL'] ??= 'smtp://127.0.0.1:1';
 process.env['PUBLIC_URL'] = 'http://quiz.test';
 process.env['AUTH_SECRET'] = 'only-for-tests-0123456789abcdefghij';
