@@ -95,6 +95,16 @@ export default tseslint.config(
       '@typescript-eslint/no-unnecessary-condition': 'off',
     },
   },
+  {
+    // The runner waits for them.
+    files: ['tests/drills/**'],
+    rules: {
+      '@typescript-eslint/no-floating-promises': [
+        'error',
+        { allowForKnownSafeCalls: [{ from: 'package', name: ['test', 'before', 'after'], package: 'node:test' }] },
+      ],
+    },
+  },
   { files: ['scripts/**', 'standins/**', 'bench/**', 'demo/**', 'tests/weather.ts'], rules: { 'no-console': 'off' } },
   { files: ['**/*.mjs', '**/*.cjs', '**/*.js'], ...tseslint.configs.disableTypeChecked },
 );

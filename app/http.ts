@@ -6,6 +6,7 @@ import { LARGEST_INTEGER } from '../contract/kit';
 import { readConfig } from '../server/platform/config';
 import { log, logFailure } from '../server/platform/log';
 import { HttpError } from '../server/platform/http-error';
+import { counts } from '../server/platform/metrics';
 import { withRequest } from '../server/platform/request-log';
 
 /** The body as bytes; a body that is too long is given up on as soon as it is. */
@@ -101,6 +102,7 @@ const answered = (result: Response | object): Response =>
 
 export function refused(error: unknown): Response {
   const { status, code, message, details, retryAfter } = error instanceof HttpError ? error : unexpected(error);
+  counts.refusals.inc({ code });
   log.debug({ code }, 'refused');
   // RFC 9457; programs go by `code`.
   const problem = { type: 'about:blank', title: STATUS_CODES[status], status, detail: message, code };

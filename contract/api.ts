@@ -121,6 +121,7 @@ export const openEndpoints: Record<StudioEndpoint, Open> = {
   'GET /api/tokens': null,
   'POST /api/tokens': null,
   'DELETE /api/tokens/{token}': null,
+  'GET /api/operator': null,
   'GET /api/account': null,
   'PUT /api/account/email': null,
   'DELETE /api/account/sessions/{session}': null,

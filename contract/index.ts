@@ -11,6 +11,7 @@ import { files } from './files';
 import { hosts } from './hosts';
 import { letters } from './letters';
 import { looks } from './looks';
+import { operating } from './operating';
 import { people } from './people';
 import { quizzes } from './quizzes';
 import { results } from './results';
@@ -29,6 +30,7 @@ export const contracts = {
   ...hosts,
   ...letters,
   ...looks,
+  ...operating,
   ...people,
   ...quizzes,
   ...results,

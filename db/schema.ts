@@ -6,3 +6,4 @@ export * from './accounts-schema';
 export * from './quizzes-schema';
 export * from './visits-schema';
 export * from './connections-schema';
+export * from './operating-schema';

@@ -520,6 +520,10 @@ export const deliveries = pgTable(
     primaryKey({ columns: [t.workspaceId, t.letterId] }),
     index('deliveries_tray').on(t.workspaceId, t.quizId, t.state, t.writtenAt, t.letterId),
     index('deliveries_newest').on(t.workspaceId, t.quizId, t.writtenAt, t.letterId),
+    // Of all workspaces, for whoever operates the installation.
+    index('deliveries_failed')
+      .on(t.changedAt)
+      .where(sql`${t.state} = 'failed'`),
     foreignKey({
       columns: [t.workspaceId, t.letterId],
       foreignColumns: [letters.workspaceId, letters.letterId],

@@ -7,6 +7,7 @@ await build({
     picture: 'server/media/picture.ts',
     'yes-maybe': 'cli/main.ts',
     migrate: 'scripts/migrate.ts',
+    serve: 'scripts/serve.ts',
   },
   outdir: 'built',
   outExtension: { '.js': '.mjs' },
@@ -16,7 +17,7 @@ await build({
   target: 'node20',
   mainFields: ['module', 'main'],
   // Native code, which cannot be bundled, the second of it asked for, and done without; and what reads spreadsheets, loaded for these alone.
-  external: ['sharp', 'pg-native', 'exceljs'],
+  external: ['sharp', 'pg-native', 'exceljs', 'next', 'pino', 'prom-client'],
   banner: { js: "import { createRequire as requirer } from 'node:module'; const require = requirer(import.meta.url);" },
   logLevel: 'warning',
 });

@@ -71,6 +71,7 @@ async function serve() {
     ...(dev ? { CHECK_ANSWERS: '1' } : {}),
     DEMO_EMAIL: 'wren@slowspoke.test',
     DEMO_PASSWORD: secret('demo-password'),
+    OPERATORS: 'wren@slowspoke.test',
     SAMPLE_SITE_URL: `http://127.0.0.1:${port + 1}`,
     RETURNED_MAIL_KEY: process.env.RETURNED_MAIL_KEY ?? secret('returned-mail-key'),
     NAME_SERVER: process.env.NAME_SERVER ?? `127.0.0.1:${port + 4}`,

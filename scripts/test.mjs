@@ -1,16 +1,18 @@
-/** `npm test`: sets everything up and runs all suites, or those named: checks, core, command, server, browser, weather. Ends with `N passed, N failed`. */
+/** `npm test`: sets everything up and runs all suites, or those named: checks, core, command, server, browser, weather, drills. Ends with `N passed, N failed`. */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { ensureChromium, ensureModules, requireNode, sayWhatIsMissing } from './lib/install.mjs';
 import { tsx } from './lib/outside.mjs';
+import { startPooler } from './lib/pooler.mjs';
 import { data, endAll, run } from './lib/run.mjs';
 import { elapsed, main, say, step, Trouble } from './lib/say.mjs';
 import { flakyIn, rememberFlaky } from './lib/flaky.mjs';
+import { drills } from './drills.mjs';
 import { weather } from './weather.mjs';
 
-const all = ['checks', 'core', 'command', 'server', 'browser', 'weather'];
+const all = ['checks', 'core', 'command', 'server', 'browser', 'weather', 'drills'];
 const wanted = process.argv.slice(2).filter((name) => all.includes(name));
 const rest = process.argv.slice(2).filter((name) => !all.includes(name));
 const suites = wanted.length ? wanted : all;
@@ -67,7 +69,11 @@ async function test() {
   if (suites.includes('checks')) await checks();
   if (suites.includes('core')) await jest('core', env);
   if (suites.includes('command')) await jest('command', env);
-  if (suites.includes('server')) await jest('server', env);
+  // Behind a pooler, which forbids what would be left in a connection.
+  if (suites.includes('server')) {
+    const pooler = new URL(await startPooler(cluster.url)).port;
+    await jest('server', { ...env, DATABASE_POOLED: '1', TEST_POOLER_PORT: pooler });
+  }
   const hasWeather = suites.includes('weather');
   if (suites.includes('browser')) await ensureChromium();
   if (suites.includes('browser') || hasWeather) await ensureBuild(build);
@@ -77,6 +83,7 @@ async function test() {
     hasWeather ? badWeather('storm', '--seconds', '12') : undefined,
   ]);
   if (hasWeather) await badWeather('fuzz', '--requests', '300', '--seed', '2');
+  if (suites.includes('drills')) await drills((name, { passed, failed }) => count(`drill ${name}`, passed, failed));
 }
 
 async function inBrowser(env) {
@@ -102,6 +109,7 @@ async function checks() {
     ],
     ['Folders without circles', [process.execPath, 'scripts/folder-circles.mjs']],
     ['Nothing unused', bin('knip/bin/knip.js')],
+    ['Settings are told', [process.execPath, ...tsx, 'scripts/settings.ts', '--check']],
     ['Migrations match the schema', [process.execPath, ...tsx, 'scripts/schema-drift.ts']],
   ].values();
   // Two at a time, since the first takes as long as all others.

@@ -10,14 +10,21 @@ import type { Sent } from '../core/flow/run';
 import { randomFrom } from './fuzz';
 
 /** A way to the database that can be cut. */
-export type Wire = { port: number; cut: (share: number) => number; close: () => Promise<void> };
+export type Wire = {
+  port: number;
+  cut: (share: number) => number;
+  /** New connections lead to another port from now on. */
+  lead: (port: number) => void;
+  close: () => Promise<void>;
+};
 
 /** @param share of the connections that are cut at once, 0..1 */
 export async function wireTo(url: string, random: () => number): Promise<Wire> {
   const to = new URL(url);
+  let port = Number(to.port);
   const pairs = new Set<[Socket, Socket]>();
   const server = createServer((from) => {
-    const on = connect(Number(to.port), to.hostname);
+    const on = connect(port, to.hostname);
     const pair: [Socket, Socket] = [from, on];
     pairs.add(pair);
     const end = () => {
@@ -38,6 +45,9 @@ export async function wireTo(url: string, random: () => number): Promise<Wire> {
         on.destroy();
       }
       return cut.length;
+    },
+    lead: (other) => {
+      port = other;
     },
     close: async () => {
       for (const [from, on] of pairs) {

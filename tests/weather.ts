@@ -1,19 +1,15 @@
 /** `npm run storm` and `npm run fuzz`, behind scripts/weather.mjs: the application as it is served, in processes that are killed, under requests that are wrong. */
-import { type ChildProcess, spawn } from 'node:child_process';
-import { once } from 'node:events';
-import { SMTPServer } from 'smtp-server';
+import { spawn } from 'node:child_process';
 import { figuresOf } from '../db/queries/figures';
-import { insertWorkspace, membershipOf, setVerified } from '../db/queries/members';
 import { migrateDatabase } from '../db/migrate';
-import { auth } from '../server/accounts/auth';
 import { closePool } from '../server/platform/background/pool';
 import { countRuns, recountRuns } from '../server/results/count-runs';
 import { closeDatabase, database } from '../server/platform/database';
 import { hashToken, newId } from '../server/platform/ids';
 import { prepareQueue, stopJobs } from '../server/platform/jobs';
-import { freePort, answers } from './browser/servers';
+import { freePort } from './browser/servers';
 import { fuzz, randomFrom } from './fuzz';
-import { published, smallQuiz } from './server/world';
+import { App, creator, postOffice } from './outside';
 import { compare, goThrough, type Log, type Wire, wireTo } from './storm';
 
 const direct = process.env['DATABASE_URL'] ?? '';
@@ -24,73 +20,6 @@ const option = (name: string, otherwise: number) => {
   return at < 0 ? otherwise : Number(process.argv[at + 1]);
 };
 const seed = option('seed', 1);
-
-/** A post office that takes everything, and remembers which letters came. */
-async function postOffice() {
-  const came = new Map<string, number>();
-  const server = new SMTPServer({
-    disabledCommands: ['AUTH', 'STARTTLS'],
-    onData(stream, _session, done) {
-      let text = '';
-      stream.on('data', (part: Buffer) => (text += part.toString('latin1')));
-      stream.on('end', () => {
-        const id = /^Message-ID: <(l-[^.>]+)/im.exec(text)?.[1] ?? '';
-        came.set(id, (came.get(id) ?? 0) + 1);
-        done();
-      });
-    },
-  });
-  server.on('error', () => undefined);
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const { port } = server.server.address() as { port: number };
-  return { port, came, close: () => new Promise<void>((resolve) => server.close(() => resolve())) };
-}
-
-/** A process of the application, started again when it is killed. */
-class App {
-  private child: ChildProcess | null = null;
-  /** The last that its log said. */
-  told: string[] = [];
-  constructor(
-    readonly port: number,
-    private readonly env: Record<string, string>,
-  ) {}
-  readonly url = () => `http://127.0.0.1:${this.port}`;
-  async start(): Promise<void> {
-    this.child = spawn(process.execPath, ['scripts/serve.mjs'], {
-      env: { ...process.env, ...this.env, PORT: String(this.port), NODE_ENV: 'production' },
-      stdio: ['ignore', 'ignore', 'pipe'],
-    });
-    this.child.stderr?.setEncoding('utf8').on('data', (lines: string) => {
-      this.told = [...this.told, ...lines.trim().split('\n')].slice(-20);
-    });
-    await answers(`${this.url()}/api/health/live`, this.child);
-  }
-  async kill(): Promise<void> {
-    const { child } = this;
-    if (!child || child.exitCode !== null || child.signalCode !== null) return;
-    const gone = once(child, 'close');
-    child.kill('SIGKILL');
-    await gone;
-  }
-}
-
-async function creator() {
-  const email = `${newId('c')}@slowspoke.test`;
-  const password = 'only in this weather';
-  const { user } = await auth().api.signUpEmail({ body: { name: 'Wren', email, password } });
-  await setVerified(database(), user.id);
-  const response = await auth().api.signInEmail({ body: { email, password }, asResponse: true });
-  const cookie = response.headers
-    .getSetCookie()
-    .map((c) => c.split(';')[0])
-    .join('; ');
-  const member = await membershipOf(database(), user.id);
-  if (!member) await insertWorkspace(database(), { workspaceId: newId('w'), name: 'Storm', userId: user.id });
-  const own = member ?? (await membershipOf(database(), user.id));
-  if (!own) throw new Error('There is no workspace.');
-  return { cookie, at: await published(smallQuiz(), own) };
-}
 
 const cluster = (what: string): Promise<void> =>
   new Promise((resolve, reject) => {

@@ -21,6 +21,7 @@ import {
 } from '../../db/queries/webhooks';
 import { readConfig } from '../platform/config';
 import { database } from '../platform/database';
+import { counts } from '../platform/metrics';
 import { logFailure } from '../platform/log';
 import { type Answered, postOutside } from '../platform/outward';
 import { sendMail } from '../platform/smtp';
@@ -123,6 +124,7 @@ async function deliver(webhook: WebhookRow, message: MessageRow, clock: () => Da
   const start = performance.now();
   const { answer, trouble } = await post(webhook, message, at);
   const took = Math.round(performance.now() - start);
+  counts.deliveries.inc({ outcome: trouble === '' ? 'delivered' : 'failed' });
   const now = clock();
   const tries = message.tries + 1;
   const { workspaceId, messageId } = message;

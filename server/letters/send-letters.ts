@@ -5,6 +5,7 @@ import { findLetter, type LetterRow, setDelivery } from '../../db/queries/letter
 import { isUnsubscribed, type MailingRow, mailingOf, setTurn, takeTurn } from '../../db/queries/mailing';
 import { runById } from '../../db/queries/runs';
 import { database } from '../platform/database';
+import { counts } from '../platform/metrics';
 import { type Outgoing, sendMail } from '../platform/smtp';
 import { letterHtml, letterText } from './drawn';
 import { footOf } from './foot';
@@ -29,8 +30,10 @@ export async function sendLetter(
   const letter = await findLetter(database(), workspaceId, letterId);
   if (letter?.state !== 'waiting' && letter?.state !== 'failed') return null;
   if (letter.dueAt && letter.dueAt > now()) return letter.dueAt;
-  const note = (state: LetterRow['state'], trouble = '', tried = true) =>
-    setDelivery(database(), workspaceId, letterId, { state, trouble, changedAt: now(), tried });
+  const note = (state: LetterRow['state'], trouble = '', tried = true) => {
+    counts.letters.inc({ outcome: state });
+    return setDelivery(database(), workspaceId, letterId, { state, trouble, changedAt: now(), tried });
+  };
   const { quizId, listedId } = letter;
   const isNeedless =
     (listedId !== null && !(await isAwaited(database(), workspaceId, quizId, listedId))) ||

@@ -1,7 +1,10 @@
 import { textOf } from '../../core/values/unknown';
 import pino from 'pino';
-import { logLevel } from './config';
 import { requestContext } from './request-log';
+import { setting, settings } from './settings';
+
+/** Made before the settings are checked: a wrong level ends the start a moment later, with a line of its own. */
+const logLevel = () => (settings.LOG_LEVEL.isRight(setting('LOG_LEVEL')) ? setting('LOG_LEVEL') : 'warn');
 
 /**
  * The log of the server: JSON lines on standard error, each with the request that it is about. Nothing of what visitors answer goes in. At

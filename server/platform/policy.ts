@@ -59,7 +59,7 @@ export const OWN_HEADER = 'x-yes-maybe-own';
 export const ownMark = (): string =>
   createHmac('sha256', readConfig().authSecret).update('own request').digest('base64url');
 
-/** The host name that was asked for, where it is not this installation's own; put in by scripts/serve.mjs. */
+/** The host name that was asked for, where it is not this installation's own; put in by scripts/serve.ts. */
 export const HOST_HEADER = 'x-yes-maybe-host';
 
 /** Carries the key of a trial from `proxy.ts` to the pages, whose layouts do not see what stands behind the address. */

@@ -80,7 +80,7 @@ export function rateHeaders(name: RateName, of: string): Record<string, string> 
   };
 }
 
-/** The address of the network that a request comes from, as scripts/serve.mjs puts it in. */
+/** The address of the network that a request comes from, as scripts/serve.ts puts it in. */
 type Asked = { headers: { get: (name: string) => string | null } };
 export const networkOf = (request: Asked): string => request.headers.get('x-forwarded-for') ?? '';
 

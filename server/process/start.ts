@@ -5,6 +5,9 @@ import { closeDatabase } from '../platform/database';
 import { stopJobs } from '../platform/jobs';
 import { logFailure } from '../platform/log';
 import { closeMail } from '../platform/smtp';
+import { startHeart } from '../operating/heart';
+import { watchParts } from '../operating/gauges';
+import { startTracing } from '../platform/tracing';
 import { startWorkers } from './workers';
 
 /** Milliseconds between tries to begin working on jobs, while the database is away. */
@@ -12,7 +15,7 @@ const FIRST_PAUSE = 500;
 const LONGEST_PAUSE = 15_000;
 
 declare global {
-  // Shared with scripts/serve.mjs, which knows of the process, and no TypeScript.
+  // Shared with scripts/serve.ts, which knows of the process, and no TypeScript.
   var yesMaybeDraining: boolean | undefined, yesMaybeStop: (() => Promise<void>) | undefined;
 }
 
@@ -26,10 +29,16 @@ export function startServer(): void {
     console.error(error instanceof Error ? error.message : error);
     process.exit(1);
   }
+  const { collector } = readConfig();
+  const stopTracing = collector === null ? undefined : startTracing(collector);
+  watchParts();
+  const stopHeart = startHeart();
   globalThis.yesMaybeStop = async () => {
+    await stopHeart();
     await stopJobs();
     closeMail();
     await closePool();
+    await stopTracing?.();
     await closeDatabase();
   };
   void workUntilItWorks();

@@ -13,6 +13,7 @@ import type { RunRow, RunWithEvents } from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { readConfig } from '../platform/config';
 import { notFound } from '../platform/http-error';
+import { looked } from '../platform/metrics';
 
 // Cache editions in every process, because they are immutable.
 const kept = new LRUCache<string, Quiz>({ max: 200 });
@@ -28,7 +29,7 @@ export async function editionOf(
   db: Db | Tx = database(),
 ): Promise<Quiz> {
   const key = `${workspaceId} ${quizId} ${edition}`;
-  const known = kept.get(key);
+  const known = looked('editions', kept.get(key));
   if (known) return known;
   const document = await findEdition(db, workspaceId, quizId, edition);
   if (!document) throw notFound('This edition');

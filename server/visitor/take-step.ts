@@ -28,6 +28,7 @@ import { trialAt } from '../publishing/trials';
 import { isHeard, tellOfRun } from '../integrations/tell';
 import { hashToken, newId } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
+import { counts, looked } from '../platform/metrics';
 import { takeOne } from '../platform/rates';
 import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
@@ -102,6 +103,7 @@ export async function openRun(
   if (begun && 'events' in begun) return lookAgain(address, token, begun, now);
   if (begun) {
     const run = startRun(quiz, begun);
+    counts.visits.inc({ what: 'begun' });
     remember(passKey(address, token), { row: begun, quiz, run });
     return standingOf(quiz, begun, run, now);
   }
@@ -295,7 +297,7 @@ export async function takeStep(
 ): Promise<StepTaken> {
   const key = passKey(address, token);
   for (let attempt = 0; attempt < 3; attempt++) {
-    const known = recent.get(key);
+    const known = looked('runs', recent.get(key));
     const pass = known?.row.seq === seq - 1 ? known : await readPass(address, token, seq, sent);
     if ('taken' in pass) return pass;
     const { row, quiz, run } = pass;
@@ -326,6 +328,8 @@ export async function takeStep(
     if (await write(quiz, row, { run: next.run, before: run, seq, sent: taken, now, settings })) {
       const moved = { ...row, odd, seq, size: row.size + sizeOf(taken), lastAt: now };
       remember(key, { row: moved, quiz, run: next.run });
+      counts.visits.inc({ what: 'answer' });
+      if (next.run.finished && !run.finished) counts.visits.inc({ what: 'finished' });
       return { taken: await standingOf(quiz, moved, next.run, now) };
     }
     // Lost the race against another request of the same run, or its language was switched elsewhere; read again.

@@ -98,7 +98,7 @@ const Password = ({ label, name, isNew }: { label: string; name: string; isNew?:
   </Field>
 );
 
-export function AccountScreen({ first }: { first: Account }) {
+export function AccountScreen({ first, isOperator }: { first: Account; isOperator: boolean }) {
   const router = useRouter();
   const [account, setAccount] = useState(first);
   return (
@@ -117,6 +117,11 @@ export function AccountScreen({ first }: { first: Account }) {
     >
       <Page>
         <h1>Your account</h1>
+        {isOperator && (
+          <p>
+            You operate this installation: <Link href="/operator">How it is doing</Link>
+          </p>
+        )}
         <Change
           title="Name"
           says="Those you work with read it beside what you do."

@@ -42,7 +42,7 @@ export async function script(args: string[], env: Record<string, string>): Promi
 }
 
 export async function startApp(port: number, env: Record<string, string>): Promise<ChildProcess> {
-  const child = node(['scripts/serve.mjs'], {
+  const child = node(['built/serve.mjs'], {
     ...env,
     PORT: String(port),
     NODE_ENV: 'production',

@@ -182,6 +182,7 @@ const rows: Record<OfStudio, Row> = {
     body: { isStopped: false, perMinute: null, quiet: null },
     stranger: 200,
   },
+  'GET /api/operator': { role: 'reader', stranger: 404, told: 404 },
   'GET /api/account': { role: 'reader', stranger: 200 },
   'GET /api/account/data.json': { role: 'reader', stranger: 200 },
   'PUT /api/account/email': {
