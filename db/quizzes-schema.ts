@@ -206,7 +206,10 @@ export const quizMembers = pgTable(
 export const gifts = pgTable(
   'gifts',
   {
-    workspaceId: text('workspace_id').notNull(),
+    // It refers to no quiz: a quiz goes with its workspace alone, and a table that is everywhere refers to none that is spread.
+    workspaceId: text('workspace_id')
+      .notNull()
+      .references(() => workspaces.workspaceId, { onDelete: 'cascade' }),
     quizId: text('quiz_id').notNull(),
     /** What the link has in it. Whoever may read the quiz may read it. */
     giftKey: text('gift_key').notNull().unique(),
@@ -216,7 +219,7 @@ export const gifts = pgTable(
     taken: integer('taken').notNull().default(0),
     endedAt: at('ended_at'),
   },
-  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.giftKey] }), ofQuiz(t)],
+  (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.giftKey] })],
 );
 /** What those who write say to each other about a block. */
 export const comments = pgTable(

@@ -11,7 +11,7 @@ import { tsx } from './lib/outside.mjs';
 import { endAll, run } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 
-const usual = ['deploy', 'restore'];
+const usual = ['deploy', 'restore', 'standby'];
 /** Programs of Debian's packages that a drill needs. */
 const needs = {
   deploy: [

@@ -20,6 +20,12 @@ const total = { passed: 0, failed: 0 };
 /** Tests that passed only when tried again: a fault of theirs or of the product, to be mended. */
 const flaky = [];
 const build = '.next-test';
+/** PostgreSQL keeps the words of all statements: they are held against a rule afterwards (`scripts/statements.ts`). */
+const noted = [
+  'shared_preload_libraries=pg_stat_statements',
+  'pg_stat_statements.max=20000',
+  'pg_stat_statements.track=top',
+];
 
 process.on('SIGINT', () => void endAll().then(() => process.exit(130)));
 
@@ -47,7 +53,7 @@ async function test() {
   await ensureModules();
   mkdirSync(data, { recursive: true });
   const needsDatabase = suites.includes('server') || suites.includes('browser');
-  const cluster = needsDatabase ? await startCluster('test') : null;
+  const cluster = needsDatabase ? await startCluster('test', noted) : null;
   const env = cluster
     ? {
         TEST_DATABASE_URL: cluster.url,
@@ -72,7 +78,19 @@ async function test() {
   // Behind a pooler, which forbids what would be left in a connection.
   if (suites.includes('server')) {
     const pooler = new URL(await startPooler(cluster.url)).port;
-    await jest('server', { ...env, DATABASE_POOLED: '1', TEST_POOLER_PORT: pooler });
+    const held = (...args) =>
+      run(process.execPath, [...tsx, 'scripts/statements.ts', ...args], {
+        env: { DATABASE_URL: cluster.url },
+        allow: true,
+      });
+    await held('--forget');
+    await jest('server', { ...env, DATABASE_POOLED: '1', TEST_POOLER_PORT: pooler, TESTER: 'yes_maybe_tester' });
+    // What some of them sent says little of all of them.
+    if (rest.length === 0) {
+      const { code, out, err } = await held();
+      say(`${out}${err}`.trim());
+      count('statements', code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+    }
   }
   const hasWeather = suites.includes('weather');
   if (suites.includes('browser')) await ensureChromium();

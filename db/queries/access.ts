@@ -151,8 +151,9 @@ export const listedPage = (db: Db, workspaceId: string, quizId: string, search: 
       says: listed.says,
       name: listed.name,
       revokedAt: listed.revokedAt,
-      finished: sql<number>`(select count(*)::int from ${runs} r where r.workspace_id = ${listed.workspaceId}
-        and r.quiz_id = ${listed.quizId} and r.person = ${listed.personId} and r.finished_at is not null)`,
+      // The outer table is named by hand: a column reference would lose its table here, and be taken for one of the runs.
+      finished: sql<number>`(select count(*)::int from ${runs} r where r.workspace_id = listed.workspace_id
+        and r.quiz_id = listed.quiz_id and r.person = listed.person_id and r.finished_at is not null)`,
     })
     .from(listed)
     .where(

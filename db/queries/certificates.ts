@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Db } from '../client';
-import { addresses, certificates, runs } from '../schema';
+import { certificates, runs } from '../schema';
+import { placeOf } from './places';
 import { type RunWithEvents, runColumns } from './runs';
 
 /** The number of a certificate: the one it was given when it was first fetched. */
@@ -28,18 +29,18 @@ export async function certificateAt(
   address: string,
   number: string,
 ): Promise<{ run: RunWithEvents; blockId: string } | undefined> {
+  const place = await placeOf(db, address);
+  if (!place) return undefined;
   const rows = await db
     .select({ blockId: certificates.blockId, run: runColumns })
-    .from(addresses)
-    .innerJoin(
-      certificates,
+    .from(certificates)
+    .innerJoin(runs, and(eq(runs.workspaceId, certificates.workspaceId), eq(runs.runId, certificates.runId)))
+    .where(
       and(
-        eq(certificates.workspaceId, addresses.workspaceId),
-        eq(certificates.quizId, addresses.quizId),
+        eq(certificates.workspaceId, place.workspaceId),
+        eq(certificates.quizId, place.quizId),
         eq(certificates.number, number),
       ),
-    )
-    .innerJoin(runs, and(eq(runs.workspaceId, certificates.workspaceId), eq(runs.runId, certificates.runId)))
-    .where(eq(addresses.address, address));
+    );
   return rows[0];
 }

@@ -42,7 +42,7 @@ type StandbyRow = { name: string; behind: string | null; sync: string | null };
 
 export async function databaseState(db: Db): Promise<DatabaseState | null> {
   const { rows } = await db.execute<StateRow>(sql`
-    select current_setting('server_version') as version, pg_database_size(current_database()) as size,
+    select split_part(current_setting('server_version'), ' ', 1) as version, pg_database_size(current_database()) as size,
       (select count(*) from pg_stat_activity where backend_type = 'client backend') as connections,
       current_setting('max_connections') as most,
       (select coalesce(extract(epoch from max(clock_timestamp() - xact_start)), 0) from pg_stat_activity
@@ -69,7 +69,7 @@ export async function databaseState(db: Db): Promise<DatabaseState | null> {
 
 export type QueueState = {
   name: string;
-  /** Jobs whose time has come, and seconds that the oldest of them has waited. */
+  /** Jobs whose time has come, and seconds that the oldest of them has waited since then, or since it was written. */
   waiting: number;
   oldest: number;
   /** Jobs that wait for a later moment. */
@@ -81,7 +81,7 @@ export async function queueStates(db: Db): Promise<QueueState[]> {
   const { rows } = await db.execute<Record<keyof QueueState, string>>(sql`
     select q.name,
       count(j.id) filter (where j.start_after <= now()) as waiting,
-      coalesce(extract(epoch from max(now() - j.start_after) filter (where j.start_after <= now())), 0) as oldest,
+      coalesce(extract(epoch from max(now() - greatest(j.start_after, j.created_on)) filter (where j.start_after <= now())), 0) as oldest,
       count(j.id) filter (where j.start_after > now()) as later
     from pgboss.queue q left join pgboss.job j on j.name = q.name and j.state < 'active'
     where q.name not like '\\_\\_%' group by q.name order by q.name`);
@@ -95,10 +95,13 @@ export async function queueStates(db: Db): Promise<QueueState[]> {
 
 /** Letters given up within a day, and addresses of other systems that are switched off by themselves. */
 export async function stuck(db: Db): Promise<{ letters: number; webhooks: number }> {
-  const { rows } = await db.execute<Record<'letters' | 'webhooks', string>>(sql`
-    select (select count(*) from deliveries where state = 'failed' and changed_at > now() - interval '1 day') as letters,
-      (select count(*) from webhooks where off_because in ('dead', 'gone')) as webhooks`);
-  return { letters: Number(rows[0]?.letters ?? 0), webhooks: Number(rows[0]?.webhooks ?? 0) };
+  const failed = await db.execute<{ n: string }>(
+    sql`select count(*) as n from deliveries where state = 'failed' and changed_at > now() - interval '1 day'`,
+  );
+  const off = await db.execute<{ n: string }>(
+    sql`select count(*) as n from webhooks where off_because in ('dead', 'gone')`,
+  );
+  return { letters: Number(failed.rows[0]?.n ?? 0), webhooks: Number(off.rows[0]?.n ?? 0) };
 }
 
 /** The moment of the newest migration that the tables have been through, in milliseconds since 1970. */

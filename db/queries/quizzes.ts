@@ -5,6 +5,7 @@ import type { Known, Quiz } from '../../core/schema/quiz';
 import type { Db, Tx } from '../client';
 import type { AccessRow } from './access';
 import { access, addresses, type Checked, edits, quizzes, states } from '../schema';
+import { placeOf } from './places';
 
 export type QuizRow = typeof quizzes.$inferSelect;
 const own = (workspaceId: string, quizId: string) =>
@@ -286,6 +287,8 @@ export async function liveAt(
   db: Db,
   address: string,
 ): Promise<{ workspaceId: string; quizId: string; edition: number; access: AccessRow } | undefined> {
+  const place = await placeOf(db, address);
+  if (!place) return undefined;
   const rows = await db
     .select({
       workspaceId: quizzes.workspaceId,
@@ -295,10 +298,16 @@ export async function liveAt(
       passcode: access.passcode,
       finished: access.finished,
     })
-    .from(addresses)
-    .innerJoin(quizzes, and(eq(quizzes.workspaceId, addresses.workspaceId), eq(quizzes.quizId, addresses.quizId)))
+    .from(quizzes)
     .leftJoin(access, and(eq(access.workspaceId, quizzes.workspaceId), eq(access.quizId, quizzes.quizId)))
-    .where(and(eq(addresses.address, address), isNull(quizzes.deletedAt), sql`${quizzes.liveEdition} is not null`));
+    .where(
+      and(
+        eq(quizzes.workspaceId, place.workspaceId),
+        eq(quizzes.quizId, place.quizId),
+        isNull(quizzes.deletedAt),
+        sql`${quizzes.liveEdition} is not null`,
+      ),
+    );
   const [row] = rows;
   if (!row || row.edition === null) return undefined;
   const { workspaceId, quizId, edition, settings, passcode, finished } = row;
@@ -335,8 +344,3 @@ export async function shortAddress(
 /** Lets one more address lead to a quiz. @returns whether it was free */
 export const addAddress = async (db: Db, row: typeof addresses.$inferInsert): Promise<boolean> =>
   (await db.insert(addresses).values(row).onConflictDoNothing().returning({ address: addresses.address })).length > 0;
-
-/** Which quiz an address leads to. */
-export async function quizAt(db: Db | Tx, address: string) {
-  return (await db.select().from(addresses).where(eq(addresses.address, address)))[0];
-}

@@ -3,8 +3,9 @@ import type { Oddness } from '../../core/access/oddity';
 import type { Sent } from '../../core/flow/run';
 import type { Wanted } from '../../core/stats/filter';
 import type { Db, Tx } from '../client';
-import { addresses, contacts, editions, quizzes, runEvents, runs, waits } from '../schema';
+import { contacts, editions, quizzes, runEvents, runs, waits } from '../schema';
 import { isAmong } from './figure-bits';
+import { placeOf } from './places';
 import { wordsIn } from './words-in';
 
 export type RunRow = typeof runs.$inferSelect;
@@ -55,11 +56,12 @@ export const counted = and(eq(runs.isTrial, false), or(isNull(runs.odd), eq(runs
 
 /** A run of the quiz that an address leads to. */
 async function oneAt(db: Db | Tx, address: string, which: SQL): Promise<RunWithEvents | undefined> {
+  const place = await placeOf(db, address);
+  if (!place) return undefined;
   const rows = await db
     .select(runColumns)
-    .from(addresses)
-    .innerJoin(runs, and(eq(runs.workspaceId, addresses.workspaceId), eq(runs.quizId, addresses.quizId), which))
-    .where(eq(addresses.address, address));
+    .from(runs)
+    .where(and(eq(runs.workspaceId, place.workspaceId), eq(runs.quizId, place.quizId), which));
   return rows[0];
 }
 

@@ -6,7 +6,7 @@ import type { Membership } from '../../db/queries/members';
 import { type After, type ContactRow, emailsOf, peoplePage } from '../../db/queries/people';
 import { csvLine } from '../platform/csv';
 import { sheetOf } from '../platform/sheet';
-import { database } from '../platform/database';
+import { reading } from '../platform/database';
 import { type Filters, peopleWithRuns, wantedBy } from './people';
 
 /** One person as they are taken out: the contact that stands for them, what else they are known by, and what came along. */
@@ -15,9 +15,10 @@ type Person = { row: ContactRow; also: ContactRow[]; known: Record<string, strin
 /** Pages of people, one after the other. */
 async function* allPeople(member: Membership, filters: Filters): AsyncGenerator<Person[]> {
   const wanted = await wantedBy(member, filters);
+  const from = await reading();
   let after: After | undefined;
   for (;;) {
-    const rows = await peoplePage(database(), member.workspaceId, wanted, { after, most: 1_000 });
+    const rows = await peoplePage(from, member.workspaceId, wanted, { after, most: 1_000 });
     if (rows.length) {
       const { everybody, runs } = await peopleWithRuns(member, rows, wanted);
       const also = grouped(everybody, ({ joinedTo }) => joinedTo);

@@ -28,7 +28,7 @@ import { quizSummaries } from '../../db/queries/quizzes';
 import { wipeRuns } from '../../db/queries/wipe';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz, within } from '../accounts/own-quiz';
-import { database } from '../platform/database';
+import { database, reading } from '../platform/database';
 import { personHash } from '../letters/unsubscribe';
 import { HttpError, notFound } from '../platform/http-error';
 import { editionOf, ownRunOf } from '../publishing/editions';
@@ -88,9 +88,10 @@ export async function listContacts(member: Membership, query: Query): Promise<An
     query.before === undefined || query.contact === undefined
       ? undefined
       : { lastAt: new Date(query.before), contactId: query.contact };
+  const from = await reading();
   const [rows, count] = await Promise.all([
-    peoplePage(database(), member.workspaceId, wanted, { after, most: PAGE + 1 }),
-    after ? 0 : countPeople(database(), member.workspaceId, wanted, MOST_COUNTED),
+    peoplePage(from, member.workspaceId, wanted, { after, most: PAGE + 1 }),
+    after ? 0 : countPeople(from, member.workspaceId, wanted, MOST_COUNTED),
   ]);
   const shown = rows.slice(0, PAGE);
   const { everybody, runs } = await peopleWithRuns(member, shown, wanted);

@@ -7,6 +7,8 @@ export type Config = {
   connections: number;
   /** Whether a pooler gives out connections by transaction: nothing may be kept in one then. */
   isPooled: boolean;
+  /** A standby that is read from, and how long it is waited for in milliseconds; null where there is none. */
+  standby: { url: string; patience: number } | null;
   smtpUrl: string;
   /** Where visitors and creators reach the application, without a slash at the end. */
   publicUrl: string;
@@ -59,6 +61,9 @@ export function readConfig(): Config {
     databaseUrl: setting('DATABASE_URL'),
     connections: Number(setting('DATABASE_CONNECTIONS')),
     isPooled: setting('DATABASE_POOLED') === '1',
+    standby: setting('STANDBY_URL')
+      ? { url: setting('STANDBY_URL'), patience: Number(setting('STANDBY_PATIENCE')) }
+      : null,
     smtpUrl: setting('SMTP_URL'),
     publicUrl: setting('PUBLIC_URL').replace(/\/$/, ''),
     authSecret: setting('AUTH_SECRET'),

@@ -20,6 +20,7 @@ function newCounts() {
     refusals: counter('refusals', 'Requests that were refused, by the code of the problem', ['code']),
     letters: counter('letters', 'Tries to send a letter, by what came of it', ['outcome']),
     deliveries: counter('deliveries', 'Tries to tell another system, by what came of it', ['outcome']),
+    reads: counter('heavy_reads', 'Reads that a standby may answer, by who did', ['where']),
     caches: counter('cache', 'Looks into what a process remembers: hit or miss', ['cache', 'result']),
   };
 }

@@ -21,7 +21,8 @@ import {
 import type { Membership } from '../../db/queries/members';
 import { findEdition } from '../../db/queries/editions';
 import { wipesOf } from '../../db/queries/wipe';
-import { addAddress, lockQuiz, quizAt, setAddress, shortAddress } from '../../db/queries/quizzes';
+import { quizAt } from '../../db/queries/places';
+import { addAddress, lockQuiz, setAddress, shortAddress } from '../../db/queries/quizzes';
 import { requireEditor } from '../accounts/authorise';
 import { getQuiz } from '../accounts/own-quiz';
 import { ownUrlOf } from './host-names';

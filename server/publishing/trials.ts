@@ -1,6 +1,7 @@
 /** Trying a quiz, live or not, so that it counts nowhere: for its makers, and for a colleague with a link. */
 import { deleteTrials, draftEdition, insertEdition } from '../../db/queries/editions';
-import { findQuiz, quizAt } from '../../db/queries/quizzes';
+import { quizAt } from '../../db/queries/places';
+import { findQuiz } from '../../db/queries/quizzes';
 import type { Tx } from '../../db/client';
 import type { Membership } from '../../db/queries/members';
 import { deleteTrialRuns } from '../../db/queries/runs';

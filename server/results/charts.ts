@@ -9,7 +9,7 @@ import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { getQuiz } from '../accounts/own-quiz';
 import { csvLine } from '../platform/csv';
-import { database } from '../platform/database';
+import { reading } from '../platform/database';
 import { HttpError, notFound } from '../platform/http-error';
 import { sheetOf } from '../platform/sheet';
 import { editionOf } from '../publishing/editions';
@@ -34,8 +34,8 @@ export async function sourceOf(
   const quiz = await editionOf(workspaceId, quizId, liveEdition);
   const { days } = await splitsOf(member, quizId, where);
   const among = { workspaceId, quizId, wanted: wantedOf(where) };
-  const figures =
-    where.length === 0 ? await figuresOf(database(), workspaceId, quizId) : await figuresAmong(database(), among);
+  const from = await reading();
+  const figures = where.length === 0 ? await figuresOf(from, workspaceId, quizId) : await figuresAmong(from, among);
   return {
     ...{ quiz, figures, among },
     days: days
@@ -54,9 +54,10 @@ export async function chartIn(source: Source, id: string): Promise<Chart | null>
   const keys = other.flatMap(({ prefix, parts }) => parts.map((part) => prefix + part.id));
   const rows = one.reduce((sum, { parts }) => sum + parts.length, 0);
   if (rows * keys.length > MOST_CELLS) return null;
+  const from = await reading();
   const both = new Map<string, number>();
   for (const { prefix } of one)
-    for (const { by, key, count } of await crossedAmong(database(), among, prefix, keys))
+    for (const { by, key, count } of await crossedAmong(from, among, prefix, keys))
       both.set(`${prefix}${by}|${key}`, count);
   return pairOf(quiz, id, [one, other], figures.get('started') ?? 0, (a, b) => both.get(`${a}|${b}`) ?? 0);
 }

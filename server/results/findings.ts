@@ -26,7 +26,7 @@ import { countByEdition, oneRun, startedRuns, timedEvents } from '../../db/queri
 import { noteOf } from '../../db/queries/run-notes';
 import { reviewsOfRun } from '../../db/queries/reviews';
 import { countForNow } from './count-runs';
-import { database } from '../platform/database';
+import { database, reading } from '../platform/database';
 import { editionOf, ownRunOf } from '../publishing/editions';
 import { notFound } from '../platform/http-error';
 import { getQuiz } from '../accounts/own-quiz';
@@ -62,12 +62,13 @@ export async function findingsOf(
   if (row.liveEdition === null) return null;
   const quiz = await editionOf(member.workspaceId, quizId, row.liveEdition);
   const counting = await countForNow(member.workspaceId, quizId);
+  const from = await reading();
   const among = (conditions: readonly Condition[]) =>
-    figuresAmong(database(), { workspaceId: member.workspaceId, quizId, wanted: wantedOf(conditions) });
+    figuresAmong(from, { workspaceId: member.workspaceId, quizId, wanted: wantedOf(conditions) });
   const figures = isOthers
     ? without(await among([]), await among(where))
     : where.length === 0
-      ? await figuresOf(database(), member.workspaceId, quizId)
+      ? await figuresOf(from, member.workspaceId, quizId)
       : await among(where);
   const count = (key: string) => figures.get(key) ?? 0;
   const share = (id: string, name: string, n: number, of: number): Share => {
@@ -163,7 +164,7 @@ export async function listPeople(
 ): Promise<People> {
   await getQuiz(member, quizId);
   if (where.length > 0) await countForNow(member.workspaceId, quizId);
-  const rows = await startedRuns(database(), member.workspaceId, quizId, {
+  const rows = await startedRuns(await reading(), member.workspaceId, quizId, {
     most: PAGE + 1,
     before: before && { lastAt: new Date(before.lastAt), runId: before.runId },
     search: search?.trim() || undefined,

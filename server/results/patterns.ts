@@ -18,7 +18,7 @@ import type { Membership } from '../../db/queries/members';
 import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
 import { inBackground } from '../platform/background/pool';
-import { database } from '../platform/database';
+import { database, reading } from '../platform/database';
 import { countForNow } from './count-runs';
 import { editionOf, ownRunOf } from '../publishing/editions';
 import { namesOfGroups } from '../../db/queries/named-groups';
@@ -41,12 +41,13 @@ export async function patternsOf(member: Membership, quizId: string, where: read
   const quiz = await editionOf(workspaceId, quizId, liveEdition);
   await countForNow(workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
+  const from = await reading();
   const reader = new RunReader(quiz);
   const walked: Recorded[] = [];
   const answered: Answered[] = [];
   let [read, isAll]: [number, boolean] = [0, false];
   for (let before: { lastAt: Date; runId: string } | undefined; read < MOST_READ && !isAll;) {
-    const rows = await startedRuns(database(), workspaceId, quizId, { most: BATCH, before, wanted });
+    const rows = await startedRuns(from, workspaceId, quizId, { most: BATCH, before, wanted });
     for (const row of rows) {
       // What was answered on another edition may have meant something else.
       if (row.edition !== liveEdition || !row.finishedAt || row.isTrial || isMachine(row.odd)) continue;

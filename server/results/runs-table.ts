@@ -18,7 +18,7 @@ import type { Membership } from '../../db/queries/members';
 import { type RunWithEvents, runsInOrder, type TimedRun } from '../../db/queries/runs';
 import { statementsOf } from '../../core/formats/xapi';
 import { readConfig } from '../platform/config';
-import { database } from '../platform/database';
+import { database, reading } from '../platform/database';
 import { editionOf, ownRunOf } from '../publishing/editions';
 import { countRuns } from './count-runs';
 import { getQuiz } from '../accounts/own-quiz';
@@ -144,9 +144,10 @@ async function* allRuns(
 ): AsyncGenerator<(Read & { row: TimedRun })[]> {
   if (where.length > 0) await countRuns(workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
+  const from = await reading();
   let after: { seenAt: Date; runId: string } | undefined;
   for (;;) {
-    const rows = await runsInOrder(database(), workspaceId, quizId, { most: BATCH, after, until, wanted, isTimed });
+    const rows = await runsInOrder(from, workspaceId, quizId, { most: BATCH, after, until, wanted, isTimed });
     const all: (Read & { row: TimedRun })[] = [];
     for (const row of rows) all.push({ ...(await read(row)), row });
     if (all.length) yield all;

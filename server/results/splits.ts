@@ -7,7 +7,7 @@ import { countByHour } from '../../db/queries/hours';
 import { figuresOf } from '../../db/queries/figures';
 import type { Membership } from '../../db/queries/members';
 import { getQuiz } from '../accounts/own-quiz';
-import { database } from '../platform/database';
+import { reading } from '../platform/database';
 import { countForNow } from './count-runs';
 
 const COUNTED = ['seen', 'started', 'finished', 'contact', 'offer'] as const;
@@ -27,7 +27,8 @@ export async function splitsOf(
 ): Promise<Told> {
   const { workspaceId } = await getQuiz(member, quizId);
   await countForNow(workspaceId, quizId);
-  const all = await figuresOf(database(), workspaceId, quizId);
+  const from = await reading();
+  const all = await figuresOf(from, workspaceId, quizId);
   const chosen = (prefix: string) =>
     [...all]
       .filter(([key, n]) => n > 0 && key.startsWith(prefix))
@@ -36,9 +37,9 @@ export async function splitsOf(
       .map(([key]) => key.slice(prefix.length));
   const among = { workspaceId, quizId, wanted: wantedOf(where) };
   const keys = [...COUNTED];
-  const days = splitBy(await crossedAmong(database(), among, 'day ', keys));
-  const sources = splitBy(await crossedAmong(database(), among, 'source ', keys));
-  const direct = splitBy(await crossedAmong(database(), among, DIRECT, keys));
+  const days = splitBy(await crossedAmong(from, among, 'day ', keys));
+  const sources = splitBy(await crossedAmong(from, among, 'source ', keys));
+  const direct = splitBy(await crossedAmong(from, among, DIRECT, keys));
   return {
     choices: {
       editions: chosen('edition ')
@@ -49,7 +50,7 @@ export async function splitsOf(
     },
     days,
     hours: newestHours(
-      await countByHour(database(), among, new Date(now - HOURS * 3_600_000)),
+      await countByHour(from, among, new Date(now - HOURS * 3_600_000)),
       { seen: 0, started: 0, finished: 0, contact: 0, offer: 0 },
       now,
     ),

@@ -4,7 +4,7 @@ import { questionsOf } from '../../core/document/lookup';
 import type { Quiz } from '../../core/schema/quiz';
 import type { Pair } from '../../core/stats/patterns';
 import { crossedAmong, figuresAmong, type Selection } from '../../db/queries/figure-bits';
-import { database } from '../platform/database';
+import { reading } from '../platform/database';
 
 /** Answers of which every pair is counted; of a quiz with more, those of its first questions. */
 const MOST_ANSWERS = 120;
@@ -16,12 +16,12 @@ const answersOf = (quiz: Quiz) =>
 
 /** @returns of each answer and outcome how many chose the one, and how many of them and of the others who answered reached the other; and of how many runs */
 export async function pairsWithOutcomes(quiz: Quiz, among: Selection): Promise<{ runs: number; pairs: Pair[] }> {
-  const figures = await figuresAmong(database(), among);
+  const figures = await figuresAmong(await reading(), among);
   const options = answersOf(quiz);
   const answered = (question: string) => `answered ${question}`;
   const keys = [...new Set(options.flatMap(({ key, question }) => [key, answered(question)]))];
   const crossed = new Map(
-    (await crossedAmong(database(), among, 'outcome ', keys)).map(({ by, key, count }) => [`${by}|${key}`, count]),
+    (await crossedAmong(await reading(), among, 'outcome ', keys)).map(({ by, key, count }) => [`${by}|${key}`, count]),
   );
   const of = (key: string) => figures.get(key) ?? 0;
   return {
@@ -49,7 +49,7 @@ export async function pairsOfAnswers(quiz: Quiz, among: Selection): Promise<Pair
   const keys = [...options.map(({ key }) => key), ...answered];
   const counts = new Map<string, number>();
   for (const by of ['option ', 'answered '])
-    for (const one of await crossedAmong(database(), among, by, keys))
+    for (const one of await crossedAmong(await reading(), among, by, keys))
       counts.set(`${by}${one.by}|${one.key}`, one.count);
   const count = (a: string, b: string) => counts.get(`${a}|${b}`) ?? 0;
   return options.flatMap((a, i) =>

@@ -10,7 +10,7 @@ import { type Condition, wantedOf } from '../../core/stats/filter';
 import type { Membership } from '../../db/queries/members';
 import { startedRuns } from '../../db/queries/runs';
 import { getQuiz } from '../accounts/own-quiz';
-import { database } from '../platform/database';
+import { reading } from '../platform/database';
 import { countRuns } from './count-runs';
 import { ownRunOf } from '../publishing/editions';
 
@@ -29,10 +29,11 @@ export async function wordsOf(
   await getQuiz(member, quizId);
   if (where.length > 0) await countRuns(member.workspaceId, quizId);
   const wanted = where.length > 0 ? wantedOf(where) : undefined;
+  const from = await reading();
   const said = new Map<string, { words: string; count: number; right: boolean | null }>();
   let [read, before]: [number, { lastAt: Date; runId: string } | undefined] = [0, undefined];
   for (;;) {
-    const rows = await startedRuns(database(), member.workspaceId, quizId, { most: BATCH, before, wanted });
+    const rows = await startedRuns(from, member.workspaceId, quizId, { most: BATCH, before, wanted });
     for (const row of rows) {
       if (row.isTrial || isMachine(row.odd)) continue;
       const { quiz, run } = await ownRunOf(row);

@@ -11,7 +11,7 @@ import { Frame, homeTabs } from '../shell/frame';
 import { useAskAgain } from '../shared/ask-again';
 import { HomePage } from '../shared/home-page';
 import { clock, dayAndTime } from '../shared/time';
-import { type Finding, findingsIn, lasting, sizeOf } from './well';
+import { type Finding, findingsIn, lasting, queueNames, sizeOf } from './well';
 
 /** Milliseconds. */
 const EVERY = 10_000;
@@ -160,7 +160,7 @@ export function Operator({ first, name }: { first: OperatorState; name: string }
               { name: 'For later', isNumber: true },
             ]}
             rows={state.queues.map((queue) => [
-              queue.name,
+              queueNames[queue.name] ?? queue.name,
               queue.waiting,
               queue.waiting > 0 ? lasting(queue.oldest) : '–',
               queue.later,

@@ -38,6 +38,17 @@ export function lasting(seconds: number): string {
   return seconds < 172_800 ? `${Math.round(seconds / 3600)} h` : `${Math.round(seconds / 86_400)} days`;
 }
 
+/** What each queue is for; the operator sees its own name in the figures. */
+export const queueNames: Record<string, string> = {
+  'send-letter': 'Letters',
+  'count-runs': 'Figures',
+  deliver: 'Telling other systems',
+  gather: 'Letters about many runs',
+  'release-results': 'Results held back',
+  rescore: 'Re-scoring',
+  wipe: 'Wiping what is old',
+};
+
 const many = (count: number, one: string, more: string) => `${count} ${count === 1 ? one : more}`;
 
 export function findingsIn(state: OperatorState): Finding[] {
@@ -68,7 +79,7 @@ export function findingsIn(state: OperatorState): Finding[] {
     'Queue',
     slow.length === 0,
     slow.length > 0
-      ? slow.map(({ name, oldest }) => `${name} has waited for ${lasting(oldest)}`).join('; ') + '.'
+      ? slow.map(({ name, oldest }) => `${queueNames[name] ?? name} has waited for ${lasting(oldest)}`).join('; ') + '.'
       : waiting === 0
         ? 'Nothing waits.'
         : `${many(waiting, 'job waits', 'jobs wait')}, none for long.`,

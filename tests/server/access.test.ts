@@ -1,8 +1,8 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { Door } from '../../core/access/door';
 import type { Access } from '../../core/schema/access';
 import { access, accessChanges, runs } from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import {
   accessStanding,
   addPeople,
@@ -203,6 +203,14 @@ describe('a list', () => {
     expect(await doorOf(open(at, { person: 'M-101' }))).toMatchObject({ why: 'taken' });
     const [wren, juniper, third] = await listPage(at.member, at.quizId, {});
     expect(wren).toMatchObject({ says: 'M-101', name: 'Wren', finished: 1, isRevoked: false });
+    // What somebody of the same name inside did elsewhere is not counted here.
+    const other = await withAccess({ times: 1, says: 'number' });
+    await take(other, { person: 'X-1' });
+    await database()
+      .update(runs)
+      .set({ person: wren?.id ?? '' })
+      .where(and(eq(runs.workspaceId, other.member.workspaceId), eq(runs.quizId, other.quizId)));
+    expect((await listPage(at.member, at.quizId, {}))[0]).toMatchObject({ says: 'M-101', finished: 1 });
     const entry = new URL(juniper?.link ?? '').searchParams.get('entry') ?? '';
     await take(at, { entry });
     expect(await doorOf(open(at, { person: 'M-102' }))).toMatchObject({ why: 'taken' });

@@ -4,7 +4,7 @@ import { memberOf } from '../../server/accounts/auth';
 import { changeRole } from '../../server/accounts/team';
 import { addMember, chooseWorkspace } from '../../db/queries/members';
 import * as schema from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { signUp } from './signed-in';
 import { go, newToken, published, visit } from './world';
 

@@ -5,7 +5,7 @@ import { POST } from '../../app/api/auth/[...all]/route';
 import { setVerified } from '../../db/queries/members';
 import { session, user, verification } from '../../db/schema';
 import { auth, memberOf } from '../../server/accounts/auth';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { newToken } from './world';
 
 const letters: { to: string; text: string }[] = [];

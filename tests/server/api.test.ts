@@ -10,7 +10,7 @@ import { type Scope, SCOPES } from '../../core/connections/scopes';
 import { removeMember } from '../../db/queries/members';
 import type { Membership } from '../../db/queries/members';
 import { listTokens, makeToken, takeTokenBack } from '../../server/integrations/tokens';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { RATES } from '../../server/platform/rates';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { contact, go, published, smallQuiz, somebody, visit } from './world';

@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { appendEvent, type NewEvent } from '../../db/append';
 import { runEvents, runs } from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { hashToken } from '../../server/platform/ids';
 import { go, newToken, published } from './world';
 import { openRun } from '../../server/visitor/take-step';

@@ -5,7 +5,7 @@ import { figuresOf } from '../../db/queries/figures';
 import { runByToken } from '../../db/queries/runs';
 import { edits, runEvents, runs } from '../../db/schema';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { editsSince, keepEdits } from '../../server/editing/edit-quiz';
 import { hashToken } from '../../server/platform/ids';
 import { plainTicket } from '../../server/visitor/plain-ticket';

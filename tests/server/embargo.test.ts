@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import type { Quiz } from '../../core/schema/quiz';
 import { letters } from '../../db/schema';
 import { certificateOf } from '../../server/visitor/certificate';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { releaseResults, waitingResults, writeReleased } from '../../server/results/release-results';
 import { findRun, openRun, takeStep } from '../../server/visitor/take-step';
 import { contact, go, newToken, published, smallQuiz, somebody, visit } from './world';

@@ -5,7 +5,7 @@ import { countsOf, circumstancesOf } from '../../core/stats/counts';
 import { paceKeys } from '../../core/stats/pace';
 import { crossedAmong, figuresAmong } from '../../db/queries/figure-bits';
 import { runsInOrder, timedEvents } from '../../db/queries/runs';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { findingsOf, listPeople } from '../../server/results/findings';
 import { patternsOf } from '../../server/results/patterns';

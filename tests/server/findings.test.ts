@@ -5,7 +5,7 @@ import Papa from 'papaparse';
 import { figuresOf } from '../../db/queries/figures';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { lockRuns } from '../../db/queries/reviews';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { keepNote } from '../../server/results/run-notes';
 import { findingsOf, listPeople, readPerson } from '../../server/results/findings';
 import { trayOf } from '../../server/letters/mail';

@@ -3,7 +3,7 @@ import { giftStanding, giveAway, readGift, stopGiving, takeCopy } from '../../se
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { findPicture } from '../../db/queries/pictures';
 import { addPicture } from '../../server/media/pictures';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { importQuiz } from '../../server/editing/quizzes';
 import { setAccess } from '../../server/publishing/access';
 import { choice, option, page, quiz, result } from '../quizzes';

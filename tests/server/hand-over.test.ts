@@ -4,7 +4,7 @@ import { type FontId, fonts } from '../../core/look/fonts';
 import type { Quiz } from '../../core/schema/quiz';
 import { runs } from '../../db/schema';
 import { certificateOf } from '../../server/visitor/certificate';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { hashToken, newId } from '../../server/platform/ids';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
 import { getQuiz } from '../../server/accounts/own-quiz';

@@ -7,7 +7,7 @@ import { POST as step } from '../../app/runs/step/route';
 import { visitorEndpoint } from '../../app/endpoint';
 import type { Standing } from '../../contract/visits';
 import { auth } from '../../server/accounts/auth';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { errorForLog } from '../../server/platform/log';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { createQuiz } from '../../server/editing/quizzes';

@@ -12,7 +12,7 @@ import { setLanguage } from '../../db/queries/runs';
 import { setAccess } from '../../server/publishing/access';
 import { liveQuiz } from '../../server/publishing/editions';
 import { doorAt } from '../../server/visitor/admission';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { hashToken } from '../../server/platform/ids';
 import { openRun, takeStep } from '../../server/visitor/take-step';
 import { quiz, text } from '../quizzes';

@@ -5,7 +5,7 @@ import { GET } from '../../app/api/quizzes/[quiz]/people/[run]/files/[file]/rout
 import { POST } from '../../app/runs/file/route';
 import { fileIn } from '../../core/values/files';
 import { runFiles } from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { dataOfContact, forgetContact, listContacts, readContact } from '../../server/people/people';
 import { makeTrial } from '../../server/publishing/trials';
 import { listPeople, readPerson } from '../../server/results/findings';

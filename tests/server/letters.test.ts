@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setDelivery } from '../../db/queries/letters';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { startWorkers } from '../../server/process/workers';
 import { sendAgain, sendTest, trayOf } from '../../server/letters/mail';
 import { lettersIn, type PostOffice, startPostOffice } from '../../standins/post-office';

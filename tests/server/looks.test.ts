@@ -1,5 +1,5 @@
 /** Looks of a workspace: kept, given to many quizzes, and changed in one place. */
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { changeLook, dropLook, giveLook, keepLook, listLooks } from '../../server/editing/looks';

@@ -17,7 +17,7 @@ import { addPeople, listPage, setAccess, setPerson } from '../../server/publishi
 import { addUnsubscribed } from '../../db/queries/mailing';
 import { letterLanguages, letterWords } from '../../server/letters/words';
 import { forgetContact, listContacts, readContact } from '../../server/people/people';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { newId } from '../../server/platform/ids';
 import { countRuns } from '../../server/results/count-runs';
 import { writeReleased } from '../../server/results/release-results';

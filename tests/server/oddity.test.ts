@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { TRAP } from '../../core/access/oddity';
 import { type Work, workOn } from '../../core/access/work';
 import { runs } from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { hashToken } from '../../server/platform/ids';
 import { HttpError } from '../../server/platform/http-error';
 import { RATES } from '../../server/platform/rates';

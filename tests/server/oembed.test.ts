@@ -1,7 +1,7 @@
 import { GET } from '../../app/oembed/route';
 import { readConfig } from '../../server/platform/config';
 import { updateQuiz } from '../../db/queries/quizzes';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { newId } from '../../server/platform/ids';
 import { publishQuiz } from '../../server/publishing/publish-quiz';

@@ -1,6 +1,6 @@
 import { countRuns } from '../../server/results/count-runs';
 import { figuresOf } from '../../db/queries/figures';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { takeOffer } from '../../server/visitor/take-offer';
 import { openRun, takeStep } from '../../server/visitor/take-step';
 import type { Quiz } from '../../core/schema/quiz';

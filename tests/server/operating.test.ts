@@ -5,7 +5,7 @@ import { operatorState } from '../../server/operating/state';
 import { startHeart } from '../../server/operating/heart';
 import { migrationsDone } from '../../db/queries/operating';
 import { readConfig } from '../../server/platform/config';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { prepareQueue } from '../../server/platform/jobs';
 import { routesIn } from '../../server/platform/routes-of-build';
 import { findingsIn } from '../../studio/operating/well';

@@ -6,7 +6,7 @@ import { inheritJoined } from '../../db/queries/joined';
 import { addMember } from '../../db/queries/members';
 import { contacts, user } from '../../db/schema';
 import { limit } from '../../server/accounts/team';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { newId } from '../../server/platform/ids';
 import { contactsAsCards, contactsAsCsv, contactsAsSheet } from '../../server/people/files';
 import { joinPeople, partPeople } from '../../server/people/joined';

@@ -1,5 +1,5 @@
 import { addMember } from '../../db/queries/members';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { sayPresent } from '../../server/editing/presence';
 import { signUp } from './signed-in';
 import { published, somebody } from './world';

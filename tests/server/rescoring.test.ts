@@ -5,7 +5,7 @@ import { figuresOf } from '../../db/queries/figures';
 import { rescoredRuns } from '../../db/schema';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
 import { keepEdits } from '../../server/editing/edit-quiz';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { getQuiz } from '../../server/accounts/own-quiz';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { listPeople, readPerson } from '../../server/results/findings';

@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm';
 import type { Quiz } from '../../core/schema/quiz';
 import { figuresOf } from '../../db/queries/figures';
 import { letters, reviews } from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { listPeople, readPerson } from '../../server/results/findings';
 import { writeReleased } from '../../server/results/release-results';

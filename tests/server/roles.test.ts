@@ -18,7 +18,7 @@ import { insertToken } from '../../db/queries/tokens';
 import { insertWebhook } from '../../db/queries/webhooks';
 import { newId } from '../../server/platform/ids';
 import { trayOf } from '../../server/letters/mail';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { addPeople, listPage } from '../../server/publishing/access';
 import { addHostName } from '../../server/publishing/host-names';
 import { listPeople } from '../../server/results/findings';

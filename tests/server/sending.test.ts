@@ -11,7 +11,7 @@ import { lettersOf } from '../../db/queries/letters';
 import { noteReturned, readReport } from '../../server/letters/returned';
 import { sendLetter } from '../../server/letters/send-letters';
 import { writeToList } from '../../server/letters/write-to-list';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { newId } from '../../server/platform/ids';
 import { boss } from '../../server/platform/jobs';
 import { addPeople } from '../../server/publishing/access';

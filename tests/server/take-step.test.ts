@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { contacts, deliveries, letters, runEvents, runs } from '../../db/schema';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { publishQuiz } from '../../server/publishing/publish-quiz';
 import { keepEdits } from '../../server/editing/edit-quiz';
 import { liveQuiz } from '../../server/publishing/editions';

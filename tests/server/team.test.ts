@@ -12,7 +12,7 @@ import {
   takeBack,
   teamOf,
 } from '../../server/accounts/team';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { hashToken } from '../../server/platform/ids';
 import { createQuiz, listQuizzes, otherQuizzes } from '../../server/editing/quizzes';
 import { getQuiz } from '../../server/accounts/own-quiz';

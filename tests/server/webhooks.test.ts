@@ -29,7 +29,7 @@ import {
 } from '../../server/integrations/webhooks';
 import { leave, leaveUrl } from '../../server/letters/unsubscribe';
 import { readConfig } from '../../server/platform/config';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { isOutside, outsideUrl, postOutside } from '../../server/platform/outward';
 import { forgetContact, listContacts } from '../../server/people/people';
 import { publishQuiz } from '../../server/publishing/publish-quiz';

@@ -5,7 +5,7 @@ import { runsAsCsv } from '../../server/results/runs-table';
 import { wipeEverything, wouldWipe } from '../../server/results/wipe';
 import { accessStanding, setAccess } from '../../server/publishing/access';
 import { trayOf } from '../../server/letters/mail';
-import { database } from '../../server/platform/database';
+import { database } from './own-database';
 import { openRun, takeStep } from '../../server/visitor/take-step';
 import type { Key } from '../../server/visitor/admission';
 import { contact, go, newToken, published } from './world';
