@@ -27,7 +27,12 @@ export async function startStandins(env, { log = 'inherit' } = {}) {
   return child;
 }
 
-/** Starts a server of the application, and waits until it answers. */
+/**
+ * Starts a server of the application, and waits until it answers.
+ * @param {Record<string, string>} env
+ * @param {number} port
+ * @param {{ dev?: boolean, log?: 'ignore' | number }} options
+ */
 export async function startServer(env, port, { dev = false, log } = {}) {
   const child = start(process.execPath, ['built/serve.mjs', ...(dev ? ['--dev'] : [])], {
     env: {
