@@ -11,15 +11,20 @@ const LOCK = 5_823_301;
  * Makes the database if the server has none of this name, and brings its tables up to date. Several processes may do so at once: one does, the
  * others wait for it.
  * @param more what else is brought up to date under the same lock
+ * @param from the folder of the migrations
  */
-export async function migrateDatabase(url: string, more: () => Promise<void> = async () => undefined): Promise<void> {
+export async function migrateDatabase(
+  url: string,
+  more: () => Promise<void> = async () => undefined,
+  from = join(process.cwd(), 'db/migrations'),
+): Promise<void> {
   await createDatabase(url);
   const lock = new Client({ connectionString: url });
   await lock.connect();
   const { db, pool } = openDatabase(url, { max: 1, patient: true });
   try {
     await lock.query('select pg_advisory_lock($1)', [LOCK]);
-    await migrate(db, { migrationsFolder: join(process.cwd(), 'db/migrations') });
+    await migrate(db, { migrationsFolder: from });
     await more();
   } finally {
     await pool.end();
