@@ -85,7 +85,11 @@ async function take(): Promise<void> {
   await beside('editions', published, [1280, 800]);
   await studio.goto(`${home}/team`);
   await studio.getByRole('heading', { name: 'Who is here' }).waitFor();
-  await shot(studio, 'team');
+  const looked = [await studio.screenshot()];
+  await studio.goto(`${home}/operator`);
+  await studio.getByRole('heading', { name: 'How it is doing' }).waitFor();
+  looked.push(await studio.screenshot());
+  await beside('team', looked, [1280, 800]);
   // The till of the demo is told, once it is set up: by whoever takes these pictures first.
   await studio.goto(`${home}/team/connections`);
   const address = studio.getByLabel('Tell this address');

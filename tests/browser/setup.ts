@@ -22,6 +22,7 @@ export default async function setup(): Promise<() => Promise<void>> {
     AUTH_SECRET: 'only-for-tests-0123456789abcdefghij',
     DEMO_EMAIL: 'wren@slowspoke.test',
     DEMO_PASSWORD: 'only for tests',
+    OPERATORS: 'wren@slowspoke.test',
     DEMO_RUNS: '60',
     DEMO_OPEN: '1',
     SAMPLE_SITE_URL: at(site),

@@ -3,7 +3,7 @@
  * acknowledged is missing. `KILLS` (10). With `SYNCHRONOUS=false` what the standby has not got yet may be lost, and is counted.
  */
 import assert from 'node:assert/strict';
-import { chownSync, existsSync, readFileSync, rmSync } from 'node:fs';
+import { chownSync, existsSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { userIds } from '../../scripts/lib/cluster.mjs';
@@ -25,7 +25,7 @@ type Node = { name: string; port: number; rest: number; data: string };
 const nodes: Node[] = [];
 const apps: App[] = [];
 let url = '';
-let office: Awaited<ReturnType<typeof postOffice>>;
+let office: Awaited<ReturnType<typeof postOffice>> | undefined;
 
 type Member = { name: string; role: string; state: string };
 async function members(): Promise<Member[]> {
@@ -70,7 +70,8 @@ before(async () => {
     nodes.push(node);
     const values = { ...node, etcd, password, bin: postgresPrograms() ?? '', synchronous: String(synchronous) };
     const file = filled(readFileSync('deploy/patroni.yml', 'utf8'), values, join(home, `${name}.yml`));
-    start('patroni', [file], { user, cwd: '/', log: 'ignore' });
+    // It keeps a file of passwords at home.
+    start('patroni', [file], { user, env: { HOME: home }, cwd: '/', log: openSync(join(home, `${name}.log`), 'a') });
     // The first makes the cluster, the second copies it.
     await until(
       `${name} runs`,
@@ -93,6 +94,8 @@ before(async () => {
   office = await postOffice();
   setUp(url);
   process.env['SMTP_URL'] = `smtp://127.0.0.1:${office.port}`;
+  // The proxy takes both for the primary until it has asked twice.
+  await pause(2_000);
   await until(
     'the database answers',
     async () => (await asked(url.replace(/\w+$/, 'postgres'), 'select 1')).length === 1,
@@ -115,8 +118,8 @@ after(async () => {
   await stopJobs();
   await closePool();
   await closeDatabase();
-  await office.close();
   await endAll();
+  await office?.close();
   rmSync(home, { recursive: true, force: true });
 });
 
