@@ -19,7 +19,7 @@ await main(async () => {
     await ensureModules();
     await ensureChromium();
     await forgetCluster('bench');
-    const cluster = await startCluster('bench');
+    const cluster = await startCluster('bench', ['shared_preload_libraries=pg_stat_statements']);
     const [port, site, smtp, post] = [await freePort(), await freePort(), await freePort(), await freePort()];
     const till = await freePort();
     const env = {

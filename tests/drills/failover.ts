@@ -65,14 +65,14 @@ before(async () => {
     cwd: '/',
     log: 'ignore',
   });
-  for (const name of ['first', 'second']) {
+  for (const name of ['north', 'south']) {
     const node = { name, port: await freePort(), rest: await freePort(), data: join(home, name) };
     nodes.push(node);
     const values = { ...node, etcd, password, bin: postgresPrograms() ?? '', synchronous: String(synchronous) };
     const file = filled(readFileSync('deploy/patroni.yml', 'utf8'), values, join(home, `${name}.yml`));
     // It keeps a file of passwords at home.
     start('patroni', [file], { user, env: { HOME: home }, cwd: '/', log: openSync(join(home, `${name}.log`), 'a') });
-    // The first makes the cluster, the second copies it.
+    // The first of them makes the cluster, the second copies it.
     await until(
       `${name} runs`,
       async () => (await members()).some((one) => one.name === name && one.state !== 'stopped'),
