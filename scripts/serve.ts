@@ -39,6 +39,8 @@ const DRAIN = 6_000;
 const NOTICE = proxies > 0 ? 3_000 : 0;
 
 globalThis.yesMaybeDraining = false;
+// Whoever read what is printed may have gone. Without a listener each line would be an error that is printed, and so on for ever.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 const log = pino({ level: setting('LOG_LEVEL') }, pino.destination(2));
 
 const registry = (ofProcess.registry = new Registry());

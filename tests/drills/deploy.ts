@@ -1,5 +1,6 @@
 /** What `deploy/` holds, as the programs that read it see it; and two processes behind a proxy and a pooler, set up by it. */
 import assert from 'node:assert/strict';
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
@@ -213,6 +214,36 @@ test('a collector is sent traces, with the statements of a request and nothing t
     return spans().some((span) => openings.has(span.traceId) && /insert into "runs"/.test(wordsOf(span)));
   });
   assert.ok(!traces.came.join('').includes(token));
+});
+
+test('a process whose log nobody reads any more goes on, and does not spin', async () => {
+  const port = await freePort();
+  const child = spawn(process.execPath, ['built/serve.mjs'], {
+    env: {
+      ...process.env,
+      ...needed,
+      DATABASE_URL: url,
+      PORT: String(port),
+      LOG_LEVEL: 'info',
+      NODE_ENV: 'production',
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  const ready = async () => (await fetch(`http://127.0.0.1:${port}/api/health/ready`)).ok;
+  await until('it is ready', ready);
+  child.stdout.destroy();
+  child.stderr.destroy();
+  for (let n = 0; n < 20; n++) assert.ok(await ready());
+  /** Hundredths of a second of the processor. */
+  const spent = () => {
+    const fields = readFileSync(`/proc/${child.pid}/stat`, 'utf8').split(') ')[1]?.split(' ') ?? [];
+    return Number(fields[11]) + Number(fields[12]);
+  };
+  const before = spent();
+  await pause(2_000);
+  assert.ok(spent() - before < 60, `${spent() - before} of 200`);
+  assert.ok(await ready());
+  child.kill('SIGKILL');
 });
 
 test('a database that is behind the version is waited for', async () => {
