@@ -8,6 +8,7 @@ await build({
     'yes-maybe': 'cli/main.ts',
     migrate: 'scripts/migrate.ts',
     serve: 'scripts/serve.ts',
+    workspace: 'scripts/workspace.ts',
   },
   outdir: 'built',
   outExtension: { '.js': '.mjs' },

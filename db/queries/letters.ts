@@ -126,3 +126,12 @@ export async function setDelivery(
     .set({ ...set, ...(tried ? { tries: sql`${deliveries.tries} + 1` } : {}) })
     .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.letterId, letterId)));
 }
+
+/** Letters that wait to be sent, by their ids. */
+export async function waitingLetters(db: Db, workspaceId: string): Promise<string[]> {
+  const rows = await db
+    .select({ letterId: deliveries.letterId })
+    .from(deliveries)
+    .where(and(eq(deliveries.workspaceId, workspaceId), eq(deliveries.state, 'waiting')));
+  return rows.map(({ letterId }) => letterId);
+}

@@ -38,6 +38,7 @@ export const rounds: [begins: RegExp, why: string][] = [
     'quizzes whose runs are wiped, once an hour',
   ],
   [/^delete from "run_files" where/, 'files that nobody sent, once an hour'],
+  [/^insert into "?\w+"? \(.*json_populate_recordset/, 'a workspace put in by hand, whose rows were seen to be of it'],
   [/^select count\(\*\) as n from deliveries where state = /, 'letters given up, for the operator'],
   [/^select count\(\*\) as n from webhooks where off_because in/, 'addresses that are off, for the operator'],
 ];
