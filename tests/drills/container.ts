@@ -23,12 +23,12 @@ after(async () => {
 test('its steps make something that serves', { timeout: 900_000 }, async () => {
   cpSync('.', app, { recursive: true, filter: (path) => !isIgnored(path) });
   for (const [, line = ''] of readFileSync('Containerfile', 'utf8').matchAll(/^RUN (.+)$/gm)) {
-    const { code, said } = await ran('sh', ['-c', line], { cwd: app, env: { BUILD_DIR: '' } });
+    const { code, said } = await ran('sh', ['-c', line], { cwd: app, env: { BUILD_DIR: '.next' } });
     assert.equal(code, 0, `${line}\n${said.slice(-2_000)}`);
   }
   assert.throws(() => statSync(join(app, 'node_modules/jest')));
   const { url } = await startCluster('drill-container');
-  const env = { ...needed, DATABASE_URL: url, NODE_ENV: 'production' as const };
+  const env = { ...needed, DATABASE_URL: url, NODE_ENV: 'production' as const, BUILD_DIR: '.next' };
   const migrated = spawn(process.execPath, ['built/migrate.mjs'], {
     cwd: app,
     env: { ...process.env, ...env },
