@@ -23,6 +23,7 @@ import { readConfig } from '../server/platform/config';
 import { HttpError } from '../server/platform/http-error';
 import { once, type Program, programOf } from '../server/integrations/tokens';
 import { rateHeaders } from '../server/platform/rates';
+import { answersStraight } from '../server/platform/straight';
 import { answer, readBytes, refused, requireOwnOrigin } from './http';
 
 const ajv = new Ajv({ allErrors: false, allowUnionTypes: true });
@@ -78,7 +79,7 @@ export function memberEndpoint<E extends Endpoint>(
       const { member, program } = await askedBy(request, open[endpoint]?.scope ?? null);
       const names = await params;
       await requireOwnQuiz(member, names);
-      const asked = await door.read(request, names);
+      const asked = { ...(await door.read(request)), params: names };
       return forProgram(program, request, asked.body === undefined ? '' : JSON.stringify(asked.body), async () =>
         door.checked(await work(member, asked)),
       );
@@ -108,17 +109,22 @@ export const memberFile =
       return forProgram(program, request, '', async () => work(member, names, request));
     });
 
-/** An endpoint for visitors. What is no answer by its contract, a refusal or a file, is answered as it is. */
+/**
+ * An endpoint for visitors, at a path without parts that vary. What is no answer by its contract, a refusal or a file, is answered as it is. Once
+ * its route has been loaded it is asked past the framework too.
+ */
 export function visitorEndpoint<E extends Endpoint>(
   endpoint: E,
-  work: (asked: Asked<E>) => Promise<AnswerOf<E> | Response>,
-): Route<E> {
+  work: (asked: Omit<Asked<E>, 'params'>) => Promise<AnswerOf<E> | Response>,
+): (request: Request) => Promise<Response> {
   const door = doorOf(endpoint);
-  return (request, { params }) =>
+  const route = (request: Request) =>
     answer(request, async () => {
-      const done = await work(await door.read(request, await params));
+      const done = await work(await door.read(request));
       return done instanceof Response ? done : door.checked(done);
     }).then(forAnyOrigin);
+  answersStraight(endpoint, route);
+  return route;
 }
 
 /** A frame in a sandbox has no origin. Visitors have no cookies here, so that any page may ask what anybody may. */
@@ -145,14 +151,13 @@ function doorOf<E extends Endpoint>(endpoint: E) {
   const readBody = body && ajv.compile<BodyOf<E>>(body);
   const names = Object.keys(query?.properties ?? {});
   return {
-    async read(request: Request, params: ParamsOf<E>): Promise<Asked<E>> {
+    async read(request: Request): Promise<Omit<Asked<E>, 'params'>> {
       const { searchParams } = new URL(request.url);
       const asked = Object.fromEntries(
         names.flatMap((name) => [[name, searchParams.get(name)] as const].filter(([, v]) => v !== null)),
       );
       return {
         request,
-        params,
         query: requireValid(readQuery, asked),
         body: requireValid(readBody, readBody && (await readJson(request, largest ?? LARGEST_BODY))),
       };

@@ -14,6 +14,7 @@ import { collectDefaultMetrics, Histogram, Registry } from 'prom-client';
 import { ofProcess } from '../server/platform/of-process';
 import { type Routes, routesIn } from '../server/platform/routes-of-build';
 import { faultsIn, loadSettings, setting } from '../server/platform/settings';
+import { answerStraight } from '../server/platform/straight';
 
 const dev = process.argv.includes('--dev');
 const faults = [...loadSettings(), ...faultsIn(process.env)];
@@ -152,6 +153,7 @@ function answer(request: IncomingMessage, response: ServerResponse): void {
     delete request.headers['x-forwarded-proto'];
     delete request.headers['x-forwarded-port'];
   }
+  if (ready && !dev && answerStraight(request, response)) return;
   if (ready) return void handle(request, response);
   waiting.push(() => void handle(request, response));
 }

@@ -2,8 +2,8 @@
 import { sql } from 'drizzle-orm';
 import { POST as editPOST, GET as editGET } from '../../app/api/quizzes/[quiz]/edits/route';
 import { DELETE as quizDELETE } from '../../app/api/quizzes/[quiz]/route';
-import { POST as open } from '../../app/runs/open/route';
-import { POST as step } from '../../app/runs/step/route';
+import { POST as openRoute } from '../../app/runs/open/route';
+import { POST as stepRoute } from '../../app/runs/step/route';
 import { visitorEndpoint } from '../../app/endpoint';
 import type { Standing } from '../../contract/visits';
 import { auth } from '../../server/accounts/auth';
@@ -14,10 +14,6 @@ import { createQuiz } from '../../server/editing/quizzes';
 import { firstLook } from '../../server/visitor/take-step';
 import { signUp } from './signed-in';
 import { go, newToken, published, smallQuiz } from './world';
-
-const at = { params: Promise.resolve({}) };
-const openPOST = (request: Request) => open(request, at);
-const stepPOST = (request: Request) => step(request, at);
 
 const json = (body: unknown, headers: Record<string, string> = {}) =>
   new Request('http://quiz.test/x', {
@@ -48,32 +44,32 @@ describe('a visitor’s request', () => {
     ['with a pass nobody has', body, 404, 'not-found'],
   ])('%s is refused', async (_name, sent, status, code) => {
     const { address } = await published();
-    expect(await told(await stepPOST(json(typeof sent === 'object' ? { ...sent, address } : sent)))).toMatchObject({
+    expect(await told(await stepRoute(json(typeof sent === 'object' ? { ...sent, address } : sent)))).toMatchObject({
       status,
       code,
     });
   });
   it('without JSON’s type is refused, so that no form of another site can send it', async () => {
     const request = new Request('http://quiz.test/x', { method: 'POST', body: '{}' });
-    expect(await told(await stepPOST(request))).toMatchObject({ status: 400, code: 'not-json' });
+    expect(await told(await stepRoute(request))).toMatchObject({ status: 400, code: 'not-json' });
   });
   it('for a quiz that is not there is told so', async () => {
     expect(
-      await told(await openPOST(json({ address: 'nowhere', token: newToken(), params: {}, source: '' }))),
+      await told(await openRoute(json({ address: 'nowhere', token: newToken(), params: {}, source: '' }))),
     ).toMatchObject({ status: 404 });
   });
   it('is taken when it is right, and never cached', async () => {
     const { address } = await published();
     const token = newToken();
-    const opened = await openPOST(json({ address, token, params: {}, source: 'test' }));
+    const opened = await openRoute(json({ address, token, params: {}, source: 'test' }));
     expect(opened.headers.get('cache-control')).toBe('no-store');
-    const answer = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['a'] }) }));
+    const answer = await stepRoute(json({ address, token, seq: 1, sent: go('p1', { q1: ['a'] }) }));
     expect(await answer.json()).toMatchObject({ seq: 1, view: { page: { id: 'p2' } } });
   });
   it('with half an emoji, or with a character that no database keeps, is taken with a sign in its place', async () => {
     const { address } = await published();
     const token = newToken();
-    await openPOST(json({ address, token, params: { constructor: 'x', '\u0000': '\ud83d' }, source: '\u0000' }));
+    await openRoute(json({ address, token, params: { constructor: 'x', '\u0000': '\ud83d' }, source: '\u0000' }));
     for (const [seq, sent] of [
       [1, go('p1', { q1: ['a'] })],
       [2, go('p2', { q2: ['a'] })],
@@ -86,20 +82,20 @@ describe('a visitor’s request', () => {
         },
       ],
     ] as const)
-      expect((await stepPOST(json({ address, token, seq, sent }))).status).toBe(200);
+      expect((await stepRoute(json({ address, token, seq, sent }))).status).toBe(200);
   });
   it('that is nested without end is refused', async () => {
     const { address } = await published();
     const deep = `${'['.repeat(9_000)}${']'.repeat(9_000)}`;
     const text = `{"address":"${address}","token":"${newToken()}","seq":1,"sent":{"do":"go","page":"p1","answers":{"q1":${deep}}}}`;
-    expect(await told(await stepPOST(json(text)))).toMatchObject({ status: 400, code: 'too-deep' });
+    expect(await told(await stepRoute(json(text)))).toMatchObject({ status: 400, code: 'too-deep' });
   });
   it('that comes too often is told to wait', async () => {
     const { address } = await published();
     const token = newToken();
-    await openPOST(json({ address, token, params: {}, source: 'test' }));
+    await openRoute(json({ address, token, params: {}, source: 'test' }));
     const body = { address, token, seq: 9, sent: go('p1') };
-    const answers = await Promise.all(Array.from({ length: 130 }, () => stepPOST(json(body))));
+    const answers = await Promise.all(Array.from({ length: 130 }, () => stepRoute(json(body))));
     const late = answers.find((a) => a.status === 429);
     expect(late?.headers.get('retry-after')).toMatch(/^\d+$/);
     expect((await late?.json()) as object).toMatchObject({ detail: expect.stringContaining('Your answers are kept') });
@@ -107,8 +103,8 @@ describe('a visitor’s request', () => {
   it('with an answer that cannot be is refused at its place', async () => {
     const { address } = await published();
     const token = newToken();
-    await openPOST(json({ address, token, params: {}, source: 'test' }));
-    const answer = await stepPOST(json({ address, token, seq: 1, sent: go('p1', { q1: ['nonsense'] }) }));
+    await openRoute(json({ address, token, params: {}, source: 'test' }));
+    const answer = await stepRoute(json({ address, token, seq: 1, sent: go('p1', { q1: ['nonsense'] }) }));
     expect(answer.status).toBe(422);
     expect(await answer.json()).toMatchObject({ refused: [{ block: 'q1', code: 'unknown' }], standing: { seq: 0 } });
   });
@@ -119,12 +115,12 @@ describe('an answer of ours', () => {
   it('that breaks its contract is not sent while we develop', async () => {
     const standing = { seq: 0, edition: 1, view: null } as unknown as Standing;
     const broken = visitorEndpoint('POST /runs/open', async () => standing);
-    expect(await told(await broken(json(body), at))).toMatchObject({ status: 503, code: 'trouble' });
+    expect(await told(await broken(json(body)))).toMatchObject({ status: 503, code: 'trouble' });
     const grown = visitorEndpoint('POST /runs/open', async () => {
       const { view } = firstLook({ quiz: smallQuiz(), edition: 1 });
       return { seq: 0, edition: 1, view: { ...view, key: ['a'] } };
     });
-    expect(await told(await grown(json(body), at))).toMatchObject({ status: 503, code: 'trouble' });
+    expect(await told(await grown(json(body)))).toMatchObject({ status: 503, code: 'trouble' });
   });
 });
 

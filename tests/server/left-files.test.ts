@@ -170,19 +170,18 @@ describe('the door', () => {
     for (const [name, value] of Object.entries(fields)) body.set(name, value);
     return new Request('http://quiz.test/runs/file', { method: 'POST', body });
   };
-  const post = (request: Request) => POST(request, { params: Promise.resolve({}) });
 
   it('takes a file from any page, and gives it out as nothing that could run', async () => {
     const at = await published(asks());
     const token = await atForm(at);
     const bytes = await png();
     const file = new File([new Uint8Array(bytes)], 'Ida’s "shot".png', { type: 'text/html' });
-    const response = await post(form({ address: at.address, token, ...place, file }));
+    const response = await POST(form({ address: at.address, token, ...place, file }));
     expect([response.status, response.headers.get('access-control-allow-origin')]).toEqual([200, '*']);
     const { value } = (await response.json()) as { value: string };
     await takeStep(at.address, token, 3, contact({ email, shot: value }, 1));
     const wrong = new File(['<script>'], 'a.png');
-    const no = await post(form({ address: at.address, token, ...place, file: wrong }));
+    const no = await POST(form({ address: at.address, token, ...place, file: wrong }));
     expect([no.status, await no.json()]).toMatchObject([422, { refused: [{ code: 'file-kind', field: 'shot' }] }]);
 
     const owner = await signUp('ida');
@@ -204,7 +203,7 @@ describe('the door', () => {
   });
 
   it('refuses what is no form, what is too large, and a form of a million parts', async () => {
-    const status = async (request: Request) => (await post(request)).status;
+    const status = async (request: Request) => (await POST(request)).status;
     const raw = (body: string, type: string) =>
       new Request('http://quiz.test/runs/file', { method: 'POST', body, headers: { 'Content-Type': type } });
     expect(await status(raw('{}', 'application/json'))).toBe(400);

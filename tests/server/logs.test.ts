@@ -80,7 +80,6 @@ describe('a browser that failed', () => {
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify(body),
       }),
-      { params: Promise.resolve({}) },
     );
   const error = { name: 'TypeError', message: 'x is undefined', stack: 'at a.js:1:2', path: '/q/bags' };
 
