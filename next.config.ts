@@ -39,7 +39,8 @@ const config: NextConfig = {
       },
     ]),
   // What comes without scripts passes the proxy: a file that a visitor leaves, and the form around it.
-  experimental: { proxyClientMaxBodySize: '11mb', isrFlushToDisk: false, globalNotFound: true },
+  // A style sheet of its own is one more way there and back before a visitor's phone shows anything.
+  experimental: { proxyClientMaxBodySize: '11mb', isrFlushToDisk: false, globalNotFound: true, inlineCss: true },
 };
 
 export default config;

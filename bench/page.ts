@@ -1,6 +1,6 @@
 /**
- * What the visitor's page costs: bytes of script as they come over the wire, the first paint, the loader's bytes, and how much the layout shifts
- * while it loads. `BEFORE_URL`, where an earlier version of the application is served, is measured beside it, in turns.
+ * What the visitor's page costs: bytes of script as they come over the wire, the first paint (beside the server, where it is the browser's own
+ * work, and over a phone's network), the loader's bytes, and how much the layout shifts while it loads. `BEFORE_URL`, where an earlier version of the application is served, is measured beside it, in turns.
  */
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
@@ -8,6 +8,8 @@ import { chromium } from '@playwright/test';
 const home = process.env['PUBLIC_URL'] ?? '';
 const before = process.env['BEFORE_URL'];
 const site = process.env['SAMPLE_SITE_URL'] ?? '';
+/** Milliseconds there and back, bytes a second. */
+const PHONE = { offline: false, latency: 100, downloadThroughput: 200_000, uploadThroughput: 100_000 };
 const kB = (bytes: number) => `${(bytes / 1000).toFixed(1)} kB`;
 
 async function page(): Promise<void> {
@@ -40,9 +42,14 @@ async function page(): Promise<void> {
     `script of the visitor's page: ${kB(own.bytes)} compressed, in ${own.files} files; of a bare page ${kB(bare.bytes)}: ${(own.bytes / bare.bytes).toFixed(2)} times (aim: at most 1.25)`,
   );
   /** Milliseconds until something is seen, in a browser that knows nothing yet. */
-  const firstPaint = async (url: string): Promise<number> => {
+  const firstPaint = async (url: string, onPhone: boolean): Promise<number> => {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
     const tab = await context.newPage();
+    if (onPhone) {
+      const client = await context.newCDPSession(tab);
+      await client.send('Network.enable');
+      await client.send('Network.emulateNetworkConditions', PHONE);
+    }
     await tab.goto(url, { waitUntil: 'load' });
     const painted = await tab.evaluate(
       () =>
@@ -59,16 +66,18 @@ async function page(): Promise<void> {
     await context.close();
     return painted;
   };
-  const paints: Record<'own' | 'bare' | 'before', number[]> = { own: [], bare: [], before: [] };
-  for (let i = 0; i < 20; i++) {
-    paints.own.push(await firstPaint(`${home}/q/tourer`));
-    paints.bare.push(await firstPaint(`${home}/q/no-such-quiz`));
-    if (before) paints.before.push(await firstPaint(`${before}/q/tourer`));
-  }
   const middle = (all: number[]) => all.sort((x, y) => x - y)[Math.floor(all.length / 2)] ?? 0;
-  console.log(
-    `first paint: ${middle(paints.own).toFixed(0)} ms; of a bare page ${middle(paints.bare).toFixed(0)} ms${before ? `; before ${middle(paints.before).toFixed(0)} ms` : ''} (medians of 20)`,
-  );
+  for (const onPhone of [false, true]) {
+    const paints: Record<'own' | 'bare' | 'before', number[]> = { own: [], bare: [], before: [] };
+    for (let i = 0; i < 20; i++) {
+      paints.own.push(await firstPaint(`${home}/q/tourer`, onPhone));
+      paints.bare.push(await firstPaint(`${home}/q/no-such-quiz`, onPhone));
+      if (before) paints.before.push(await firstPaint(`${before}/q/tourer`, onPhone));
+    }
+    console.log(
+      `first paint${onPhone ? ' over a phone’s network (100 ms, 1.6 Mbit/s)' : ''}: ${middle(paints.own).toFixed(0)} ms; of a bare page ${middle(paints.bare).toFixed(0)} ms${before ? `; before ${middle(paints.before).toFixed(0)} ms` : ''} (medians of 20)`,
+    );
+  }
   // One after the other, in turns: the page that is kept, and the same page made for one visitor.
   const took: Record<'kept' | 'made', number[]> = { kept: [], made: [] };
   for (let i = 0; i < 200; i++)

@@ -11,6 +11,7 @@ import { join } from 'node:path';
 import next from 'next';
 import pino from 'pino';
 import { collectDefaultMetrics, Histogram, Registry } from 'prom-client';
+import { builtFiles } from '../server/platform/built-files';
 import { ofProcess } from '../server/platform/of-process';
 import { type Routes, routesIn } from '../server/platform/routes-of-build';
 import { faultsIn, loadSettings, setting } from '../server/platform/settings';
@@ -87,14 +88,24 @@ function isReadable(url: string): boolean {
   }
 }
 
-/** On every answer. What a page may load and run is said by proxy.ts, for each kind of page. */
-const headers = {
+const STATIC = '/_next/static/';
+const isStatic = (path: string) => path.startsWith(STATIC);
+
+/** On every answer. */
+const always = {
   'X-Content-Type-Options': 'nosniff',
+  // Behind a proxy that speaks TLS.
+  ...(publicUrl.startsWith('https:') ? { 'Strict-Transport-Security': 'max-age=31536000' } : {}),
+};
+/**
+ * On all but scripts and styles: there no browser reads them, and a visitor's first page has a dozen of those. What a page may load and run is
+ * said by proxy.ts, for each kind of page.
+ */
+const headers = {
+  ...always,
   'Referrer-Policy': 'strict-origin-when-cross-origin',
   'Permissions-Policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()',
   'Cross-Origin-Opener-Policy': 'same-origin',
-  // Behind a proxy that speaks TLS.
-  ...(publicUrl.startsWith('https:') ? { 'Strict-Transport-Security': 'max-age=31536000' } : {}),
 };
 
 const app = next({ dev, dir: process.cwd(), hostname, port });
@@ -102,8 +113,11 @@ const handle = app.getRequestHandler();
 const waiting: (() => void)[] = [];
 let ready = false;
 
-const manifest = join(process.cwd(), process.env['BUILD_DIR'] ?? '.next', 'routes-manifest.json');
+const built = join(process.cwd(), process.env['BUILD_DIR'] ?? '.next');
+const manifest = join(built, 'routes-manifest.json');
 const routeOf: Routes = existsSync(manifest) ? routesIn(readFileSync(manifest, 'utf8')) : () => 'unknown';
+/** In development the framework makes them as they are asked for. */
+const files = dev ? null : builtFiles(join(built, 'static'), STATIC);
 /** What a proxy in front may have named a request already. */
 const GIVEN = /^[A-Za-z0-9_-]{8,64}$/;
 
@@ -115,7 +129,7 @@ function watch(request: IncomingMessage, response: ServerResponse): void {
   const given = String(request.headers['x-request-id'] ?? '');
   const id = GIVEN.test(given) ? given : randomUUID();
   request.headers['x-request-id'] = id;
-  response.setHeader('X-Request-Id', id);
+  if (!isStatic(path)) response.setHeader('X-Request-Id', id);
   response.once('close', () => {
     const ms = performance.now() - start;
     const route = routeOf(path);
@@ -129,7 +143,7 @@ function watch(request: IncomingMessage, response: ServerResponse): void {
 function answer(request: IncomingMessage, response: ServerResponse): void {
   watch(request, response);
   const url = request.url ?? '';
-  for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
+  for (const [name, value] of Object.entries(isStatic(url) ? always : headers)) response.setHeader(name, value);
   if (!/^\/(q|_next|pictures|media|embed\.js)(\/|$|\?)/.test(url)) response.setHeader('X-Frame-Options', 'DENY');
   if (url.startsWith('/pictures/')) response.setHeader('Cache-Control', 'public, max-age=86400');
   if (globalThis.yesMaybeDraining) response.setHeader('Connection', 'close');
@@ -153,6 +167,7 @@ function answer(request: IncomingMessage, response: ServerResponse): void {
     delete request.headers['x-forwarded-proto'];
     delete request.headers['x-forwarded-port'];
   }
+  if (files && isStatic(url)) return files(request, response);
   if (ready && !dev && answerStraight(request, response)) return;
   if (ready) return void handle(request, response);
   waiting.push(() => void handle(request, response));
