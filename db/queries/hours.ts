@@ -1,8 +1,8 @@
 /** How runs came hour by hour: read from the newest runs themselves, since keys of every hour would be too many. */
-import { sql } from 'drizzle-orm';
-import type { Db } from '../client';
+import { sql, type SQL } from 'drizzle-orm';
+import type { Db, Tx } from '../client';
 import { runs } from '../schema';
-import { isAmong, type Selection } from './figure-bits';
+import { amongMeant, type Selection } from './figure-bits';
 
 export type HourOfRuns = {
   name: string;
@@ -17,14 +17,17 @@ export type HourOfRuns = {
 export async function countByHour(db: Db, selection: Selection, since: Date): Promise<HourOfRuns[]> {
   const { workspaceId, quizId, wanted } = selection;
   const counted = (key: string) => sql`count(*) filter (where ${runs.countedKeys} ? ${key})::int`;
-  const { rows } = await db.execute<HourOfRuns>(sql`
+  const ask = async (from: Db | Tx, isMeant?: SQL) => {
+    const { rows } = await from.execute<HourOfRuns>(sql`
     select to_char(date_trunc('hour', ${runs.seenAt} at time zone 'UTC'), 'YYYY-MM-DD"T"HH24') as name,
       ${counted('seen')} as seen, ${counted('started')} as started, ${counted('finished')} as finished,
       ${counted('contact')} as contact, ${counted('offer')} as offer
     from ${runs}
     where ${runs.workspaceId} = ${workspaceId} and ${runs.quizId} = ${quizId} and ${runs.seenAt} > ${since}
       and ${runs.countedKeys} ? 'seen'
-      ${wanted.length > 1 ? sql`and ${isAmong(selection)}` : sql``}
+      ${isMeant ? sql`and ${isMeant}` : sql``}
     group by 1 order by 1`);
-  return rows;
+    return rows;
+  };
+  return wanted.length > 1 ? amongMeant(db, selection, ask) : ask(db);
 }

@@ -4,7 +4,7 @@ import type { Sent } from '../../core/flow/run';
 import type { Wanted } from '../../core/stats/filter';
 import type { Db, Tx } from '../client';
 import { contacts, editions, quizzes, runEvents, runs, waits } from '../schema';
-import { isAmong } from './figure-bits';
+import { amongMeant } from './figure-bits';
 import { placeOf } from './places';
 import { wordsIn } from './words-in';
 
@@ -112,18 +112,33 @@ export const setLanguage = (db: Db, { workspaceId, runId }: RunRow, language: st
     .set({ language })
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId)));
 
-/**
- * Runs of a quiz that have gone on since they were counted, locked against another counter. A run may go on while its row is waited for: then
- * `seq` is newer than `events`, which are those that were there when the statement began. Whoever counts them has counted `events.length`.
- */
-export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<TimedRun[]> =>
-  tx
-    .select({ ...runColumns, times })
+/** @property version of the row: whatever is changed of it makes another one */
+export type UncountedRun = TimedRun & { version: string };
+
+/** Runs that went on since they were counted. They are not locked: what a visitor sends meanwhile does not wait. */
+export const uncountedRuns = (
+  db: Db | Tx,
+  workspaceId: string,
+  quizId: string,
+  most: number,
+): Promise<UncountedRun[]> =>
+  db
+    .select({ ...runColumns, times, version: sql<string>`runs.xmin::text` })
     .from(runs)
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), lt(runs.countedSeq, runs.seq)))
     .orderBy(asc(runs.seenAt))
-    .limit(most)
-    .for('update', { skipLocked: true });
+    .limit(most);
+
+/** Locks those runs that are as they were when they were read. @returns their ids */
+export async function lockUnchanged(tx: Tx, workspaceId: string, read: UncountedRun[]): Promise<Set<string>> {
+  const versions = JSON.stringify(read.map(({ runId, version }) => ({ run_id: runId, version })));
+  const { rows } = await tx.execute<{ run_id: string }>(sql`
+    select runs.run_id from runs
+    join jsonb_to_recordset(${versions}::jsonb) as r(run_id text, version text) on r.run_id = runs.run_id
+    where runs.workspace_id = ${workspaceId} and runs.xmin::text = r.version
+    for update of runs skip locked`);
+  return new Set(rows.map((row) => row.run_id));
+}
 
 /** How many such runs a quiz has. */
 export const uncountedMany = (db: Db | Tx, workspaceId: string, quizId: string): Promise<number> =>
@@ -167,24 +182,27 @@ export const startedRuns = (
     /** Of those that count alone, these. */
     wanted?: Wanted[] | undefined;
   },
-) =>
-  db
-    .select({ ...runColumns, contact: contacts.fields })
-    .from(runs)
-    .leftJoin(contacts, and(eq(contacts.workspaceId, runs.workspaceId), eq(contacts.contactId, runs.contactId)))
-    .where(
-      and(
-        eq(runs.workspaceId, workspaceId),
-        eq(runs.quizId, quizId),
-        sql`${runs.seq} > 0`,
-        // Compared as rows, which the index answers; "earlier, or as early and smaller" would be looked up row by row.
-        before ? sql`(${runs.lastAt}, ${runs.runId}) < (${before.lastAt}, ${before.runId})` : undefined,
-        ...wordsIn(search ?? '').map((word) => sql`${contacts.words} like ${word}`),
-        wanted && isAmong({ workspaceId, quizId, wanted }),
-      ),
-    )
-    .orderBy(desc(runs.lastAt), desc(runs.runId))
-    .limit(most);
+) => {
+  const ask = (from: Db | Tx, isMeant?: SQL) =>
+    from
+      .select({ ...runColumns, contact: contacts.fields })
+      .from(runs)
+      .leftJoin(contacts, and(eq(contacts.workspaceId, runs.workspaceId), eq(contacts.contactId, runs.contactId)))
+      .where(
+        and(
+          eq(runs.workspaceId, workspaceId),
+          eq(runs.quizId, quizId),
+          sql`${runs.seq} > 0`,
+          // Compared as rows, which the index answers; "earlier, or as early and smaller" would be looked up row by row.
+          before ? sql`(${runs.lastAt}, ${runs.runId}) < (${before.lastAt}, ${before.runId})` : undefined,
+          ...wordsIn(search ?? '').map((word) => sql`${contacts.words} like ${word}`),
+          isMeant,
+        ),
+      )
+      .orderBy(desc(runs.lastAt), desc(runs.runId))
+      .limit(most);
+  return wanted ? amongMeant(db, { workspaceId, quizId, wanted }, ask) : ask(db);
+};
 
 /** Those who started, by when they first saw the quiz: an order that no run changes by going on. `after` is the last one of the batch before. */
 export const runsInOrder = (
@@ -205,23 +223,26 @@ export const runsInOrder = (
     /** Whether it matters when each thing came. */
     isTimed?: boolean;
   },
-) =>
-  db
-    .select({ ...runColumns, times: isTimed ? times : sql<number[]>`'[]'::json` })
-    .from(runs)
-    .where(
-      and(
-        eq(runs.workspaceId, workspaceId),
-        eq(runs.quizId, quizId),
-        counted,
-        sql`${runs.seq} > 0`,
-        lte(runs.seenAt, until),
-        after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
-        wanted && isAmong({ workspaceId, quizId, wanted }),
-      ),
-    )
-    .orderBy(asc(runs.seenAt), asc(runs.runId))
-    .limit(most);
+) => {
+  const ask = (from: Db | Tx, isMeant?: SQL) =>
+    from
+      .select({ ...runColumns, times: isTimed ? times : sql<number[]>`'[]'::json` })
+      .from(runs)
+      .where(
+        and(
+          eq(runs.workspaceId, workspaceId),
+          eq(runs.quizId, quizId),
+          counted,
+          sql`${runs.seq} > 0`,
+          lte(runs.seenAt, until),
+          after ? sql`(${runs.seenAt}, ${runs.runId}) > (${after.seenAt}, ${after.runId})` : undefined,
+          isMeant,
+        ),
+      )
+      .orderBy(asc(runs.seenAt), asc(runs.runId))
+      .limit(most);
+  return wanted ? amongMeant(db, { workspaceId, quizId, wanted }, ask) : ask(db);
+};
 
 /** Those who started since a moment, by the edition they got. */
 export const countByEdition = (db: Db, workspaceId: string, quizId: string, since: Date) =>

@@ -4,7 +4,8 @@ import { type Condition, isMeant, readConditions, writeConditions, wantedOf } fr
 import { countsOf, circumstancesOf } from '../../core/stats/counts';
 import { paceKeys } from '../../core/stats/pace';
 import { crossedAmong, figuresAmong } from '../../db/queries/figure-bits';
-import { runsInOrder, timedEvents } from '../../db/queries/runs';
+import { lockUnchanged, runByToken, runsInOrder, startedRuns, timedEvents, uncountedRuns } from '../../db/queries/runs';
+import { CHUNK, figurePlaces } from '../../db/schema';
 import { database } from './own-database';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
 import { findingsOf, listPeople } from '../../server/results/findings';
@@ -13,6 +14,7 @@ import { removeRun } from '../../server/results/remove-run';
 import { runsAsCsv } from '../../server/results/runs-table';
 import { splitsOf } from '../../server/results/splits';
 import { conditionsIn } from '../../server/results/where';
+import { hashToken } from '../../server/platform/ids';
 import { ownRunOf } from '../../server/publishing/editions';
 import { takeStep } from '../../server/visitor/take-step';
 import { contact, go, type Published, published, visit } from './world';
@@ -37,9 +39,10 @@ async function crowd(): Promise<Published> {
   return at;
 }
 
-/** What is counted of the runs that are meant when each is looked at by itself, from its events. */
-async function countedApart({ member, quizId }: Published, where: Condition[]): Promise<Record<string, number>> {
+/** What is counted of the runs that are meant when each is looked at by itself, from its events, and which they are. */
+async function lookedAtApart({ member, quizId }: Published, where: Condition[]) {
   const sums = new Map<string, number>();
+  const meant: string[] = [];
   const rows = await runsInOrder(database(), member.workspaceId, quizId, { most: 1_000, until: new Date() });
   for (const row of rows) {
     const { quiz, run } = await ownRunOf(row);
@@ -55,10 +58,13 @@ async function countedApart({ member, quizId }: Published, where: Condition[]): 
         listed: false,
       }),
     ];
-    if (isMeant(new Set(keys), where)) for (const key of keys) sums.set(key, (sums.get(key) ?? 0) + 1);
+    if (!isMeant(new Set(keys), where)) continue;
+    meant.push(row.runId);
+    for (const key of keys) sums.set(key, (sums.get(key) ?? 0) + 1);
   }
-  return Object.fromEntries(sums);
+  return { sums: Object.fromEntries(sums), meant };
 }
+const countedApart = async (at: Published, where: Condition[]) => (await lookedAtApart(at, where)).sums;
 
 const among = async ({ member, quizId }: Published, where: Condition[]) =>
   Object.fromEntries(
@@ -109,6 +115,34 @@ it('are the sums over those runs, whatever is chosen', async () => {
   );
 });
 
+it('are those runs themselves, in either order and by the page, wherever their places are', async () => {
+  const at = await crowd();
+  const { workspaceId } = at.member;
+  // The first seven in the second row of bits, the others in the third; of the first row there is none.
+  await database()
+    .insert(figurePlaces)
+    .values({ workspaceId, quizId: at.quizId, next: 2 * CHUNK - 7 });
+  await countRuns(workspaceId, at.quizId);
+  const ids = (rows: { runId: string }[]) => rows.map(({ runId }) => runId);
+  const until = new Date();
+  await fc.assert(
+    fc.asyncProperty(fc.array(condition, { minLength: 1, maxLength: 3 }), async (where) => {
+      const { meant } = await lookedAtApart(at, where);
+      const [wanted, most] = [wantedOf(where), 1_000];
+      expect(ids(await runsInOrder(database(), workspaceId, at.quizId, { most, until, wanted }))).toEqual(meant);
+      const newest = ids(await startedRuns(database(), workspaceId, at.quizId, { most, wanted }));
+      expect([...newest].sort()).toEqual([...meant].sort());
+      const [first, second] = await startedRuns(database(), workspaceId, at.quizId, { most: 2, wanted });
+      const after = first
+        ? ids(await startedRuns(database(), workspaceId, at.quizId, { most: 1, before: first, wanted }))
+        : [];
+      expect([...(first ? [first.runId] : []), ...after]).toEqual(newest.slice(0, 2));
+      expect(second?.runId).toBe(newest[1]);
+    }),
+    { numRuns: 40 },
+  );
+});
+
 const inPage2: Condition[] = [{ on: 'page', of: '', any: ['p2'] }];
 
 it('follow runs that go on and that are taken away, and are the same when counted again', async () => {
@@ -130,6 +164,26 @@ it('follow runs that go on and that are taken away, and are the same when counte
 it('are right when several count at the same moment', async () => {
   const at = await crowd();
   await Promise.all([1, 2, 3].map(() => countRuns(at.member.workspaceId, at.quizId)));
+  expect(await among(at, inPage2)).toEqual(await countedApart(at, inPage2));
+});
+
+it('leave a run that went on while it was counted to the next who counts, and hold up no answer', async () => {
+  const at = await crowd();
+  const { workspaceId } = at.member;
+  const { token } = await visit(at.address, go('p1', { q1: ['a'] }));
+  const read = await uncountedRuns(database(), workspaceId, at.quizId, 100);
+  await takeStep(at.address, token, 2, go('p2', { q2: ['b'] }));
+  const gone = (await runByToken(database(), at.address, hashToken(token)))?.runId;
+  const others = read.map(({ runId }) => runId).filter((id) => id !== gone);
+  expect([others.length, read.length]).toEqual([24, 25]);
+  await database().transaction(async (tx) => {
+    expect(await lockUnchanged(tx, workspaceId, read)).toEqual(new Set(others));
+    // Another counter finds them taken, and waits for nobody.
+    await database().transaction(async (other) => {
+      expect(await lockUnchanged(other, workspaceId, read)).toEqual(new Set());
+    });
+  });
+  await countRuns(workspaceId, at.quizId);
   expect(await among(at, inPage2)).toEqual(await countedApart(at, inPage2));
 });
 
