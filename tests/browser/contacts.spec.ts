@@ -2,13 +2,15 @@
 import { Client } from 'pg';
 import { expect, type Page, test } from '@playwright/test';
 import { axeFinds } from './axe';
-import { publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
+import { alive, publish, saved, signUp, somebodyElse, startQuiz, tab } from './people';
 import { world } from './servers';
 
 /** Takes the quiz at an address and leaves a name and an address. */
 async function leave(page: Page, address: string, answer: string, name: string, email: string): Promise<void> {
   const visitor = await somebodyElse(page);
   await visitor.goto(address);
+  // What is pressed while the page comes to life is put in a moment later; whoever looks at once would miss it.
+  await alive(visitor);
   await visitor.getByRole('radio', { name: answer }).check();
   await visitor.getByLabel('First name').fill(name);
   await visitor.getByLabel('E-mail').fill(email);
