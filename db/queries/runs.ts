@@ -112,33 +112,18 @@ export const setLanguage = (db: Db, { workspaceId, runId }: RunRow, language: st
     .set({ language })
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId)));
 
-/** @property version of the row: whatever is changed of it makes another one */
-export type UncountedRun = TimedRun & { version: string };
-
-/** Runs that went on since they were counted. They are not locked: what a visitor sends meanwhile does not wait. */
-export const uncountedRuns = (
-  db: Db | Tx,
-  workspaceId: string,
-  quizId: string,
-  most: number,
-): Promise<UncountedRun[]> =>
-  db
-    .select({ ...runColumns, times, version: sql<string>`runs.xmin::text` })
+/**
+ * Runs of a quiz that have gone on since they were counted, locked against another counter. A run may go on while its row is waited for: then
+ * `seq` is newer than `events`, which are those that were there when the statement began. Whoever counts them has counted `events.length`.
+ */
+export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<TimedRun[]> =>
+  tx
+    .select({ ...runColumns, times })
     .from(runs)
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), lt(runs.countedSeq, runs.seq)))
     .orderBy(asc(runs.seenAt))
-    .limit(most);
-
-/** Locks those runs that are as they were when they were read. @returns their ids */
-export async function lockUnchanged(tx: Tx, workspaceId: string, read: UncountedRun[]): Promise<Set<string>> {
-  const versions = JSON.stringify(read.map(({ runId, version }) => ({ run_id: runId, version })));
-  const { rows } = await tx.execute<{ run_id: string }>(sql`
-    select runs.run_id from runs
-    join jsonb_to_recordset(${versions}::jsonb) as r(run_id text, version text) on r.run_id = runs.run_id
-    where runs.workspace_id = ${workspaceId} and runs.xmin::text = r.version
-    for update of runs skip locked`);
-  return new Set(rows.map((row) => row.run_id));
-}
+    .limit(most)
+    .for('update', { skipLocked: true });
 
 /** How many such runs a quiz has. */
 export const uncountedMany = (db: Db | Tx, workspaceId: string, quizId: string): Promise<number> =>

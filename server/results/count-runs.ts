@@ -6,17 +6,8 @@ import type { Quiz } from '../../core/schema/quiz';
 import { paceKeys } from '../../core/stats/pace';
 import { forgetBits, takePlaces, type Turn, turnBits } from '../../db/queries/figure-bits';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
-import type { Tx } from '../../db/client';
-import {
-  lockUnchanged,
-  quizzesToCount,
-  type TimedRun,
-  type UncountedRun,
-  uncountedMany,
-  uncountedRuns,
-} from '../../db/queries/runs';
+import { quizzesToCount, type TimedRun, uncountedMany, uncountedRuns } from '../../db/queries/runs';
 import { database } from '../platform/database';
-import { breather } from '../platform/breather';
 import { logFailure } from '../platform/log';
 import { ownRunOf } from '../publishing/editions';
 
@@ -58,45 +49,31 @@ export async function countForNow(workspaceId: string, quizId: string): Promise<
 
 async function countAll(workspaceId: string, quizId: string): Promise<void> {
   for (;;) {
-    const open = await uncountedRuns(database(), workspaceId, quizId, BATCH);
-    const keysByRun = new Map<UncountedRun, string[]>();
-    const breathe = breather();
-    for (const row of open) {
-      keysByRun.set(row, keysFor(row, await ownRunOf(row)));
-      await breathe();
-    }
-    const counted = await database().transaction((tx) => keep(tx, workspaceId, quizId, keysByRun));
-    // What has gone on meanwhile is counted with what it has become: by whoever counts next, where there is nothing else.
-    if (counted === 0 || open.length < BATCH) return;
+    const counted = await database().transaction(async (tx) => {
+      const open = await uncountedRuns(tx, workspaceId, quizId, BATCH);
+      const keysByRun = new Map<TimedRun, string[]>();
+      for (const row of open) keysByRun.set(row, keysFor(row, await ownRunOf(row, tx)));
+      const isNew = (row: TimedRun) => row.place === null && keysByRun.get(row)?.includes('seen');
+      let next = await takePlaces(tx, workspaceId, quizId, open.filter(isNew).length);
+      const changes: Change[] = [];
+      const turns: Turn[] = [];
+      const done = [];
+      for (const [row, keys] of keysByRun) {
+        const place = isNew(row) ? next++ : row.place;
+        const day = dayOf(row);
+        for (const { key, by } of changesOf(row.countedKeys, keys))
+          changes.push({ day, edition: row.edition, key, by });
+        if (place !== null)
+          for (const { key } of changesOf(row.place === null ? [] : row.countedKeys, keys)) turns.push({ place, key });
+        done.push({ runId: row.runId, seq: row.events.length, keys, place });
+      }
+      await addFigures(tx, workspaceId, quizId, changes);
+      await turnBits(tx, workspaceId, quizId, turns);
+      await setCounted(tx, workspaceId, done);
+      return open.length;
+    });
+    if (counted < BATCH) return;
   }
-}
-
-/** Puts down what runs count for, of those that are as they were when they were read. @returns how many those are */
-async function keep(
-  tx: Tx,
-  workspaceId: string,
-  quizId: string,
-  keysByRun: ReadonlyMap<UncountedRun, string[]>,
-): Promise<number> {
-  const unchanged = await lockUnchanged(tx, workspaceId, [...keysByRun.keys()]);
-  const own = [...keysByRun].filter(([row]) => unchanged.has(row.runId));
-  const isNew = (row: UncountedRun, keys: string[]) => row.place === null && keys.includes('seen');
-  let next = await takePlaces(tx, workspaceId, quizId, own.filter(([row, keys]) => isNew(row, keys)).length);
-  const changes: Change[] = [];
-  const turns: Turn[] = [];
-  const done = [];
-  for (const [row, keys] of own) {
-    const place = isNew(row, keys) ? next++ : row.place;
-    const day = dayOf(row);
-    for (const { key, by } of changesOf(row.countedKeys, keys)) changes.push({ day, edition: row.edition, key, by });
-    if (place !== null)
-      for (const { key } of changesOf(row.place === null ? [] : row.countedKeys, keys)) turns.push({ place, key });
-    done.push({ runId: row.runId, seq: row.events.length, keys, place });
-  }
-  await addFigures(tx, workspaceId, quizId, changes);
-  await turnBits(tx, workspaceId, quizId, turns);
-  await setCounted(tx, workspaceId, done);
-  return own.length;
 }
 
 const dayOf = (row: TimedRun) => row.seenAt.toISOString().slice(0, 10);

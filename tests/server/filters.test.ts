@@ -4,7 +4,7 @@ import { type Condition, isMeant, readConditions, writeConditions, wantedOf } fr
 import { countsOf, circumstancesOf } from '../../core/stats/counts';
 import { paceKeys } from '../../core/stats/pace';
 import { crossedAmong, figuresAmong } from '../../db/queries/figure-bits';
-import { lockUnchanged, runByToken, runsInOrder, startedRuns, timedEvents, uncountedRuns } from '../../db/queries/runs';
+import { runsInOrder, startedRuns, timedEvents } from '../../db/queries/runs';
 import { CHUNK, figurePlaces } from '../../db/schema';
 import { database } from './own-database';
 import { countRuns, recountRuns } from '../../server/results/count-runs';
@@ -14,7 +14,6 @@ import { removeRun } from '../../server/results/remove-run';
 import { runsAsCsv } from '../../server/results/runs-table';
 import { splitsOf } from '../../server/results/splits';
 import { conditionsIn } from '../../server/results/where';
-import { hashToken } from '../../server/platform/ids';
 import { ownRunOf } from '../../server/publishing/editions';
 import { takeStep } from '../../server/visitor/take-step';
 import { contact, go, type Published, published, visit } from './world';
@@ -164,26 +163,6 @@ it('follow runs that go on and that are taken away, and are the same when counte
 it('are right when several count at the same moment', async () => {
   const at = await crowd();
   await Promise.all([1, 2, 3].map(() => countRuns(at.member.workspaceId, at.quizId)));
-  expect(await among(at, inPage2)).toEqual(await countedApart(at, inPage2));
-});
-
-it('leave a run that went on while it was counted to the next who counts, and hold up no answer', async () => {
-  const at = await crowd();
-  const { workspaceId } = at.member;
-  const { token } = await visit(at.address, go('p1', { q1: ['a'] }));
-  const read = await uncountedRuns(database(), workspaceId, at.quizId, 100);
-  await takeStep(at.address, token, 2, go('p2', { q2: ['b'] }));
-  const gone = (await runByToken(database(), at.address, hashToken(token)))?.runId;
-  const others = read.map(({ runId }) => runId).filter((id) => id !== gone);
-  expect([others.length, read.length]).toEqual([24, 25]);
-  await database().transaction(async (tx) => {
-    expect(await lockUnchanged(tx, workspaceId, read)).toEqual(new Set(others));
-    // Another counter finds them taken, and waits for nobody.
-    await database().transaction(async (other) => {
-      expect(await lockUnchanged(other, workspaceId, read)).toEqual(new Set());
-    });
-  });
-  await countRuns(workspaceId, at.quizId);
   expect(await among(at, inPage2)).toEqual(await countedApart(at, inPage2));
 });
 
