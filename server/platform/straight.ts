@@ -46,9 +46,7 @@ export function answerStraight(request: IncomingMessage, response: ServerRespons
   request.on('data', (part: Buffer) => parts.push(part));
   // A body that breaks off ends nowhere: the connection is gone, and nobody waits.
   request.on('end', () => {
-    void answerWith(asked, request, Buffer.concat(parts), response).catch((error: unknown) =>
-      response.destroy(error as Error),
-    );
+    void answerWith(asked, request, Buffer.concat(parts), response).catch(() => response.destroy());
   });
   return true;
 }
@@ -60,7 +58,8 @@ async function answerWith(
   response: ServerResponse,
 ): Promise<void> {
   const headers = Object.entries(request.headers).map(([name, value]) => [name, String(value)] as [string, string]);
-  const url = `http://${request.headers.host ?? 'localhost'}${request.url ?? ''}`;
+  // Not the host that was asked for, which anybody may write as they like, and no endpoint reads.
+  const url = `http://localhost${request.url ?? ''}`;
   const answer = await asked(
     new Request(url, { method: request.method ?? 'POST', headers, body: new Uint8Array(body) }),
   );
