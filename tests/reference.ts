@@ -10,14 +10,18 @@ type Answers = Record<string, Answer>;
 const near = (x: number) => Math.round(x * 1e9) / 1e9 + 0;
 const total = (list: number[]) => list.reduce((a, b) => a + b, 0);
 const folded = (text: string) => text.normalize('NFKC').replace(/[‘’]/g, "'").toLowerCase().replace(/\s+/g, ' ').trim();
-const spelled = (accept: (string | { text: string; credit?: number })[] | undefined, typed: string): number | null => {
+export const spelled = (
+  accept: (string | { text: string; credit?: number })[] | undefined,
+  typed: string,
+): number | null => {
   const found = (accept ?? [])
     .map((a) => (typeof a === 'string' ? { text: a, credit: 1 } : { credit: 1, ...a }))
     .filter((a) => folded(a.text) === folded(typed));
   return found.length ? Math.max(...found.map((a) => a.credit)) : null;
 };
 
-const answersOf = (q: Question): 'keyed' | 'reviewed' | 'neither' => {
+/** Whether anything is right about it. */
+export const answersOf = (q: Question): 'keyed' | 'reviewed' | 'neither' => {
   switch (q.kind) {
     case 'choice':
       return q.options.some((o) => o.credit !== undefined && o.credit > 0) ? 'keyed' : 'neither';
@@ -44,7 +48,7 @@ const answersOf = (q: Question): 'keyed' | 'reviewed' | 'neither' => {
   }
 };
 
-const empty = (answer: Answer | undefined): boolean =>
+export const empty = (answer: Answer | undefined): boolean =>
   answer === undefined ||
   (typeof answer === 'string' && answer.trim() === '') ||
   (Array.isArray(answer) && answer.length === 0);
@@ -97,7 +101,11 @@ function credit(q: Question, answer: Answer): number | 'pending' {
   }
 }
 
-function marks(q: Question, answer: Answer | undefined): { awarded: number; pending: boolean; credit: number | null } {
+/** What an answer is worth. */
+export function marks(
+  q: Question,
+  answer: Answer | undefined,
+): { awarded: number; pending: boolean; credit: number | null } {
   if (answer === undefined || empty(answer)) return { awarded: 0, pending: false, credit: null };
   const got = credit(q, answer);
   if (got === 'pending') return { awarded: 0, pending: true, credit: null };

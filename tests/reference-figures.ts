@@ -1,0 +1,329 @@
+/**
+ * What Findings says of a quiz, written a second time: every figure is counted by going through all runs and looking at what was answered.
+ * Shares no code with the figures of the core; of a run it takes the state as it was folded, and what it came to.
+ */
+import type { Findings } from '../contract/results';
+import type { Result } from '../core/flow/result';
+import type { Run } from '../core/flow/run';
+import type { Question, Quiz } from '../core/schema/quiz';
+import type { Condition } from '../core/stats/filter';
+import type { Answer } from '../core/values/answer';
+import { answersOf, empty, marks, spelled } from './reference';
+
+export type Taken = { day: string; source: string; run: Run; result: Result };
+
+const blocksOf = (quiz: Quiz) => quiz.pages.flatMap((page) => page.blocks);
+const questionsIn = (quiz: Quiz) => blocksOf(quiz).filter((block): block is Question => 'required' in block);
+const many = (of: unknown[]) => of.length;
+const containing = (of: object): unknown => expect.objectContaining(of);
+const containingAll = (of: unknown[]): unknown => expect.arrayContaining(of);
+const near = (n: number): unknown => expect.closeTo(n, 9);
+const plain = (answer: Answer): string => (typeof answer === 'object' ? '' : String(answer));
+
+/** What was answered to a question that the run came by. */
+export function answerTo({ run }: Taken, q: Question): Answer | undefined {
+  if (!run.way.some(({ shown }) => shown.includes(q.id))) return undefined;
+  const answer = run.answers[q.id];
+  return empty(answer) ? undefined : answer;
+}
+/** Of a page with a gate the first try is worth something, whatever stands there later. */
+const worth = (taken: Taken, q: Question) => {
+  const isMarked = answersOf(q) !== 'neither' && answerTo(taken, q) !== undefined;
+  return marks(q, isMarked ? (taken.run.first[q.id] ?? taken.run.answers[q.id]) : undefined);
+};
+const isRight = (taken: Taken, q: Question) => worth(taken, q).credit === 1;
+
+/** Numbers, cells or places that an answer holds, as filters name them. */
+function valuesIn(q: Question, answer: Answer): string[] {
+  if (q.kind === 'order') return (answer as string[]).map((id, i) => `${id} ${i + 1}`);
+  if (q.kind === 'grid')
+    return Object.entries(answer as Record<string, string[]>).flatMap(([row, columns]) =>
+      columns.map((column) => `${row} ${column}`),
+    );
+  if (q.kind === 'match') return Object.entries(answer as Record<string, string>).map((pair) => pair.join(' '));
+  return [plain(answer)];
+}
+const holds = (taken: Taken, q: Question, value: string): boolean => {
+  const answer = answerTo(taken, q);
+  return answer !== undefined && valuesIn(q, answer).includes(value);
+};
+const given = ({ run }: Taken, field: string): string =>
+  Object.values(run.contact).flatMap((form) => ('fields' in form ? [form.fields[field] ?? ''] : []))[0] ?? '';
+const left = ({ run }: Taken) =>
+  Object.values(run.contact).some((form) => 'fields' in form && Object.values(form.fields).some(Boolean));
+const enters = ({ run }: Taken, page: string) => run.way.some((visit) => visit.page === page);
+const reached = ({ run, result }: Taken, verdict: string, outcome: string) =>
+  run.finished && (result.verdicts[verdict]?.outcomes ?? []).includes(outcome);
+const percentOf = ({ run, result }: Taken, of: string): number | null => {
+  if (!run.finished) return null;
+  if (of === 'marks') return result.marks.percent;
+  return result.scales[of]?.percent ?? null;
+};
+const topicPercent = ({ run, result }: Taken, topic: string): number | null =>
+  run.finished ? (result.topics[topic]?.marks.percent ?? null) : null;
+const part = (percent: number, parts: number) => Math.max(0, Math.min(parts - 1, Math.floor((percent * parts) / 100)));
+
+/** Whether a run is meant, by what its visitor did. */
+export function isMeantApart(quiz: Quiz, taken: Taken, where: readonly Condition[]): boolean {
+  const { run, source, day } = taken;
+  return where.every(({ on, of, any }) => {
+    const q = questionsIn(quiz).find(({ id }) => id === of);
+    switch (on) {
+      case 'edition':
+        return any.includes('1');
+      case 'language':
+        return any.includes('en');
+      case 'listed':
+        return any[0] === 'no';
+      case 'time':
+        return (!any[0] || day >= any[0]) && (!any[1] || day <= any[1]);
+      case 'source':
+        return any.includes(source);
+      case 'finished':
+        return run.finished === (any[0] === 'yes');
+      case 'page':
+        return any.some((page) => enters(taken, page));
+      case 'answer':
+        return q !== undefined && any.some((option) => ((answerTo(taken, q) ?? []) as string[]).includes(option));
+      case 'value':
+        return q !== undefined && any.some((value) => holds(taken, q, value));
+      case 'right':
+        if (!q || answerTo(taken, q) === undefined) return false;
+        return any[0] === 'yes' ? isRight(taken, q) : !isRight(taken, q) && !worth(taken, q).pending;
+      case 'outcome':
+        return any.some((outcome) => reached(taken, of, outcome));
+      case 'field':
+        return any.includes(given(taken, of));
+      case 'scale':
+      case 'marks': {
+        const percent = percentOf(taken, on === 'marks' ? 'marks' : of);
+        return percent !== null && any.includes(String(part(percent, 10)));
+      }
+      case 'topic': {
+        const percent = topicPercent(taken, of);
+        return percent !== null && any.includes(String(part(percent, 5)));
+      }
+      case 'stands': {
+        const percent = percentOf(taken, of);
+        const whole = Math.max(0, Math.min(100, Math.floor(percent ?? -1)));
+        return percent !== null && whole >= Number(any[0]) && whole <= Number(any[1]);
+      }
+    }
+  });
+}
+
+/** Each value with how often it is there, rising. */
+function tally<T extends string | number>(values: T[]): [T, number][] {
+  const rising = [...new Set(values)].sort((a, b) => (a < b ? -1 : 1));
+  return rising.map((value) => [value, many(values.filter((one) => one === value))]);
+}
+/** All numbers in a row, and what stands a quarter, a half and three quarters along it. */
+function numbersDrawn(values: number[]) {
+  const rising = [...values].sort((a, b) => a - b);
+  const at = (share: number) => {
+    const place = (rising.length - 1) * share;
+    const [below = 0, above = 0] = [rising[Math.floor(place)], rising[Math.ceil(place)]];
+    return below + (place - Math.floor(place)) * (above - below);
+  };
+  return {
+    as: 'numbers',
+    bins: tally(values).map(([value, count]) => ({ from: value, to: value, count })),
+    summary: rising.length
+      ? {
+          mean: near(rising.reduce((a, b) => a + b, 0) / rising.length),
+          low: near(at(0.25)),
+          median: near(at(0.5)),
+          high: near(at(0.75)),
+        }
+      : null,
+  };
+}
+
+const bars = (counts: [id: string, count: number][], of: number) =>
+  counts.map(([id, count]) => containing({ id, count, share: of === 0 ? 0 : count / of }));
+
+/** What is drawn of a question; the core's names and intervals are tested with the kinds. */
+function drawing(q: Question, taken: Taken[]): unknown {
+  const all = taken.flatMap((one) => [answerTo(one, q)]).filter((answer) => answer !== undefined);
+  const having = (value: string) => many(taken.filter((one) => holds(one, q, value)));
+  switch (q.kind) {
+    case 'choice':
+      return containing({
+        as: 'bars',
+        bars: bars(
+          q.options.map(({ id }) => [id, many(all.filter((answer) => (answer as string[]).includes(id)))]),
+          many(all),
+        ),
+      });
+    case 'number':
+    case 'slider':
+    case 'rating':
+      return containing(numbersDrawn(all as number[]));
+    case 'date':
+      return { as: 'days', days: tally(all.map((answer) => plain(answer).slice(0, 7))) };
+    case 'order':
+      return containing({
+        as: 'places',
+        items: q.items.map(({ id }) => {
+          const places = q.items.map((_, i) => having(`${id} ${i + 1}`));
+          const sum = places.reduce((a, count, i) => a + count * (i + 1), 0);
+          return containing({
+            ...{ id, places, first: places[0] },
+            mean: all.length ? near(sum / all.length) : null,
+          });
+        }),
+      });
+    case 'match':
+    case 'grid': {
+      const rows = q.kind === 'grid' ? q.rows : q.pairs.map((pair) => pair.left);
+      const columns = q.kind === 'grid' ? q.columns : q.pairs.map((pair) => pair.right);
+      return containing({
+        as: 'cells',
+        rows: rows.map(({ id }) => containing({ id })),
+        columns: columns.map(({ id }) => containing({ id })),
+        counts: rows.map((row) => columns.map((column) => having(`${row.id} ${column.id}`))),
+      });
+    }
+    case 'gaps': {
+      const spelledRight = (answer: Answer, id: string) =>
+        spelled(q.gaps.find((gap) => gap.id === id)?.accept, (answer as Record<string, string>)[id] ?? '') === 1;
+      return containing({
+        as: 'bars',
+        of: 'right',
+        bars: bars(
+          q.gaps.map(({ id }) => [id, many(all.filter((answer) => spelledRight(answer, id)))]),
+          many(all),
+        ),
+      });
+    }
+    default:
+      return { as: 'words' };
+  }
+}
+
+/** Findings of these runs, all of whose figures are given; matched with `toMatchObject`. */
+export function findingsApart(quiz: Quiz, taken: Taken[]): object {
+  const count = (is: (one: Taken) => boolean) => many(taken.filter(is));
+  // Nobody counts as having started who has sent nothing, and all of these have.
+  const finished = taken.filter(({ run }) => run.finished);
+  const moved = (page: string) => (one: Taken) =>
+    one.run.way.some((visit, i) => visit.page === page && (i < one.run.way.length - 1 || visit.move !== undefined));
+  const stands = (page: string) => (one: Taken) => !one.run.finished && one.run.way.at(-1)?.page === page;
+  const again = (page: string) => (one: Taken) => many(one.run.way.filter((visit) => visit.page === page)) > 1;
+  const spread = (id: string, parts: number, percents: (number | null)[], of: Question[]) => {
+    const known = percents.filter((percent) => percent !== null);
+    const own = finished.filter((_, i) => percents[i] !== null);
+    const seen = (one: Taken, q: Question) => one.run.way.some(({ shown }) => shown.includes(q.id));
+    const asked = (one: Taken) => (quiz.scoring.of === 'all' ? of : of.filter((q) => seen(one, q)));
+    return known.length === 0
+      ? []
+      : [
+          {
+            ...{ id, decided: known.length },
+            bars: Array.from({ length: parts }, (_, i) => ({
+              count: many(known.filter((percent) => part(percent, parts) === i)),
+            })),
+            knew: numbersDrawn(own.map((one) => many(asked(one).filter((q) => isRight(one, q))))),
+            earned: numbersDrawn(
+              own.map((one) => {
+                const sum = asked(one).reduce((all, q) => all + worth(one, q).awarded, 0);
+                return Math.round(Math.round(sum * 1e9) / 1e8) / 10 + 0;
+              }),
+            ),
+          },
+        ];
+  };
+  const scored = questionsIn(quiz).filter((q) => answersOf(q) !== 'neither');
+  const asking = quiz.pages.filter((page) => page.stage === 'ask');
+  const fields = blocksOf(quiz).flatMap((block) => (block.kind === 'contact' ? block.fields : []));
+  const offers = blocksOf(quiz).flatMap((block) => (block.kind === 'offer' ? [block.id] : []));
+  const filled = (id: string) => count((one) => given(one, id) !== '');
+  const expected: { [K in keyof Findings]?: unknown } = {
+    journey: [
+      { key: 'seen', count: taken.length, lost: 0 },
+      { key: 'started', count: taken.length, lost: 0 },
+      ...asking.map(({ id }) => ({
+        key: `leave ${id}`,
+        count: count(moved(id)),
+        entered: count((one) => enters(one, id)),
+        lost: count(stands(id)),
+      })),
+      { key: 'finished', count: finished.length, entered: taken.length, lost: 0 },
+      { key: 'contact', count: count(left) },
+      { key: 'offer', count: count(({ run }) => run.offers.length > 0) },
+    ],
+    questions: questionsIn(quiz).map((q) => {
+      const answered = taken.filter((one) => answerTo(one, q) !== undefined);
+      return {
+        ...{ id: q.id, kind: q.kind, answered: answered.length },
+        options:
+          q.kind === 'choice'
+            ? q.options.map(({ id }) => ({
+                id,
+                count: many(answered.filter((one) => (answerTo(one, q) as string[]).includes(id))),
+              }))
+            : [],
+      };
+    }),
+    drawn: questionsIn(quiz).map((q) => {
+      const answered = taken.filter((one) => answerTo(one, q) !== undefined);
+      const pending = answered.filter((one) => worth(one, q).pending);
+      const page = quiz.pages.find(({ blocks }) => blocks.includes(q));
+      return {
+        ...{ id: q.id, answered: answered.length, pending: pending.length },
+        ...(q.showIf ? {} : { skipped: count(moved(page?.id ?? '')) - answered.length }),
+        ...(answersOf(q) === 'keyed' ? { right: { count: many(answered.filter((one) => isRight(one, q))) } } : {}),
+        drawing: drawing(q, taken),
+      };
+    }),
+    spreads: [
+      ...spread(
+        'marks',
+        10,
+        finished.map((one) => percentOf(one, 'marks')),
+        scored,
+      ),
+      ...quiz.topics.flatMap(({ id }) =>
+        spread(
+          `topic ${id}`,
+          5,
+          finished.map((one) => topicPercent(one, id)),
+          scored.filter((q) => q.topic === id),
+        ),
+      ),
+    ],
+    fields:
+      count(left) === 0
+        ? []
+        : [
+            { id: '', of: count(left), bars: fields.map(({ id }) => ({ id, count: filled(id) })) },
+            ...fields
+              .filter(({ format }) => format === 'choice')
+              .map(({ id, options = [] }) => ({
+                ...{ id, of: filled(id) },
+                bars: options.map((option) => ({
+                  id: option.id,
+                  count: count((one) => given(one, id) === option.id),
+                })),
+              })),
+          ],
+    outcomes: quiz.verdicts.map(({ id, outcomes }) => ({
+      ...{ verdict: id, decided: finished.length },
+      outcomes: outcomes.map((outcome) => ({
+        id: outcome.id,
+        count: count((one) => reached(one, id, outcome.id)),
+        share: finished.length === 0 ? 0 : count((one) => reached(one, id, outcome.id)) / finished.length,
+      })),
+    })),
+    offers: offers.map((id) => ({ id, count: count(({ run }) => run.offers.includes(id)) })),
+    ends: containingAll(
+      asking
+        .filter(({ id }) => count(again(id)) > 0)
+        .map(({ id }) => containing({ id: `again ${id}`, count: count(again(id)) })),
+    ),
+    listed: 0,
+    machines: 0,
+    counting: 0,
+  };
+  return expected;
+}
