@@ -2,20 +2,25 @@
  * How long answers take under a steady half load: as many as half of what the server takes at most, at moments that do not wait for answers (as
  * visitors come), while figures are counted, letters go out and somebody has Findings open. `BENCH_MINUTES` (10).
  */
-import { agent, CONNECTIONS, openPass, type Pass, sendNext } from './visitors';
+import { randomOf } from '../core/values/random';
+import { agent, CONNECTIONS, openPass, type Pass, sendNext, settled } from './visitors';
 
 const MINUTES = Number(process.env['BENCH_MINUTES'] ?? 10);
 const home = process.env['PUBLIC_URL'] ?? '';
+const random = randomOf(5, 'steady');
 
-/** What the server takes at most. Answers a second. */
+/** Visitors who are on their way at any moment, each somewhere else. */
+const ON_THE_WAY = 300;
+
+/** What the server takes at most of the same: openings, answers, and letters where an address is left. A second. */
 async function most(): Promise<number> {
   const until = performance.now() + 10_000;
   let done = 0;
   await Promise.all(
     Array.from({ length: CONNECTIONS }, async (_, n) => {
-      while (performance.now() < until) {
+      for (; performance.now() < until; done += 1) {
         const pass = await openPass(n);
-        for (; pass.seq < pass.script.length && performance.now() < until; done += 1) await sendNext(pass);
+        for (; pass.seq < pass.script.length && performance.now() < until; done += 1) await sendNext(pass, true);
       }
     }),
   );
@@ -44,20 +49,34 @@ async function reader(isOver: () => boolean): Promise<number> {
   return looks;
 }
 
+/** Visitors as they are met at some moment: each has come as far as chance would have it. */
+async function onTheWay(): Promise<Pass[]> {
+  return Promise.all(
+    Array.from({ length: ON_THE_WAY }, async (_, n) => {
+      const pass = await openPass(n);
+      for (let steps = Math.floor(random() * pass.script.length); steps > 0; steps--) await sendNext(pass);
+      return pass;
+    }),
+  );
+}
+
 async function steady(): Promise<void> {
   const half = (await most()) / 2;
   const times: number[] = [];
-  const passes: Pass[] = [];
-  let [failed, asked, over] = [0, 0, false];
+  const passes = await onTheWay();
+  // What that left behind is no part of a steady load.
+  await settled();
+  let [failed, asked, over, busy] = [0, 0, false, 0];
   const looks = reader(() => over);
   const begun = performance.now();
   const pending = new Set<Promise<void>>();
   for (let n = 0; performance.now() - begun < MINUTES * 60_000; n++) {
-    // Of every ten things one is a new visitor; openings are load too, and are not timed.
     const due = begun + (n * 1000) / half;
     const wait = due - performance.now();
     if (wait > 1) await new Promise((resume) => setTimeout(resume, wait));
-    const pass = passes.shift();
+    // Whoever comes to the end makes room for somebody new. Openings are load too, and are not timed.
+    const [pass] = passes.length + busy < ON_THE_WAY ? [] : passes.splice(Math.floor(random() * passes.length), 1);
+    busy += 1;
     const work = pass
       ? (async () => {
           const status = await sendNext(pass, true);
@@ -68,7 +87,10 @@ async function steady(): Promise<void> {
         })()
       : openPass(n).then((one) => void passes.push(one));
     asked += 1;
-    const done = work.finally(() => pending.delete(done));
+    const done = work.finally(() => {
+      busy -= 1;
+      pending.delete(done);
+    });
     pending.add(done);
   }
   await Promise.all(pending);

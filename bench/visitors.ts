@@ -1,6 +1,8 @@
 /** Visitors that take a quiz over HTTP as fast as they are let, for the benches. */
 import { randomBytes } from 'node:crypto';
 import { Agent, request } from 'node:http';
+import { setTimeout as after } from 'node:timers/promises';
+import { Client } from 'pg';
 import { demoQuiz } from '../tests/quizzes';
 import type { Sent } from '../core/flow/run';
 import { rehearsedRun } from '../core/rehearsal/sampled';
@@ -55,10 +57,38 @@ const leftBy = (token: string) => ({
   contact: { fields: { name: 'Ida', email: `${token.toLowerCase()}@example.com` }, consent: 1 },
 });
 
-/** Sends what comes next in a pass. @param writes whether an address is left where one is asked for, so that a letter goes out @returns the status */
-export function sendNext(pass: Pass, writes = false): Promise<number> {
+/** What comes next in a pass, as it is sent. @param writes whether an address is left where one is asked for, so that a letter goes out */
+export function stepOf(pass: Pass, writes: boolean): { address: string; token: string; seq: number; sent: Sent } {
   const next = pass.script[pass.seq];
-  const sent = writes && next?.do === 'go' && next.contact ? { ...next, contact: leftBy(pass.token) } : next;
+  if (!next) throw new Error('This pass is at its end');
   pass.seq += 1;
-  return post('/runs/step', { address: 'tourer', token: pass.token, seq: pass.seq, sent }, pass.at);
+  const sent = writes && next.do === 'go' && next.contact ? { ...next, contact: leftBy(pass.token) } : next;
+  return { address: 'tourer', token: pass.token, seq: pass.seq, sent };
 }
+
+/** Sends that. @returns the status */
+export const sendNext = (pass: Pass, writes = false): Promise<number> =>
+  post('/runs/step', stepOf(pass, writes), pass.at);
+
+/** What a number is in the database of the bench. */
+export async function asked<T>(ask: (one: (text: string) => Promise<number>) => Promise<T>): Promise<T> {
+  const client = new Client({ connectionString: process.env['DATABASE_URL'] });
+  await client.connect();
+  try {
+    return await ask(async (text) => Number((await client.query<{ n: string }>(text)).rows[0]?.n ?? 0));
+  } finally {
+    await client.end();
+  }
+}
+
+/** Figures and letters come after: waits until they have, three minutes at most. */
+export const settled = (): Promise<void> =>
+  asked(async (one) => {
+    for (let n = 0; n < 180; n++) {
+      const waits = await one(
+        "select (select count(*) from runs where counted_seq < seq) + (select count(*) from deliveries where state = 'waiting') as n",
+      );
+      if (waits === 0) return;
+      await after(1_000);
+    }
+  });
