@@ -238,6 +238,41 @@ export async function compare(database: string, log: Log, hash: (token: string) 
   return verdict;
 }
 
+/**
+ * What another system was told beside what was acknowledged: of each run all that happened, in its order.
+ * @param heard messages as they came, those that came again included
+ * @returns what is missing or out of turn
+ */
+export async function compareTold(
+  database: string,
+  log: Log,
+  hash: (token: string) => string,
+  heard: readonly { type: string; body: string }[],
+): Promise<string[]> {
+  const client = new Client({ connectionString: database });
+  await client.connect();
+  try {
+    const { rows } = await client.query<{ run_id: string; token_hash: string }>('select run_id, token_hash from runs');
+    const runs = new Map(rows.map((row) => [row.token_hash, row.run_id]));
+    const told = new Map<string, string[]>();
+    for (const { type, body } of heard) {
+      const { run } = (JSON.parse(body) as { data: { run: string } }).data;
+      const before = told.get(run) ?? [];
+      if (!before.includes(type)) told.set(run, [...before, type]);
+    }
+    return log.runs.flatMap(({ token, acknowledged, finished, email }) => {
+      const order = told.get(runs.get(hash(token)) ?? '') ?? [];
+      const whole = ['run.started', 'contact.left', 'run.finished'];
+      // Of a run whose last answer was sent and never acknowledged it may have been told as well.
+      const least = finished ? whole : whole.slice(0, acknowledged.size > 0 ? 1 : 0);
+      const isInOrder = order.every((type, i) => type === whole[i]);
+      return isInOrder && order.length >= least.length ? [] : [`${email}: ${order.join(', ') || 'nothing'}`];
+    });
+  } finally {
+    await client.end();
+  }
+}
+
 const sorted = (value: unknown): unknown =>
   Array.isArray(value)
     ? value.map(sorted)

@@ -2,6 +2,10 @@
 import { spawn } from 'node:child_process';
 import { figuresOf } from '../db/queries/figures';
 import { migrateDatabase } from '../db/migrate';
+import type { Happening } from '../core/connections/happenings';
+import { deliverAll } from '../server/integrations/deliver';
+import { addWebhook } from '../server/integrations/webhooks';
+import { type Heard, type Receiver, startReceiver } from '../standins/receiver';
 import { closePool } from '../server/platform/background/pool';
 import { countRuns, recountRuns } from '../server/results/count-runs';
 import { closeDatabase, database } from '../server/platform/database';
@@ -10,7 +14,7 @@ import { prepareQueue, stopJobs } from '../server/platform/jobs';
 import { freePort } from './browser/servers';
 import { fuzz, randomFrom } from './fuzz';
 import { App, creator, postOffice } from './outside';
-import { compare, goThrough, type Log, type Wire, wireTo } from './storm';
+import { compare, compareTold, goThrough, type Log, type Wire, wireTo } from './storm';
 
 const direct = process.env['DATABASE_URL'] ?? '';
 const say = (words: string) => console.log(words);
@@ -20,6 +24,7 @@ const option = (name: string, otherwise: number) => {
   return at < 0 ? otherwise : Number(process.argv[at + 1]);
 };
 const seed = option('seed', 1);
+const TOLD: Happening[] = ['run.started', 'contact.left', 'run.finished'];
 
 const cluster = (what: string): Promise<void> =>
   new Promise((resolve, reject) => {
@@ -28,8 +33,16 @@ const cluster = (what: string): Promise<void> =>
     child.on('close', (status) => (status === 0 ? resolve() : reject(new Error(`${what} ended with ${status}`))));
   });
 
-async function storm(apps: App[], wire: Wire, came: Map<string, number>): Promise<boolean> {
+async function storm(apps: App[], wire: Wire, came: Map<string, number>, receiver: Receiver): Promise<boolean> {
   const { cookie, at } = await creator();
+  await addWebhook(at.member, { url: `${receiver.url}/in`, happenings: TOLD, quizzes: null });
+  const lies = randomFrom(seed + 5);
+  // It lies now and then: it has taken a message, and says that it has not.
+  const heard: Heard[] = [];
+  receiver.answer((message) => {
+    heard.push(message);
+    return { status: lies.below(8) === 0 ? 500 : 200 };
+  });
   const lasts = option('seconds', 600) * 1000;
   const random = randomFrom(seed);
   const log: Log = { faults: {}, runs: [], edits: new Set() };
@@ -66,6 +79,11 @@ async function storm(apps: App[], wire: Wire, came: Map<string, number>): Promis
       n: number;
     };
   for (let i = 0; i < 1_200 && (await waiting().catch(() => ({ n: 1 }))).n > 0; i++) await pause(500);
+  receiver.answer((message) => {
+    heard.push(message);
+    return { status: 200 };
+  });
+  const untold = await tellAll();
   await countRuns(workspaceId, at.quizId);
   const before = await figuresOf(database(), workspaceId, at.quizId);
   await recountRuns(workspaceId, at.quizId);
@@ -74,6 +92,7 @@ async function storm(apps: App[], wire: Wire, came: Map<string, number>): Promis
     (k) => (before.get(k) ?? 0) !== (after.get(k) ?? 0),
   );
   const verdict = await compare(direct, log, hashToken);
+  const mistold = await compareTold(direct, log, hashToken, heard);
   const unsent = (await waiting()).n;
   const faults = Object.values(log.faults).reduce((a, b) => a + b, 0);
   say(
@@ -85,14 +104,34 @@ async function storm(apps: App[], wire: Wire, came: Map<string, number>): Promis
   say(
     `letters: ${verdict.letters} written, ${came.size} arrived, ${[...came.values()].filter((n) => n > 1).length} of them more than once, ${unsent} waiting`,
   );
+  const messages = new Set(heard.map(({ id }) => id)).size;
+  say(
+    `told: ${messages} messages, ${heard.length - messages} of them again, ${untold} waiting; missing or out of turn: ${mistold.length} ${mistold.slice(0, 5).join('; ')}`,
+  );
   say(`lost: ${verdict.lost.length} ${verdict.lost.slice(0, 5).join('; ')}`);
   say(`wrong: ${verdict.wrong.length} ${verdict.wrong.slice(0, 5).join('; ')}`);
   say(`figures that differ from a recount: ${figures.length} ${figures.slice(0, 5).join('; ')}`);
   return (
-    verdict.lost.length + verdict.wrong.length + figures.length === 0 &&
+    verdict.lost.length + verdict.wrong.length + figures.length + mistold.length + untold === 0 &&
     verdict.events > 0 &&
     came.size >= verdict.letters
   );
+}
+
+/** What the processes had in their hands as they were killed, and what is to be tried again later, goes out now. @returns what still waits */
+async function tellAll(): Promise<number> {
+  const { $client } = database();
+  const waiting = async () =>
+    Number(
+      (await $client.query<{ n: string }>("select count(*) as n from webhook_messages where state = 'waiting'")).rows[0]
+        ?.n ?? 0,
+    );
+  for (let tries = 0; tries < 60 && (await waiting()) > 0; tries++) {
+    await $client.query("update webhook_messages set taken_until = null, next_at = now() where state = 'waiting'");
+    await $client.query('update webhooks set failing_since = null, failures = 0, next_at = null');
+    await deliverAll();
+  }
+  return waiting();
 }
 
 async function wrongRequests(app: App): Promise<boolean> {
@@ -144,6 +183,9 @@ async function timesOf(app: string, address: string, answersGiven: number): Prom
 
 async function main(): Promise<void> {
   const office = await postOffice();
+  const hooks = await freePort();
+  process.env['INSIDE_HOOKS'] = `127.0.0.1:${hooks}`;
+  const receiver = await startReceiver({ port: hooks });
   process.env['SMTP_URL'] = `smtp://127.0.0.1:${office.port}`;
   await migrateDatabase(direct, () => prepareQueue(direct));
   const random = randomFrom(seed + 77);
@@ -154,6 +196,7 @@ async function main(): Promise<void> {
     DATABASE_URL: through.href,
     SMTP_URL: process.env['SMTP_URL'],
     PUBLIC_URL: process.env['PUBLIC_URL'] ?? '',
+    INSIDE_HOOKS: process.env['INSIDE_HOOKS'],
     LOG_LEVEL: 'error',
     VISITOR_RATE: '1000',
     HASTE: '0',
@@ -166,7 +209,7 @@ async function main(): Promise<void> {
     if (process.argv.includes('fuzz') && first) env.PUBLIC_URL = first.url();
     for (const app of needed) await app.start();
     if (process.argv.includes('fuzz') && first) isGood = await wrongRequests(first);
-    else isGood = await storm(apps, wire, office.came);
+    else isGood = await storm(apps, wire, office.came, receiver);
   } finally {
     for (const app of apps) await app.kill();
     await stopJobs();
@@ -174,6 +217,7 @@ async function main(): Promise<void> {
     await closeDatabase();
     await wire.close();
     await office.close();
+    await receiver.close();
   }
   process.exit(isGood ? 0 : 1);
 }
