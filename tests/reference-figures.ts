@@ -16,7 +16,6 @@ const blocksOf = (quiz: Quiz) => quiz.pages.flatMap((page) => page.blocks);
 const questionsIn = (quiz: Quiz) => blocksOf(quiz).filter((block): block is Question => 'required' in block);
 const many = (of: unknown[]) => of.length;
 const containing = (of: object): unknown => expect.objectContaining(of);
-const containingAll = (of: unknown[]): unknown => expect.arrayContaining(of);
 const near = (n: number): unknown => expect.closeTo(n, 9);
 const plain = (answer: Answer): string => (typeof answer === 'object' ? '' : String(answer));
 
@@ -204,12 +203,16 @@ function drawing(q: Question, taken: Taken[]): unknown {
 /** Findings of these runs, all of whose figures are given; matched with `toMatchObject`. */
 export function findingsApart(quiz: Quiz, taken: Taken[]): object {
   const count = (is: (one: Taken) => boolean) => many(taken.filter(is));
+  const asking = quiz.pages.filter((page) => page.stage === 'ask');
   // Nobody counts as having started who has sent nothing, and all of these have.
   const finished = taken.filter(({ run }) => run.finished);
   const moved = (page: string) => (one: Taken) =>
     one.run.way.some((visit, i) => visit.page === page && (i < one.run.way.length - 1 || visit.move !== undefined));
   const stands = (page: string) => (one: Taken) => !one.run.finished && one.run.way.at(-1)?.page === page;
   const again = (page: string) => (one: Taken) => many(one.run.way.filter((visit) => visit.page === page)) > 1;
+  // The form stands at the end of every way: who has finished without having come to it was led past it.
+  const isEarly = ({ run }: Taken) =>
+    run.finished && run.stopped === undefined && !run.way.some(({ page }) => page === asking.at(-1)?.id);
   const spread = (id: string, parts: number, percents: (number | null)[], of: Question[]) => {
     const known = percents.filter((percent) => percent !== null);
     const own = finished.filter((_, i) => percents[i] !== null);
@@ -234,7 +237,6 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
         ];
   };
   const scored = questionsIn(quiz).filter((q) => answersOf(q) !== 'neither');
-  const asking = quiz.pages.filter((page) => page.stage === 'ask');
   const fields = blocksOf(quiz).flatMap((block) => (block.kind === 'contact' ? block.fields : []));
   const offers = blocksOf(quiz).flatMap((block) => (block.kind === 'offer' ? [block.id] : []));
   const filled = (id: string) => count((one) => given(one, id) !== '');
@@ -316,14 +318,59 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
       })),
     })),
     offers: offers.map((id) => ({ id, count: count(({ run }) => run.offers.includes(id)) })),
-    ends: containingAll(
-      asking
-        .filter(({ id }) => count(again(id)) > 0)
-        .map(({ id }) => containing({ id: `again ${id}`, count: count(again(id)) })),
-    ),
+    ends: [
+      { id: 'early', count: count(isEarly) },
+      { id: 'visits', count: count(({ run }) => run.stopped === 'visits') },
+      ...asking.map(({ id }) => ({ id: `again ${id}`, count: count(again(id)) })),
+    ].filter((end) => end.count > 0),
     listed: 0,
     machines: 0,
     counting: 0,
   };
   return expected;
 }
+
+type PairApart = Record<'verdict' | 'outcome' | 'question' | 'option', string> &
+  Record<'chose' | 'reached' | 'others' | 'othersReached', number>;
+const choicesIn = (quiz: Quiz) =>
+  questionsIn(quiz).flatMap((q) => (q.kind === 'choice' ? q.options.map(({ id }) => ({ q, id })) : []));
+const chose = (one: Taken, { q, id }: { q: Question; id: string }) =>
+  ((answerTo(one, q) ?? []) as string[]).includes(id);
+const counted = (of: Taken[], has: (one: Taken) => boolean, comes: (one: Taken) => boolean) => {
+  const [those, others] = [of.filter(has), of.filter((one) => !has(one))];
+  return {
+    ...{ chose: those.length, reached: many(those.filter(comes)) },
+    ...{ others: others.length, othersReached: many(others.filter(comes)) },
+  };
+};
+
+/** Each answer with each outcome, among those who answered the question. */
+export const pairsWithOutcomesApart = (quiz: Quiz, taken: Taken[]): PairApart[] =>
+  quiz.verdicts.flatMap((verdict) =>
+    choicesIn(quiz).flatMap((choice) =>
+      verdict.outcomes.map(({ id }) => ({
+        ...{ verdict: verdict.id, outcome: id, question: choice.q.id, option: choice.id },
+        ...counted(
+          taken.filter((one) => answerTo(one, choice.q) !== undefined),
+          (one) => chose(one, choice),
+          (one) => reached(one, verdict.id, id),
+        ),
+      })),
+    ),
+  );
+
+/** Each two answers to two questions, among those who answered both. */
+export const pairsOfAnswersApart = (quiz: Quiz, taken: Taken[]): PairApart[] =>
+  choicesIn(quiz).flatMap((a, i) =>
+    choicesIn(quiz)
+      .slice(i + 1)
+      .filter((b) => b.q.id !== a.q.id)
+      .map((b) => ({
+        ...{ verdict: b.q.id, outcome: b.id, question: a.q.id, option: a.id },
+        ...counted(
+          taken.filter((one) => answerTo(one, a.q) !== undefined && answerTo(one, b.q) !== undefined),
+          (one) => chose(one, a),
+          (one) => chose(one, b),
+        ),
+      })),
+  );

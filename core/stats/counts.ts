@@ -6,6 +6,7 @@ import { kindOf, modelOf } from '../questions/registry';
 import type { Offer, Quiz } from '../schema/quiz';
 import { quizIndex, isContact, isQuestion } from '../document/lookup';
 import { isAnswered } from '../values/answer';
+import { targetOf } from '../flow/navigate';
 import { questionsOnWay, type Run } from '../flow/run';
 import { marksOf } from '../questions/credit';
 import { round9 } from '../values/numbers';
@@ -127,8 +128,7 @@ function endOf(quiz: Quiz, run: Run): End {
   if (left.move === undefined) return 'clock';
   const page = pages.get(left.page);
   const isLast = quiz.pages.findLast(({ stage }) => stage === 'ask')?.id === left.page;
-  const target = typeof left.move === 'number' ? page?.routes?.[left.move]?.to : page?.otherwise;
-  return target === 'finish' && !isLast ? 'early' : 'end';
+  return page && targetOf(page, left.move) === 'finish' && !isLast ? 'early' : 'end';
 }
 
 /** The tenth that a percentage lies in, 0 to 9; 100 belongs to the last. */

@@ -63,6 +63,12 @@ describe('a run that has finished', () => {
     expect(ends(early, go('p1', { q1: ['a'] }))).toEqual(['finished', 'end early']);
     expect(ends(early, go('p1', { q1: ['b'] }))).toEqual(['stop p2']);
   });
+  it('was ended before by a gate that was not met', () => {
+    const q1 = choice('q1', [option('a', {}, { credit: 1 }), option('b')]);
+    const gated = q({ blocks: [q1], hold: { until: 'right', tries: 1, then: 'finish' } });
+    expect(ends(gated, go('p1', { q1: ['b'] }))).toEqual(['finished', 'end early']);
+    expect(ends(gated, go('p1', { q1: ['a'] }))).toEqual(['stop p2']);
+  });
   it('was led to another quiz', () =>
     expect(ends(q({ otherwise: { quiz: 'other' } }), go('p1', { q1: ['a'] }))).toEqual(['finished', 'end away']));
   it('was ended by the clock', () =>

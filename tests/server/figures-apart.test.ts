@@ -6,16 +6,25 @@ import { checkQuiz } from '../../core/findings/check';
 import { resultOf } from '../../core/flow/result';
 import { type Run, type Sent, startRun, step } from '../../core/flow/run';
 import { type Question, type Quiz } from '../../core/schema/quiz';
-import { type Condition, readConditions, writeConditions } from '../../core/stats/filter';
+import { type Condition, readConditions, wantedOf, writeConditions } from '../../core/stats/filter';
 import type { Answer } from '../../core/values/answer';
 import { runs } from '../../db/schema';
 import { findingsOf, listPeople } from '../../server/results/findings';
 import { patternsOf } from '../../server/results/patterns';
 import { runsAsCsv } from '../../server/results/runs-table';
 import { splitsOf } from '../../server/results/splits';
+import { pairsOfAnswers, pairsWithOutcomes } from '../../server/results/together';
+import { hashToken } from '../../server/platform/ids';
 import { openRun, takeStep } from '../../server/visitor/take-step';
 import { anyAnswer, anyQuiz, type Dice, dice } from '../any-quiz';
-import { answerTo, findingsApart, isMeantApart, type Taken } from '../reference-figures';
+import {
+  answerTo,
+  findingsApart,
+  isMeantApart,
+  pairsOfAnswersApart,
+  pairsWithOutcomesApart,
+  type Taken,
+} from '../reference-figures';
 import { tries } from '../tries';
 import { database } from './own-database';
 import { newToken, type Published, published } from './world';
@@ -122,26 +131,15 @@ async function takenQuiz(seed: number): Promise<{ at: Published; quiz: Quiz; tak
     const [token, source, day] = [newToken(), d.one(sources), d.int(0, 2)];
     await openRun(at.address, token, {}, source);
     for (const [seq, one] of sent.entries()) await takeStep(at.address, token, seq + 1, one);
-    const { workspaceId } = at.member;
     const [row] = await database()
       .update(runs)
       .set({ seenAt: sql`${runs.seenAt} - ${day}::int * interval '1 day'` })
-      .where(eq(runs.runId, await newestRun(workspaceId)))
+      .where(eq(runs.tokenHash, hashToken(token)))
       .returning({ seenAt: runs.seenAt });
     taken.push({ day: row?.seenAt.toISOString().slice(0, 10) ?? '', source, run, result: resultOf(quiz, run) });
   }
   return { at, quiz, taken };
 }
-async function newestRun(workspaceId: string): Promise<string> {
-  const [row] = await database()
-    .select({ runId: runs.runId })
-    .from(runs)
-    .where(eq(runs.workspaceId, workspaceId))
-    .orderBy(sql`${runs.lastAt} desc`)
-    .limit(1);
-  return row?.runId ?? '';
-}
-
 /** Conditions on anything that this quiz has. */
 function anyCondition(d: Dice, quiz: Quiz, taken: readonly Taken[]): Condition {
   const some = <T>(list: T[]): T[] => {
@@ -244,6 +242,12 @@ async function compareAll(at: Published, quiz: Quiz, where: Condition[], meant: 
   const { patterns } = await patternsOf(member, quizId, where);
   const done = meant.filter(({ run }) => run.finished);
   expect(patterns).toMatchObject({ runs: done.length, read: done.length });
+  const selection = {
+    ...{ workspaceId: member.workspaceId, quizId },
+    wanted: wantedOf([...where, { on: 'finished', of: '', any: ['yes'] }]),
+  };
+  expect((await pairsWithOutcomes(quiz, selection)).pairs).toEqual(pairsWithOutcomesApart(quiz, done));
+  expect(await pairsOfAnswers(quiz, selection)).toEqual(pairsOfAnswersApart(quiz, done));
   let csv = '';
   for await (const piece of runsAsCsv(member, quizId, where, new Date(Date.now() + 60_000))) csv += piece;
   const { data: rows } = Papa.parse<Record<string, string>>(csv.trim(), { header: true });
@@ -271,7 +275,7 @@ it.each(Array.from({ length: tries(6).numRuns }, (_, seed) => seed))(
       if (meant.length > 0 && meant.length < taken.length) some += 1;
       await compareAll(at, quiz, where, meant);
     }
-    // No property of selections that mean nobody, or everybody.
+    // Selections that all mean nobody, or everybody, would show nothing.
     expect(some).toBeGreaterThan(0);
   },
 );
