@@ -6,7 +6,8 @@
 import { type ClientRequest, request } from 'node:http';
 import { setTimeout as after } from 'node:timers/promises';
 import { randomOf } from '../core/values/random';
-import { asked, openPass, type Pass, settled, stepOf } from './visitors';
+import { inDatabase, settled } from './in-database';
+import { openPass, type Pass, stepOf } from './visitors';
 
 const MINUTES = Number(process.env['BENCH_MINUTES'] ?? 60);
 const HOUR = 60;
@@ -23,9 +24,13 @@ const STRETCHES = 6;
 
 const home = process.env['PUBLIC_URL'] ?? '';
 const random = randomOf(11, 'campaign');
-/** Around so many seconds, some much longer. */
-const around = (seconds: number) =>
-  1000 * seconds * Math.exp(0.6 * Math.sqrt(-2 * Math.log(random() || 1e-9)) * Math.cos(6.283 * random()));
+/** How far thinking times lie apart: one in six takes nearly twice as long. */
+const SPREAD = 0.6;
+/** A thinking time in milliseconds, around so many seconds: log-normal, its normal deviate after Box and Muller (1958). */
+function around(seconds: number): number {
+  const deviate = Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  return 1000 * seconds * Math.exp(SPREAD * deviate);
+}
 
 /** When somebody comes. Minutes from the beginning, before its end. */
 function arrival(): number {
@@ -122,7 +127,7 @@ async function campaign(): Promise<void> {
 async function compare(): Promise<void> {
   await settled();
   const ofBench = "from runs where source = 'bench' and not is_trial";
-  await asked(async (one) => {
+  await inDatabase(async (one) => {
     const figure = (key: string) => one(`select count(*) as n ${ofBench} and counted_keys ? '${key}'`);
     const events = await one(
       "select count(*) as n from run_events e join runs r using (workspace_id, run_id) where r.source = 'bench'",
@@ -137,6 +142,8 @@ async function compare(): Promise<void> {
       `counted: ${await figure('started')} started, ${await figure('finished')} finished, ${await figure('contact')} left an address`,
     );
     console.log(`letters delivered: ${letters}, of ${tally.addresses} addresses`);
+    if (events < tally.acknowledged || letters < tally.addresses || (await figure('finished')) < tally.finished)
+      throw new Error('Something that was acknowledged is not there.');
   });
 }
 

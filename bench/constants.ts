@@ -4,6 +4,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { Client } from 'pg';
+import { settled } from './in-database';
 import { agent, CONNECTIONS, openPass, sendNext } from './visitors';
 
 const PASSES = Number(process.env['BENCH_PASSES'] ?? 3_000);
@@ -41,9 +42,7 @@ async function constants(): Promise<void> {
     }),
   );
   const took = (performance.now() - begun) / 1000;
-  // Figures and letters come after.
-  for (let n = 0; n < 180 && (await one('select count(*) as n from runs where counted_seq < seq')) > 0; n++)
-    await new Promise((resume) => setTimeout(resume, 1_000));
+  await settled();
   const after = await state();
   const of = (name: keyof typeof after) => after[name] - before[name];
   const per = (name: keyof typeof after, many: number) => of(name) / many;

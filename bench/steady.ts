@@ -3,7 +3,8 @@
  * visitors come), while figures are counted, letters go out and somebody has Findings open. `BENCH_MINUTES` (10).
  */
 import { randomOf } from '../core/values/random';
-import { agent, CONNECTIONS, openPass, type Pass, sendNext, settled } from './visitors';
+import { settled } from './in-database';
+import { agent, CONNECTIONS, openPass, type Pass, sendNext } from './visitors';
 
 const MINUTES = Number(process.env['BENCH_MINUTES'] ?? 10);
 const home = process.env['PUBLIC_URL'] ?? '';

@@ -1,8 +1,6 @@
 /** Visitors that take a quiz over HTTP as fast as they are let, for the benches. */
 import { randomBytes } from 'node:crypto';
 import { Agent, request } from 'node:http';
-import { setTimeout as after } from 'node:timers/promises';
-import { Client } from 'pg';
 import { demoQuiz } from '../tests/quizzes';
 import type { Sent } from '../core/flow/run';
 import { rehearsedRun } from '../core/rehearsal/sampled';
@@ -69,26 +67,3 @@ export function stepOf(pass: Pass, writes: boolean): { address: string; token: s
 /** Sends that. @returns the status */
 export const sendNext = (pass: Pass, writes = false): Promise<number> =>
   post('/runs/step', stepOf(pass, writes), pass.at);
-
-/** What a number is in the database of the bench. */
-export async function asked<T>(ask: (one: (text: string) => Promise<number>) => Promise<T>): Promise<T> {
-  const client = new Client({ connectionString: process.env['DATABASE_URL'] });
-  await client.connect();
-  try {
-    return await ask(async (text) => Number((await client.query<{ n: string }>(text)).rows[0]?.n ?? 0));
-  } finally {
-    await client.end();
-  }
-}
-
-/** Figures and letters come after: waits until they have, three minutes at most. */
-export const settled = (): Promise<void> =>
-  asked(async (one) => {
-    for (let n = 0; n < 180; n++) {
-      const waits = await one(
-        "select (select count(*) from runs where counted_seq < seq) + (select count(*) from deliveries where state = 'waiting') as n",
-      );
-      if (waits === 0) return;
-      await after(1_000);
-    }
-  });

@@ -37,17 +37,17 @@ async function storm(apps: App[], wire: Wire, came: Map<string, number>, receive
   const { cookie, at } = await creator();
   await addWebhook(at.member, { url: `${receiver.url}/in`, happenings: TOLD, quizzes: null });
   const lies = randomFrom(seed + 5);
-  // It lies now and then: it has taken a message, and says that it has not.
   const heard: Heard[] = [];
+  let over = false;
   receiver.answer((message) => {
     heard.push(message);
-    return { status: lies.below(8) === 0 ? 500 : 200 };
+    // It lies now and then: it has taken a message, and says that it has not.
+    return { status: !over && lies.below(8) === 0 ? 500 : 200 };
   });
   const lasts = option('seconds', 600) * 1000;
   const random = randomFrom(seed);
   const log: Log = { faults: {}, runs: [], edits: new Set() };
   const count = (what: string, n = 1) => (log.faults[what] = (log.faults[what] ?? 0) + n);
-  let over = false;
   const weather = (async () => {
     const until = Date.now() + lasts;
     while (Date.now() < until) {
@@ -79,10 +79,6 @@ async function storm(apps: App[], wire: Wire, came: Map<string, number>, receive
       n: number;
     };
   for (let i = 0; i < 1_200 && (await waiting().catch(() => ({ n: 1 }))).n > 0; i++) await pause(500);
-  receiver.answer((message) => {
-    heard.push(message);
-    return { status: 200 };
-  });
   const untold = await tellAll();
   await countRuns(workspaceId, at.quizId);
   const before = await figuresOf(database(), workspaceId, at.quizId);
