@@ -56,12 +56,12 @@ test('another system is told what happens, fails, and is told once more', async 
   await other.getByLabel('What it does').selectOption('takes everything');
   await other.getByRole('button', { name: 'Set it' }).click();
   await take(page, address, { do: 'go', page: 'p1', answers: { q: ['rye'] } });
+  // The newest of its kind: what came before, to a till that knew no secret or another one, is not asked about.
+  const newest = other.locator('h3', { hasText: 'run.finished' }).first().locator('+ p');
   await expect(async () => {
     await other.reload();
-    await expect(other.locator('body')).toContainText('run.finished');
+    await expect(newest).toContainText(', genuine, answered 200', { timeout: 500 });
   }).toPass({ timeout: 30_000 });
-  await expect(other.locator('body')).toContainText('genuine');
-  await expect(other.locator('body')).not.toContainText('NOT GENUINE');
   await told.getByRole('button', { name: 'Look again' }).click();
   await expect(log.getByText('run.finished')).toBeVisible();
 
