@@ -123,6 +123,14 @@ async function main(): Promise<void> {
     tell('by four conditions', ms(await median(findings(several))));
     tell('by day and source', ms(await median(() => splitsOf(member, quizId))));
     tell('people, the first page', ms(await median(() => listPeople(member, quizId))));
+    const [last] = (
+      await database().execute<{ at: string; run: string }>(
+        sql`select to_json(last_at)#>>'{}' as at, run_id as run from runs
+          where workspace_id = ${member.workspaceId} and quiz_id = ${quizId} order by last_at, run_id offset 50 limit 1`,
+      )
+    ).rows;
+    const before = { lastAt: last?.at ?? '', runId: last?.run ?? '' };
+    tell('people, the last page', ms(await median(() => listPeople(member, quizId, { before }))));
     const where = readConditions('answer:q3:b') ?? [];
     tell('people, the first page by one answer', ms(await median(() => listPeople(member, quizId, { where }))));
     const { token } = await visit(address, go('p0', { q0: ['a'] }));

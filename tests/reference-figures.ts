@@ -8,14 +8,17 @@ import type { Run } from '../core/flow/run';
 import type { Question, Quiz } from '../core/schema/quiz';
 import type { Condition } from '../core/stats/filter';
 import type { Answer } from '../core/values/answer';
-import { answersOf, empty, marks, spelled } from './reference';
+import type { Sent } from '../core/flow/run';
+import { answersOf, empty, isIn, marks, spelled } from './reference';
 
-export type Taken = { day: string; source: string; run: Run; result: Result };
+/** @property came when, as ISO 8601 @property sent with the seconds after that */
+export type Taken = { came: string; source: string; sent: { at: number; one: Sent }[]; run: Run; result: Result };
+export const dayOf = ({ came }: Taken): string => came.slice(0, 10);
 
-const blocksOf = (quiz: Quiz) => quiz.pages.flatMap((page) => page.blocks);
-const questionsIn = (quiz: Quiz) => blocksOf(quiz).filter((block): block is Question => 'required' in block);
-const many = (of: unknown[]) => of.length;
-const containing = (of: object): unknown => expect.objectContaining(of);
+export const blocksOf = (quiz: Quiz) => quiz.pages.flatMap((page) => page.blocks);
+export const questionsIn = (quiz: Quiz) => blocksOf(quiz).filter((block): block is Question => 'required' in block);
+export const many = (of: unknown[]) => of.length;
+export const containing = (of: object): unknown => expect.objectContaining(of);
 const near = (n: number): unknown => expect.closeTo(n, 9);
 const plain = (answer: Answer): string => (typeof answer === 'object' ? '' : String(answer));
 
@@ -25,8 +28,15 @@ export function answerTo({ run }: Taken, q: Question): Answer | undefined {
   const answer = run.answers[q.id];
   return empty(answer) ? undefined : answer;
 }
+/** The options of an answer to a choice, with words of one's own or without. */
+export const chosenIn = (answer: Answer | undefined): string[] =>
+  Array.isArray(answer) ? answer : ((answer as { options?: string[] } | undefined)?.options ?? []);
+export const optionsOf = (q: Extract<Question, { kind: 'choice' }>) => [
+  ...q.options.map(({ id }) => id),
+  ...(q.other ? ['other'] : []),
+];
 /** Of a page with a gate the first try is worth something, whatever stands there later. */
-const worth = (taken: Taken, q: Question) => {
+export const worth = (taken: Taken, q: Question) => {
   const isMarked = answersOf(q) !== 'neither' && answerTo(taken, q) !== undefined;
   return marks(q, isMarked ? (taken.run.first[q.id] ?? taken.run.answers[q.id]) : undefined);
 };
@@ -46,25 +56,27 @@ const holds = (taken: Taken, q: Question, value: string): boolean => {
   const answer = answerTo(taken, q);
   return answer !== undefined && valuesIn(q, answer).includes(value);
 };
-const given = ({ run }: Taken, field: string): string =>
+export const given = ({ run }: Taken, field: string): string =>
   Object.values(run.contact).flatMap((form) => ('fields' in form ? [form.fields[field] ?? ''] : []))[0] ?? '';
 const left = ({ run }: Taken) =>
   Object.values(run.contact).some((form) => 'fields' in form && Object.values(form.fields).some(Boolean));
 const enters = ({ run }: Taken, page: string) => run.way.some((visit) => visit.page === page);
-const reached = ({ run, result }: Taken, verdict: string, outcome: string) =>
+export const reached = ({ run, result }: Taken, verdict: string, outcome: string) =>
   run.finished && (result.verdicts[verdict]?.outcomes ?? []).includes(outcome);
-const percentOf = ({ run, result }: Taken, of: string): number | null => {
+export const percentOf = ({ run, result }: Taken, of: string): number | null => {
   if (!run.finished) return null;
   if (of === 'marks') return result.marks.percent;
   return result.scales[of]?.percent ?? null;
 };
-const topicPercent = ({ run, result }: Taken, topic: string): number | null =>
+export const topicPercent = ({ run, result }: Taken, topic: string): number | null =>
   run.finished ? (result.topics[topic]?.marks.percent ?? null) : null;
-const part = (percent: number, parts: number) => Math.max(0, Math.min(parts - 1, Math.floor((percent * parts) / 100)));
+export const part = (percent: number, parts: number) =>
+  Math.max(0, Math.min(parts - 1, Math.floor((percent * parts) / 100)));
 
 /** Whether a run is meant, by what its visitor did. */
 export function isMeantApart(quiz: Quiz, taken: Taken, where: readonly Condition[]): boolean {
-  const { run, source, day } = taken;
+  const { run, source } = taken;
+  const day = dayOf(taken);
   return where.every(({ on, of, any }) => {
     const q = questionsIn(quiz).find(({ id }) => id === of);
     switch (on) {
@@ -83,7 +95,7 @@ export function isMeantApart(quiz: Quiz, taken: Taken, where: readonly Condition
       case 'page':
         return any.some((page) => enters(taken, page));
       case 'answer':
-        return q !== undefined && any.some((option) => ((answerTo(taken, q) ?? []) as string[]).includes(option));
+        return q !== undefined && any.some((option) => chosenIn(answerTo(taken, q)).includes(option));
       case 'value':
         return q !== undefined && any.some((value) => holds(taken, q, value));
       case 'right':
@@ -117,7 +129,7 @@ function tally<T extends string | number>(values: T[]): [T, number][] {
   return rising.map((value) => [value, many(values.filter((one) => one === value))]);
 }
 /** All numbers in a row, and what stands a quarter, a half and three quarters along it. */
-function numbersDrawn(values: number[]) {
+export function numbersDrawn(values: number[]) {
   const rising = [...values].sort((a, b) => a - b);
   const at = (share: number) => {
     const place = (rising.length - 1) * share;
@@ -138,11 +150,11 @@ function numbersDrawn(values: number[]) {
   };
 }
 
-const bars = (counts: [id: string, count: number][], of: number) =>
+export const bars = (counts: [id: string, count: number][], of: number) =>
   counts.map(([id, count]) => containing({ id, count, share: of === 0 ? 0 : count / of }));
 
 /** What is drawn of a question; the core's names and intervals are tested with the kinds. */
-function drawing(q: Question, taken: Taken[]): unknown {
+export function drawing(q: Question, taken: Taken[]): unknown {
   const all = taken.flatMap((one) => [answerTo(one, q)]).filter((answer) => answer !== undefined);
   const having = (value: string) => many(taken.filter((one) => holds(one, q, value)));
   switch (q.kind) {
@@ -150,7 +162,7 @@ function drawing(q: Question, taken: Taken[]): unknown {
       return containing({
         as: 'bars',
         bars: bars(
-          q.options.map(({ id }) => [id, many(all.filter((answer) => (answer as string[]).includes(id)))]),
+          optionsOf(q).map((id) => [id, many(all.filter((answer) => chosenIn(answer).includes(id)))]),
           many(all),
         ),
       });
@@ -195,13 +207,94 @@ function drawing(q: Question, taken: Taken[]): unknown {
         ),
       });
     }
+    case 'spots': {
+      // The picture is parted into 24 fields each way; a point stands in the middle of its own.
+      const middle = (n: number) => (Math.min(23, Math.floor(n * 24)) + 0.5) / 24;
+      const fieldsIn = (answer: Answer) =>
+        Object.values(answer as unknown as Record<string, [number, number]>).map(
+          ([x, y]) => `${middle(x)} ${middle(y)}`,
+        );
+      return containing({
+        as: 'points',
+        points: [...new Set(all.flatMap(fieldsIn))]
+          .map((field) => {
+            const [x = 0, y = 0] = field.split(' ').map(Number);
+            // Two places of one answer in one field are one.
+            return { x, y, count: many(all.filter((answer) => fieldsIn(answer).includes(field))) };
+          })
+          .sort((one, other) => one.y - other.y || one.x - other.x),
+        bars: bars(
+          q.spots.map((spot) => [spot.id, many(all.filter((answer) => isIn(spot, answer)))]),
+          many(all),
+        ),
+      });
+    }
     default:
       return { as: 'words' };
   }
 }
 
+/** Where stretches of seconds end that are counted together: on a page, and of all of it. */
+const ON_PAGE = [5, 10, 15, 20, 30, 45, 60, 90, 120, 180, 300, 600, 1_800];
+const OF_ALL = [30, 60, 90, 120, 180, 240, 300, 420, 600, 900, 1_800, 3_600];
+
+/** How long pages were looked at: from one thing that was sent to the next. */
+function stays({ sent }: Taken): Map<string, number> {
+  const on = new Map<string, number>();
+  sent.forEach(({ at, one }, i) => {
+    if (one.do === 'go') on.set(one.page, (on.get(one.page) ?? 0) + at - (sent[i - 1]?.at ?? 0));
+  });
+  return on;
+}
+/** Quarters of seconds of which only the stretch is known: in each they lie evenly, and beyond the last end nothing is known. */
+function quarters(seconds: number[], ends: number[]) {
+  const stretch = (one: number) => [...ends, Infinity].findIndex((end) => one < end);
+  /** How many took less than so long. */
+  const below = (long: number) =>
+    seconds.reduce((sum, one) => {
+      const [from = 0, to = Infinity] = [ends[stretch(one) - 1], ends[stretch(one)]];
+      return sum + (to === Infinity ? 0 : Math.max(0, Math.min(1, (long - from) / (to - from))));
+    }, 0);
+  const at = (share: number) => {
+    const wanted = seconds.length * share;
+    let [low, high] = [0, ends.at(-1) ?? 0];
+    if (below(high) < wanted - 1e-9) return null;
+    for (let i = 0; i < 80; i++) {
+      const middle = (low + high) / 2;
+      if (below(middle) < wanted - 1e-9) low = middle;
+      else high = middle;
+    }
+    return expect.closeTo(high, 4) as unknown;
+  };
+  return { runs: seconds.length, low: at(0.25), median: at(0.5), high: at(0.75) };
+}
+function paceApart(quiz: Quiz, taken: Taken[]) {
+  const done = taken.filter(({ run }) => run.finished);
+  const all = done.map((one) => [...stays(one).values()].reduce((a, b) => a + b, 0));
+  const from = [0, ...OF_ALL];
+  return {
+    pages: quiz.pages.flatMap(({ id }) => {
+      const seconds = taken.flatMap((one) => stays(one).get(id) ?? []);
+      return seconds.length ? [{ id, ...quarters(seconds, ON_PAGE) }] : [];
+    }),
+    all:
+      all.length === 0
+        ? null
+        : {
+            ...quarters(all, OF_ALL),
+            bars: bars(
+              from.map((least, i) => [
+                String(i),
+                many(all.filter((one) => one >= least && one < (OF_ALL[i] ?? Infinity))),
+              ]),
+              all.length,
+            ),
+          },
+  };
+}
+
 /** Findings of these runs, all of whose figures are given; matched with `toMatchObject`. */
-export function findingsApart(quiz: Quiz, taken: Taken[]): object {
+export function findingsApart(quiz: Quiz, taken: Taken[]) {
   const count = (is: (one: Taken) => boolean) => many(taken.filter(is));
   const asking = quiz.pages.filter((page) => page.stage === 'ask');
   // Nobody counts as having started who has sent nothing, and all of these have.
@@ -210,9 +303,15 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
     one.run.way.some((visit, i) => visit.page === page && (i < one.run.way.length - 1 || visit.move !== undefined));
   const stands = (page: string) => (one: Taken) => !one.run.finished && one.run.way.at(-1)?.page === page;
   const again = (page: string) => (one: Taken) => many(one.run.way.filter((visit) => visit.page === page)) > 1;
+  const isAway = ({ run }: Taken) => run.left !== undefined;
+  const isOutOfTime = ({ sent }: Taken) => sent.some(({ one }) => one.do === 'time');
   // The form stands at the end of every way: who has finished without having come to it was led past it.
-  const isEarly = ({ run }: Taken) =>
-    run.finished && run.stopped === undefined && !run.way.some(({ page }) => page === asking.at(-1)?.id);
+  const isEarly = (one: Taken) =>
+    one.run.finished &&
+    one.run.stopped === undefined &&
+    !isAway(one) &&
+    !isOutOfTime(one) &&
+    !enters(one, asking.at(-1)?.id ?? '');
   const spread = (id: string, parts: number, percents: (number | null)[], of: Question[]) => {
     const known = percents.filter((percent) => percent !== null);
     const own = finished.filter((_, i) => percents[i] !== null);
@@ -240,7 +339,7 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
   const fields = blocksOf(quiz).flatMap((block) => (block.kind === 'contact' ? block.fields : []));
   const offers = blocksOf(quiz).flatMap((block) => (block.kind === 'offer' ? [block.id] : []));
   const filled = (id: string) => count((one) => given(one, id) !== '');
-  const expected: { [K in keyof Findings]?: unknown } = {
+  const expected = {
     journey: [
       { key: 'seen', count: taken.length, lost: 0 },
       { key: 'started', count: taken.length, lost: 0 },
@@ -260,9 +359,9 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
         ...{ id: q.id, kind: q.kind, answered: answered.length },
         options:
           q.kind === 'choice'
-            ? q.options.map(({ id }) => ({
+            ? optionsOf(q).map((id) => ({
                 id,
-                count: many(answered.filter((one) => (answerTo(one, q) as string[]).includes(id))),
+                count: many(answered.filter((one) => chosenIn(answerTo(one, q)).includes(id))),
               }))
             : [],
       };
@@ -273,7 +372,7 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
       const page = quiz.pages.find(({ blocks }) => blocks.includes(q));
       return {
         ...{ id: q.id, answered: answered.length, pending: pending.length },
-        ...(q.showIf ? {} : { skipped: count(moved(page?.id ?? '')) - answered.length }),
+        ...(q.showIf ? {} : { skipped: count((one) => moved(page?.id ?? '')(one) && answerTo(one, q) === undefined) }),
         ...(answersOf(q) === 'keyed' ? { right: { count: many(answered.filter((one) => isRight(one, q))) } } : {}),
         drawing: drawing(q, taken),
       };
@@ -319,58 +418,16 @@ export function findingsApart(quiz: Quiz, taken: Taken[]): object {
     })),
     offers: offers.map((id) => ({ id, count: count(({ run }) => run.offers.includes(id)) })),
     ends: [
+      { id: 'away', count: count(isAway) },
       { id: 'early', count: count(isEarly) },
+      { id: 'clock', count: count(isOutOfTime) },
       { id: 'visits', count: count(({ run }) => run.stopped === 'visits') },
       ...asking.map(({ id }) => ({ id: `again ${id}`, count: count(again(id)) })),
     ].filter((end) => end.count > 0),
+    pace: paceApart(quiz, taken),
     listed: 0,
     machines: 0,
     counting: 0,
-  };
+  } satisfies { [K in keyof Findings]?: unknown };
   return expected;
 }
-
-type PairApart = Record<'verdict' | 'outcome' | 'question' | 'option', string> &
-  Record<'chose' | 'reached' | 'others' | 'othersReached', number>;
-const choicesIn = (quiz: Quiz) =>
-  questionsIn(quiz).flatMap((q) => (q.kind === 'choice' ? q.options.map(({ id }) => ({ q, id })) : []));
-const chose = (one: Taken, { q, id }: { q: Question; id: string }) =>
-  ((answerTo(one, q) ?? []) as string[]).includes(id);
-const counted = (of: Taken[], has: (one: Taken) => boolean, comes: (one: Taken) => boolean) => {
-  const [those, others] = [of.filter(has), of.filter((one) => !has(one))];
-  return {
-    ...{ chose: those.length, reached: many(those.filter(comes)) },
-    ...{ others: others.length, othersReached: many(others.filter(comes)) },
-  };
-};
-
-/** Each answer with each outcome, among those who answered the question. */
-export const pairsWithOutcomesApart = (quiz: Quiz, taken: Taken[]): PairApart[] =>
-  quiz.verdicts.flatMap((verdict) =>
-    choicesIn(quiz).flatMap((choice) =>
-      verdict.outcomes.map(({ id }) => ({
-        ...{ verdict: verdict.id, outcome: id, question: choice.q.id, option: choice.id },
-        ...counted(
-          taken.filter((one) => answerTo(one, choice.q) !== undefined),
-          (one) => chose(one, choice),
-          (one) => reached(one, verdict.id, id),
-        ),
-      })),
-    ),
-  );
-
-/** Each two answers to two questions, among those who answered both. */
-export const pairsOfAnswersApart = (quiz: Quiz, taken: Taken[]): PairApart[] =>
-  choicesIn(quiz).flatMap((a, i) =>
-    choicesIn(quiz)
-      .slice(i + 1)
-      .filter((b) => b.q.id !== a.q.id)
-      .map((b) => ({
-        ...{ verdict: b.q.id, outcome: b.id, question: a.q.id, option: a.id },
-        ...counted(
-          taken.filter((one) => answerTo(one, a.q) !== undefined && answerTo(one, b.q) !== undefined),
-          (one) => chose(one, a),
-          (one) => chose(one, b),
-        ),
-      })),
-  );

@@ -9,7 +9,8 @@ import type { Answer } from '../core/values/answer';
 type Answers = Record<string, Answer>;
 const near = (x: number) => Math.round(x * 1e9) / 1e9 + 0;
 const total = (list: number[]) => list.reduce((a, b) => a + b, 0);
-const folded = (text: string) => text.normalize('NFKC').replace(/[‘’]/g, "'").toLowerCase().replace(/\s+/g, ' ').trim();
+export const folded = (text: string) =>
+  text.normalize('NFKC').replace(/[‘’]/g, "'").toLowerCase().replace(/\s+/g, ' ').trim();
 export const spelled = (
   accept: (string | { text: string; credit?: number })[] | undefined,
   typed: string,
@@ -44,7 +45,7 @@ export const answersOf = (q: Question): 'keyed' | 'reviewed' | 'neither' => {
     case 'grid':
       return q.key && Object.keys(q.key).length ? 'keyed' : 'neither';
     case 'spots':
-      return 'neither';
+      return q.spots.some((spot) => spot.region) ? 'keyed' : 'neither';
   }
 };
 
@@ -96,9 +97,19 @@ function credit(q: Question, answer: Answer): number | 'pending' {
       );
       return allOr(same.length, rows.length);
     }
+    case 'spots':
+      return allOr(q.spots.filter((spot) => isIn(spot, answer)).length, q.spots.length);
     default:
       return 0;
   }
+}
+
+/** Whether a place was found: circles alone, as these quizzes have them. */
+export function isIn({ id, region }: Extract<Question, { kind: 'spots' }>['spots'][number], answer: Answer): boolean {
+  const point = (answer as unknown as Record<string, [number, number] | undefined>)[id];
+  return point !== undefined && region !== undefined && 'r' in region
+    ? Math.hypot(point[0] - region.x, point[1] - region.y) <= region.r + 1e-9
+    : false;
 }
 
 /** What an answer is worth. */

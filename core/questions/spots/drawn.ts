@@ -18,10 +18,12 @@ export const spotsDrawn: DrawSide<Of<'spots'>> = {
   drawing: ({ picture, spots }, { answered, of, all }) => ({
     as: 'points',
     picture: picture ? { src: picture.src, text: picture.text } : null,
-    points: all('point').map(([at, count]) => {
-      const [x = 0, y = 0] = at.split(' ').map((n) => (Number(n) + 0.5) / FIELDS);
-      return { x, y, count };
-    }),
+    points: all('point')
+      .map(([at, count]) => {
+        const [x = 0, y = 0] = at.split(' ').map((n) => (Number(n) + 0.5) / FIELDS);
+        return { x, y, count };
+      })
+      .sort((one, other) => one.y - other.y || one.x - other.x),
     bars: spots.map(({ id, text }, i) => bar(id, text ?? `Spot ${i + 1}`, of('value', id), answered)),
   }),
 };
