@@ -1,6 +1,7 @@
 /**
  * `npm run bench -- export`: all runs of a quiz taken out in each form, of ten thousand, a hundred thousand and a million of them: how long a
  * thousand take, and how much memory the process holds at most meanwhile, beside what it holds before. Runs are put into the database in bulk.
+ * `BENCH_FORM=spreadsheet` is of one form alone.
  */
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
@@ -68,6 +69,7 @@ async function main(): Promise<void> {
       spreadsheet: () => runsAsSheet(at.member, at.quizId, [], until),
     };
     for (const [name, form] of Object.entries(forms)) {
+      if (!name.includes(process.env['BENCH_FORM'] ?? '')) continue;
       collect();
       const before = held();
       const begun = performance.now();

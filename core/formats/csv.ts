@@ -97,7 +97,27 @@ export const columnNamed = (head: string): string => {
   return Object.keys(names).find((name) => names[name]?.includes(folded)) ?? (isAnswerColumn(folded) ? 'answer' : '');
 };
 
-/** Reads a table. The first row names the columns; where it does not, the question comes first and answers follow. */
+const asks = (cell: string | undefined): boolean => /[?？]\s*(\(.*\)\s*)?$/.test(cell ?? '');
+/**
+ * The column that asks, where no heading says which: the one of whose cells at least half end with a question mark, below a first one that
+ * does not.
+ * @returns its place; -1 where there is none
+ */
+export function askingColumn([heads = [], ...rows]: readonly string[][]): number {
+  const share = heads.map((head, i) => {
+    const filled = rows.filter((row) => row[i]?.trim());
+    return head.trim() && !asks(head) && filled.length > 1
+      ? filled.filter((row) => asks(row[i])).length / filled.length
+      : 0;
+  });
+  const most = Math.max(0, ...share);
+  return most >= 0.5 ? share.indexOf(most) : -1;
+}
+
+/**
+ * Reads a table. The first row names the columns; where it names none that asks, it is the one that is full of questions; where there is none
+ * either, the question comes first and answers follow.
+ */
 export function readCsv(text: string, id = 'quiz'): Read {
   const notes: Note[] = [];
   const clean = text.replace(/^\ufeff/, '');
@@ -116,8 +136,16 @@ export function readCsv(text: string, id = 'quiz'): Read {
       });
   }
   const [first = [], ...rest] = data;
-  const heads = first.map(foldedHead);
   const known = first.map(columnNamed);
+  const asking = known.includes('question') ? -1 : askingColumn(data);
+  if (asking >= 0) {
+    known[asking] = 'question';
+    notes.push({
+      line: 1,
+      is: 'guessed',
+      message: `No column is named “question”: “${first[asking]?.trim()}” is taken for it, since it is full of questions.`,
+    });
+  }
   const named = known.includes('question');
   if (!named)
     notes.push({
@@ -126,20 +154,25 @@ export function readCsv(text: string, id = 'quiz'): Read {
       message: 'No column is named “question”: the first is taken for it, and those behind it for answers.',
     });
   else
-    heads.forEach(
+    first.forEach(
       (head, i) =>
-        head &&
+        foldedHead(head) &&
         !known[i] &&
         notes.push({
           line: 1,
           is: 'refused',
-          message: `The column “${first[i]?.trim()}” means nothing here and is left out.`,
+          message: `The column “${head.trim()}” means nothing here and is left out.`,
         }),
     );
-  const rows = named ? rest : data;
-  const columns = named ? known : (data[0] ?? []).map((_, i) => (i === 0 ? 'question' : 'answer'));
+  // A table may have headings for its pages and pictures alone.
+  const isHeaded = named || (known.some(Boolean) && first.every((head, i) => known[i] || !head.trim()));
+  const rows = isHeaded ? rest : data;
+  const bare = (isHeaded ? known : first.map(() => '')).flatMap((name, i) => (name === '' ? [i] : []));
+  const columns = named
+    ? known
+    : first.map((_, i) => (i === bare[0] ? 'question' : bare.includes(i) ? 'answer' : (known[i] ?? '')));
   const lines = lineNumbers(clean, data);
-  const questions = rows.map((row, i) => listedFrom(row, columns, lines[named ? i + 1 : i] ?? 0, notes));
+  const questions = rows.map((row, i) => listedFrom(row, columns, lines[isHeaded ? i + 1 : i] ?? 0, notes));
   return quizFromList({ title: '', description: '', questions }, id, notes);
 }
 

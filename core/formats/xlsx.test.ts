@@ -1,4 +1,6 @@
 /** Spreadsheets: what is written is read as the same table; sheets as people keep them. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import exceljs from 'exceljs';
 import { strToU8, zipSync } from 'fflate';
 import { anyQuiz } from '../../tests/any-quiz';
@@ -109,4 +111,45 @@ it('refuses what is none, what is damaged and what swells, in words', async () =
   expect(await trouble(zipSync({ 'a.txt': strToU8('x') }))).toMatch(/damaged|nothing/);
   expect(await trouble(zipSync({ 'xl/worksheets/sheet1.xml': new Uint8Array(100_000_000) }))).toContain('too large');
   expect(await trouble(await book((made) => made.addWorksheet('Empty')))).toContain('nothing stands in it');
+});
+
+describe('sheets that others made', () => {
+  const read = async (name: string) =>
+    readCsv((await textIn(new Uint8Array(readFileSync(join('tests/files/sheets', name))))).text);
+
+  it('finds the questions of one that calls them “label”, by their question marks', async () => {
+    const { quiz: made, notes } = await read('interview.xlsx');
+    const asked = made.pages.flatMap((p) => p.blocks.filter(isQuestion));
+    expect(asked).toHaveLength(16);
+    expect(asked[0]).toMatchObject({
+      ...{ name: 'start', kind: 'text' },
+      prompt: 'How would you characterize your experience as an interviewer/interviewee?',
+    });
+    expect(asked.filter(({ prompt }) => typeof prompt === 'string' && prompt.includes('?'))).toHaveLength(14);
+    expect(notes.slice(0, 2)).toEqual([
+      {
+        ...{ line: 1, is: 'guessed' },
+        message: 'No column is named “question”: “label” is taken for it, since it is full of questions.',
+      },
+      { line: 1, is: 'refused', message: 'The column “tags” means nothing here and is left out.' },
+    ]);
+    expect(notes.filter(({ line }) => line === 1)).toHaveLength(2);
+  });
+
+  it('says of one that asks nothing what it takes for questions', async () => {
+    const { quiz: made, notes } = await read('fruit-and-cars.xlsx');
+    expect(made.pages.slice(0, 2).map(({ name, blocks }) => [name, blocks.length])).toEqual([
+      ['fruit', 4],
+      ['car', 3],
+    ]);
+    expect(notes[0]).toMatchObject({
+      is: 'guessed',
+      message: expect.stringContaining('the first is taken for it') as string,
+    });
+    expect(questionsIn('fruit,apple\nItem,Which?\nx,What?\ny,Who?')).toMatchObject([
+      { prompt: 'Which?' },
+      { prompt: 'What?' },
+      { prompt: 'Who?' },
+    ]);
+  });
 });

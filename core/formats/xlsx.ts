@@ -2,7 +2,7 @@
 import Papa from 'papaparse';
 import { kindWords } from '../questions/registry';
 import type { Quiz } from '../schema/quiz';
-import { columnNamed, tableOf } from './csv';
+import { askingColumn, columnNamed, tableOf } from './csv';
 import { MOST_QUESTIONS } from './lines';
 import type { PictureIn } from './qti/package';
 import { filesIn, isZip, LARGEST_PACKAGE, Refused } from './zip';
@@ -84,14 +84,20 @@ function wordsOf(value: unknown, text: string): string {
 
 /** @property isNamed its headings say what its columns are */
 type Table = { heads: string[]; rows: string[][]; isNamed: boolean };
-/** The headings of a sheet: of the first row in its beginning that names a question; else the first column asks, and answers follow. */
+/**
+ * The headings of a sheet: of the first row in its beginning that names a question, or that stands above a column full of them; else the first
+ * column asks, and answers follow.
+ */
 function withHeads(rows: string[][], pictures: (string | undefined)[]): Table {
-  const at = rows.slice(0, 10).findIndex((row) => row.some((cell) => columnNamed(cell) === 'question'));
+  const named = rows.slice(0, 10).findIndex((row) => row.some((cell) => columnNamed(cell) === 'question'));
+  const at = named < 0 && askingColumn(rows) >= 0 ? 0 : named;
   const isNamed = at >= 0;
   const width = Math.max(...rows.map((row) => row.length));
-  const named = rows[at] ?? Array.from({ length: width }, (_, i) => (i === 0 ? 'question' : `answer ${i}`));
-  // Two columns of one heading stay two.
-  const heads = named.map((head, i) => (named.indexOf(head) === i ? head : `${head} ${i + 1}`));
+  const first = rows[at] ?? Array.from({ length: width }, (_, i) => ' '.repeat(i));
+  // Two columns of one heading stay two; of none, spaces tell them apart, which are none to whoever reads them.
+  const heads = first.map((head, i) =>
+    first.indexOf(head) === i ? head : head.trim() ? `${head} ${i + 1}` : ' '.repeat(i),
+  );
   const below = rows.slice(at + 1);
   const own = pictures.slice(at + 1);
   if (own.every((src) => src === undefined)) return { heads, rows: below, isNamed };
