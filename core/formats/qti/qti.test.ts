@@ -3,7 +3,8 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { anyQuestion, anyQuiz, dice } from '../../../tests/any-quiz';
-import { page, quiz, result, valid } from '../../../tests/quizzes';
+import { qtiFaults } from '../../../tests/qti-rules';
+import { choice, option, page, quiz, result, valid } from '../../../tests/quizzes';
 import { isQuestion } from '../../document/lookup';
 import { samples } from '../../questions/samples';
 import { kindOf } from '../../questions/registry';
@@ -88,6 +89,52 @@ describe('what is written', () => {
       expect(new Set(declared).size).toBe(declared.length);
       expect(asked.sort()).toEqual(declared.sort());
     }
+  });
+
+  it.each(Array.from({ length: 150 }, (_, seed) => seed))('keeps to the rules of the standard (%i)', (seed) => {
+    expect(qtiFaults(writeQti(anyQuiz(seed, { branching: false })).files)).toEqual([]);
+  });
+
+  it('keeps to them with any kind of question', () => {
+    const asked = samples.map((question, i) => ({ ...question, id: `q${i}`, showIf: undefined }));
+    expect(qtiFaults(writeQti(quiz([page('p1', asked), result('end')])).files)).toEqual([]);
+  });
+
+  it.each([
+    ['without a title', / title="[^"]*"/, 'has no title'],
+    ['with an answer that is none of its own', /<qti-value>o\d/, '“nowhere'],
+    ['with a response that nothing asks for', 'response-identifier="RESPONSE"', 'nothing asks for'],
+    [
+      'with a body after its processing',
+      /(<qti-item-body>[\s\S]*<\/qti-item-body>)\s*(<qti-response-processing>[\s\S]*<\/qti-response-processing>)/,
+      'out of order',
+    ],
+  ])('has rules that an item %s breaks', (_, what, says) => {
+    const right = quiz([
+      page('p1', [
+        {
+          ...choice('q', [option('o0'), option('o1')]),
+          options: [
+            { id: 'o0', text: 'a', credit: 1 },
+            { id: 'o1', text: 'b' },
+          ],
+        },
+      ]),
+      result('end'),
+    ]);
+    const { files } = writeQti(right);
+    const item = files['items/q.xml'] ?? '';
+    const broken = item.replace(what, (all: string, ...groups: string[]) =>
+      says === 'out of order'
+        ? `${groups[1]}${groups[0]}`
+        : all.includes('qti-value')
+          ? '<qti-value>nowhere'
+          : all.includes('title')
+            ? ''
+            : 'response-identifier="ELSEWHERE"',
+    );
+    expect(broken).not.toBe(item);
+    expect(qtiFaults({ ...files, 'items/q.xml': broken }).join()).toContain(says);
   });
 
   it('says what it cannot hold', () => {
