@@ -133,6 +133,9 @@ async function main(): Promise<void> {
     tell('people, the last page', ms(await median(() => listPeople(member, quizId, { before }))));
     const where = readConditions('answer:q3:b') ?? [];
     tell('people, the first page by one answer', ms(await median(() => listPeople(member, quizId, { where }))));
+    // Those who moved longest ago, behind all others.
+    const few = readConditions('time::2026-08-28,2026-08-28') ?? [];
+    tell('people, the first page by the last day', ms(await median(() => listPeople(member, quizId, { where: few }))));
     const { token } = await visit(address, go('p0', { q0: ['a'] }));
     await countRuns(member.workspaceId, quizId);
     let seq = 1;
