@@ -97,17 +97,20 @@ export const columnNamed = (head: string): string => {
   return Object.keys(names).find((name) => names[name]?.includes(folded)) ?? (isAnswerColumn(folded) ? 'answer' : '');
 };
 
-const asks = (cell: string | undefined): boolean => /[?？]\s*(\(.*\)\s*)?$/.test(cell ?? '');
+const endsAsking = (cell: string | undefined): boolean => /[?？]\s*(\(.*\)\s*)?$/.test(cell ?? '');
+/** Headings that say more than that an answer follows, which a single letter does as well. */
+const isHeading = (cell: string): boolean => !['', 'answer'].includes(columnNamed(cell));
 /**
- * The column that asks, where no heading says which: the one of whose cells at least half end with a question mark, below a first one that
- * does not.
+ * The column that asks, where headings name others and not it: the one of whose cells the most, and at least half, end with a question mark.
+ * Where the first row has no heading that is known, it may be a question itself, and is never taken for headings.
  * @returns its place; -1 where there is none
  */
 export function askingColumn([heads = [], ...rows]: readonly string[][]): number {
+  if (!heads.some(isHeading)) return -1;
   const share = heads.map((head, i) => {
     const filled = rows.filter((row) => row[i]?.trim());
-    return head.trim() && !asks(head) && filled.length > 1
-      ? filled.filter((row) => asks(row[i])).length / filled.length
+    return head.trim() && !endsAsking(head) && filled.length > 1
+      ? filled.filter((row) => endsAsking(row[i])).length / filled.length
       : 0;
   });
   const most = Math.max(0, ...share);

@@ -116,6 +116,17 @@ describe('a table', () => {
   ])('holds %s', (_name, csv, expected) => {
     expect(only(readCsv(csv))).toMatchObject(expected);
   });
+  it('finds the column that asks where headings name others, and takes no question for a heading', () => {
+    const asked = (csv: string) =>
+      readCsv(csv).quiz.pages.flatMap(({ blocks }) => blocks.flatMap((b) => ('required' in b ? [b.prompt] : [])));
+    expect(asked('type,ask them,answer 1\ntext,What rattles?,\ntext,Who mends it?,')).toEqual([
+      'What rattles?',
+      'Who mends it?',
+    ]);
+    const bare = 'Name a part of a wheel,a,b\nWhat rattles?,A,B\nWho mends it?,C,D';
+    expect(asked(bare)).toEqual(['Name a part of a wheel', 'What rattles?', 'Who mends it?']);
+    expect(readCsv(bare).notes[0]?.message).toContain('the first is taken for it');
+  });
   it('says by line what was guessed and refused', () => {
     const csv =
       'question,colour,answer 1,answer 2,right,marks,kind\n,,a,b,,,\n\nQ?,red,a1,a2,9,many,riddle\nQ2?,,only,,,,';
