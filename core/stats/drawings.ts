@@ -54,7 +54,7 @@ function drawnQuestion(quiz: Quiz, question: Question, figures: ReadonlyMap<stri
     ...(seesAll ? { skipped: Math.max(0, count(`leave ${page.id}`) - counts.answered) } : {}),
     ...(right ? { right } : {}),
     pending,
-    said: saidOf(counts.answered, right, drawing),
+    said: saidOf({ answered: counts.answered, right, pending }, drawing),
     drawing,
   };
 }
@@ -65,15 +65,20 @@ const LEAST = 30;
 const EASY = 0.9;
 const HARD = 0.2;
 
-function saidOf(answered: number, right: Bar | undefined, drawing: Drawing): string[] {
+function saidOf(
+  { answered, right, pending }: { answered: number; right: Bar | undefined; pending: number },
+  drawing: Drawing,
+): string[] {
   if (answered < LEAST) return answered > 0 ? [`Fewer than ${LEAST} answers say little.`] : [];
   const bars = drawing.as === 'bars' && drawing.of === 'answers' ? drawing.bars : [];
   const never = bars.filter(({ id, count }) => count === 0 && id !== OTHER).map(({ name }) => `“${name}”`);
   const best = bars.find((one) => one.right);
   const worse = bars.filter((one) => one.right === false && best !== undefined && one.low > best.high);
+  // What a person has yet to mark may turn out either way: it is said only where it will hold all the same.
+  const ofAll = (count: number) => bar('right', 'Right', count, answered);
   return [
-    ...(right && right.low > EASY ? ['Too easy: nearly everybody has it right.'] : []),
-    ...(right && right.high < HARD ? ['Hard: hardly anybody has it right.'] : []),
+    ...(right && ofAll(right.count).low > EASY ? ['Too easy: nearly everybody has it right.'] : []),
+    ...(right && ofAll(right.count + pending).high < HARD ? ['Hard: hardly anybody has it right.'] : []),
     ...worse.map(({ name }) => `More choose “${name}” than what is right.`),
     ...(never.length ? [`Nobody chooses ${never.join(' or ')}.`] : []),
   ];

@@ -110,7 +110,7 @@ export function QuestionsView({ questions }: { questions: Findings['drawn'] }) {
 function Question({ question, place }: { question: DrawnQuestion; place: number }) {
   const [isOpen, setOpen] = useState(false);
   const { id, name, answered, skipped, right, pending, said, drawing } = question;
-  const words = [...said, ...(pending > 0 ? [`${number(pending)} wait for a person to mark them.`] : [])];
+  const words = [...said, ...(pending > 0 ? [`${number(pending)} are not marked yet.`] : [])];
   return (
     <details open={isOpen} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
