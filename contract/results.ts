@@ -392,6 +392,8 @@ export const results = {
           runs: Count,
           /** Runs that were read one by one, the newest: for all but pairs of answers and outcomes. */
           read: Count,
+          /** Of these, the newest that were gone through again with other answers, for what decides. */
+          walked: Count,
           tests: Count,
           method: oneOf('Holm', 'Benjamini–Hochberg'),
           /** The largest difference first. */

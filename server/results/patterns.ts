@@ -87,7 +87,7 @@ export async function patternsOf(member: Membership, quizId: string, where: read
   };
   return {
     patterns: {
-      ...{ edition: liveEdition, runs, read: stats.runs, tests, method },
+      ...{ edition: liveEdition, runs, read: stats.runs, walked: walked.length, tests, method },
       found: found.slice(0, MOST_SHOWN).map(({ verdict, outcome, question, option, ...pattern }) => {
         return {
           ...pattern,

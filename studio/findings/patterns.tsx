@@ -82,7 +82,8 @@ export function PatternsView() {
   }, [quiz, query]);
   if (trouble) return <Alarm role="alert">{trouble}</Alarm>;
   if (!told) return <Muted role="status">Runs are being read …</Muted>;
-  const { found, runs, read, edition, tests, method, questions, scales, deciding, together, links, alike } = told;
+  const { found, runs, read, walked, edition, tests, method, questions, scales, deciding, together, links, alike } =
+    told;
   return (
     <div>
       <p style={{ maxWidth: 760, marginBottom: 18 }}>
@@ -103,7 +104,8 @@ export function PatternsView() {
             <Section key={`deciding ${id}`} aria-label={`What decides ${name}`}>
               <h3>What decides {name}</h3>
               <p style={{ marginBottom: 8 }}>
-                In how many runs another answer to this question alone would have led to another outcome.
+                In how many of {walked < runs ? `the newest ${number(walked)} runs` : 'these runs'} another answer to
+                this question alone would have led to another outcome.
               </p>
               <Bars label={`Questions that decide ${name}`} bars={turned} />
             </Section>

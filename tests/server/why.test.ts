@@ -68,6 +68,7 @@ it('patterns say which questions decide, of the runs that are meant', async () =
       ],
     ],
   ]);
+  expect((await patternsOf(at.member, at.quizId)).patterns).toMatchObject({ runs: 3, read: 3, walked: 3 });
 });
 
 it('patterns find answers that go together, among all finished runs', async () => {
