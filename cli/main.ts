@@ -1,6 +1,7 @@
 import { messageOf } from '../core/values/unknown';
 import { parseArgs } from 'node:util';
 import { check, convert, odds, score, stats } from './commands';
+import { kept } from './kept';
 import { pull, push } from './sync';
 import { UserError } from './user-error';
 
@@ -13,6 +14,7 @@ const HELP = `yes-maybe runs quizzes from files, with no server and no database;
   yes-maybe stats QUIZ RUNS.jsonl [--json]      what the runs say together
   yes-maybe convert IN OUT                      between .json, .csv (in: .tsv too), .md, .xlsx and .zip (QTI; in: .xml too),
                                                 by file ending
+  yes-maybe kept FILE [--quiz ID] [--json]      runs that were put away by the month: of which quizzes, or those of one, a line each
   yes-maybe pull FOLDER [--at URL]              the quizzes of a workspace, a file each
   yes-maybe push FOLDER [--at URL]              what was changed in the folder, as drafts; new files become quizzes
 
@@ -40,6 +42,7 @@ async function main(args: string[]): Promise<number> {
         visitors: { type: 'string' },
         seed: { type: 'string' },
         at: { type: 'string' },
+        quiz: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -72,6 +75,8 @@ async function main(args: string[]): Promise<number> {
       return stats(...need(2, 'a quiz and a file of runs'), { json });
     case 'convert':
       return convert(...need(2, 'a file to read and a file to write'));
+    case 'kept':
+      return kept(need(1, 'a file of a month')[0], { json, quiz: values.quiz });
     case 'pull':
       return pull(need(1, 'a folder')[0], values.at);
     case 'push':

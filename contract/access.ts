@@ -13,7 +13,7 @@ const AccessStandingSchema = closed({
   /** People on the list. */
   people: Count,
   /** What was wiped, newest first. */
-  wipes: Type.Array(closed({ at: Type.String(), what: oneOf('contacts', 'traces', 'runs'), runs: Count })),
+  wipes: Type.Array(closed({ at: Type.String(), what: oneOf('contacts', 'traces', 'runs', 'away'), runs: Count })),
   changes: Type.Array(closed({ at: Type.String(), by: Type.String(), said: Type.String() })),
 });
 /** The settings as they stand, and who changed them last. */

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { Client } from 'pg';
 import { openDatabase } from './client';
+import { makeMonths } from './months';
 
 /** The lock that whoever changes tables holds. Any number; it must be the same in all versions. */
 const LOCK = 5_823_301;
@@ -25,6 +26,7 @@ export async function migrateDatabase(
   try {
     await lock.query('select pg_advisory_lock($1)', [LOCK]);
     await migrate(db, { migrationsFolder: from });
+    await makeMonths(db, new Date());
     await more();
   } finally {
     await pool.end();

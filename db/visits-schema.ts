@@ -369,7 +369,8 @@ export const wipes = pgTable(
     workspaceId: text('workspace_id').notNull(),
     quizId: text('quiz_id').notNull(),
     at: at('at').notNull(),
-    what: text('what').$type<'contacts' | 'traces' | 'runs'>().notNull(),
+    /** What creators chose to be wiped, or runs that were put away as a file by whoever operates the installation. */
+    what: text('what').$type<'contacts' | 'traces' | 'runs' | 'away'>().notNull(),
     runs: integer('runs').notNull(),
   },
   (t) => [primaryKey({ columns: [t.workspaceId, t.quizId, t.at] }), ofQuiz(t)],
@@ -438,7 +439,7 @@ export const letters = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.workspaceId, t.letterId] }),
-    uniqueIndex('letters_once').on(t.workspaceId, t.runId, t.messageId, t.recipient),
+    index('letters_run').on(t.workspaceId, t.runId),
     index('letters_quiz').on(t.workspaceId, t.quizId, t.writtenAt),
     index('letters_recipient').on(t.workspaceId, sql`lower(${t.recipient})`),
     ofQuiz(t),

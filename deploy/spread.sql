@@ -1,6 +1,7 @@
 -- Spreads the tables over machines by workspace, with Citus or what offers the same two functions. Run once, on a database whose tables are up to
 -- date and that nobody uses meanwhile: psql --single-transaction --set=ON_ERROR_STOP=1 --file=deploy/spread.sql
 -- A test runs it against stand-ins of the two functions, and holds it against the catalogue and `scripts/spread/tables.ts`.
+-- Partitions (schema months) go with their tables.
 -- The queue (schema pgboss) stays on the machine that processes connect to: a job is written in the transaction that causes it there, and its
 -- workspace's rows on their machine, by a commit in two phases.
 

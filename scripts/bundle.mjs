@@ -9,6 +9,7 @@ await build({
     migrate: 'scripts/migrate.ts',
     serve: 'scripts/serve.ts',
     workspace: 'scripts/workspace.ts',
+    months: 'scripts/months.ts',
   },
   outdir: 'built',
   outExtension: { '.js': '.mjs' },

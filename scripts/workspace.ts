@@ -4,15 +4,10 @@
  */
 import { createInterface } from 'node:readline';
 import { once } from 'node:events';
-import { messageOf } from '../core/values/unknown';
 import { putIn, takeOut } from '../server/operating/workspace-file';
-import { closeDatabase } from '../server/platform/database';
-import { stopJobs } from '../server/platform/jobs';
-import { faultsIn, loadSettings } from '../server/platform/settings';
+import { byHand } from './lib/by-hand';
 
 async function workspace(): Promise<void> {
-  const faults = [...loadSettings(), ...faultsIn(process.env)];
-  if (faults.length > 0) throw new Error(faults.join('\n'));
   const [what, id] = process.argv.slice(2);
   if (what === 'out' && id !== undefined) {
     const rows = await takeOut(id, async (line) => {
@@ -29,12 +24,4 @@ async function workspace(): Promise<void> {
   } else throw new Error('out WORKSPACE, or in, is expected.');
 }
 
-workspace()
-  .catch((error: unknown) => {
-    console.error(messageOf(error));
-    process.exitCode = 1;
-  })
-  .finally(async () => {
-    await stopJobs();
-    await closeDatabase();
-  });
+void byHand(workspace);

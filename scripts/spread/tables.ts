@@ -37,6 +37,7 @@ export const rounds: [begins: RegExp, why: string][] = [
     /^select "workspace_id", "quiz_id", "settings" from "access" where "access"\."settings" \?/,
     'quizzes whose runs are wiped, once an hour',
   ],
+  [/^select exists \(select from workspaces w cross join lateral/, 'whether a month is empty, once an hour'],
   [/^delete from "run_files" where/, 'files that nobody sent, once an hour'],
   [/^insert into "?\w+"? \(.*json_populate_recordset/, 'a workspace put in by hand, whose rows were seen to be of it'],
   [/^select count\(\*\) as n from deliveries where state = /, 'letters given up, for the operator'],

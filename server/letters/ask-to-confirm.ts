@@ -4,8 +4,8 @@ import { toDoc } from '../../core/text/rich';
 import type { Tx } from '../../db/client';
 import { insertLetter } from '../../db/queries/letters';
 import type { RunRow } from '../../db/queries/runs';
-import { newId } from '../platform/ids';
 import { enqueueLetter } from '../platform/jobs';
+import { letterIdOf } from '../platform/months';
 import { leaveUrl } from './unsubscribe';
 import { filledIn, letterWords } from './words';
 
@@ -17,14 +17,15 @@ export async function askToConfirm(
   email: string,
   now: Date,
 ): Promise<void> {
-  const letterId = newId('l');
+  const messageId = 'confirm';
+  const letterId = letterIdOf({ runId, messageId, recipient: email });
   const words = letterWords(quiz.language);
   const letter = {
     workspaceId,
     letterId,
     quizId,
     runId,
-    messageId: 'confirm',
+    messageId,
     recipient: email,
     language: quiz.language,
     writtenAt: now,

@@ -10,12 +10,15 @@ import { publisherOf } from '../../db/queries/editions';
 import { insertLetter, type NewLetter } from '../../db/queries/letters';
 import { addGathering, isUnsubscribed, mailingOf } from '../../db/queries/mailing';
 import type { RunRow } from '../../db/queries/runs';
-import { newId } from '../platform/ids';
 import { enqueueGathering, enqueueLetter } from '../platform/jobs';
+import { letterIdOf } from '../platform/months';
 import { besideRun } from './links';
 import { personHash } from './unsubscribe';
 
 const HOUR = 3_600_000;
+
+/** A letter about a run. */
+type About = Omit<NewLetter, 'letterId'> & { runId: string };
 
 const isMeant = (quiz: Quiz, run: Run, { when }: Letter): boolean =>
   when === undefined || isTrue(when, runFacts(quiz, run));
@@ -71,7 +74,6 @@ export async function writeToMakers(tx: Tx, quiz: Quiz, row: RunRow, run: Run, n
 
 const causeOf = (quiz: Quiz, { workspaceId, quizId, runId }: RunRow, letter: Letter, now: Date) => ({
   workspaceId,
-  letterId: newId('l'),
   quizId,
   runId,
   messageId: letter.id,
@@ -81,7 +83,8 @@ const causeOf = (quiz: Quiz, { workspaceId, quizId, runId }: RunRow, letter: Let
   unfinished: letter.unfinished ?? false,
 });
 
-async function write(tx: Tx, row: NewLetter, isOut = false): Promise<void> {
+async function write(tx: Tx, about: About, isOut = false): Promise<void> {
+  const row = { ...about, letterId: letterIdOf(about) };
   const { workspaceId, letterId, dueAt } = row;
   if ((await insertLetter(tx, row, isOut ? 'unsubscribed' : 'waiting')) && !isOut)
     await enqueueLetter(tx, { workspaceId, letterId }, dueAt ?? undefined);

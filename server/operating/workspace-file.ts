@@ -2,8 +2,10 @@
  * A workspace as a file, to be put in elsewhere: each row of each of its tables as PostgreSQL writes it in JSON, a line each, in an order in which
  * they can be put in. Passwords stay where they are; whoever has no account there yet sets a new one by mail.
  */
+import { drizzle } from 'drizzle-orm/node-postgres';
 import type { PoolClient } from 'pg';
 import { textOf } from '../../core/values/unknown';
+import { makeMonth, type Month, monthOfRun } from '../../db/months';
 import { waitingLetters } from '../../db/queries/letters';
 import { enqueueLetters } from '../platform/jobs';
 import { database } from '../platform/database';
@@ -29,7 +31,7 @@ async function tablesInOrder(client: PoolClient): Promise<string[]> {
   const refers = await client.query<{ name: string; other: string }>(
     `select c.relname as name, f.relname as other from pg_constraint con
      join pg_class c on c.oid = con.conrelid join pg_class f on f.oid = con.confrelid
-     where con.contype = 'f' and c.relnamespace = 'public'::regnamespace and c.oid <> f.oid`,
+     where con.contype = 'f' and con.conparentid = 0 and c.relnamespace = 'public'::regnamespace and c.oid <> f.oid`,
   );
   const left = new Set(rows.map(({ name }) => name).filter((name) => !APART.has(name)));
   const order = [...FIRST];
@@ -133,6 +135,7 @@ const rowsIn = (lines: AsyncIterable<string>): Promise<{ rows: number; workspace
     let batch: { table: string; rows: string[] } = { table: '', rows: [] };
     let known: Set<string> = new Set();
     const renamed = new Map<string, string>();
+    const months = new Set<Month>();
     const flush = async () => {
       const { table, rows: many } = batch;
       batch = { table: '', rows: [] };
@@ -177,8 +180,13 @@ const rowsIn = (lines: AsyncIterable<string>): Promise<{ rows: number; workspace
         continue;
       }
       if (!known.has(table)) throw refusal(`There is no table ${table.slice(0, 40)}.`);
-      if (textOf(JSON.parse(row), 'workspace_id') !== header.workspace)
+      const parsed: unknown = JSON.parse(row);
+      if (textOf(parsed, 'workspace_id') !== header.workspace)
         throw refusal('This file holds rows of another workspace.');
+      // What belongs to a run lies in the partitions of its month, which may have been before this installation was.
+      const month = table === 'runs' ? monthOfRun(textOf(parsed, 'run_id') ?? '') : null;
+      if (month !== null && !months.has(month)) await makeMonth(drizzle(client), month);
+      if (month !== null) months.add(month);
       for (const [from, to] of renamed) row = row.replaceAll(JSON.stringify(from), JSON.stringify(to));
       if (table !== batch.table || batch.rows.length >= BATCH) await flush();
       batch.table = table;

@@ -16,6 +16,7 @@ import {
   SEND_LETTER,
   WIPE,
 } from '../platform/jobs';
+import { keepMonths } from '../operating/put-away';
 import { wipeEverything } from '../results/wipe';
 import { sweepFiles } from '../visitor/run-files';
 import { writeReleased } from '../results/release-results';
@@ -74,6 +75,7 @@ export async function startWorkers(): Promise<void> {
     await sweepFiles();
     await sweepMessages();
     await sweepKeys();
+    await keepMonths();
   });
   await queue.schedule(WIPE, '17 * * * *');
 }

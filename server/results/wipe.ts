@@ -60,11 +60,15 @@ async function wipeQuiz(
 }
 
 /** What a run counts for, by day and edition: it is taken note of before the run goes. */
-export const countedFor = ({ seenAt, edition, countedKeys }: RunWithEvents) =>
+export const countedFor = ({
+  seenAt,
+  edition,
+  countedKeys,
+}: Pick<RunWithEvents, 'seenAt' | 'edition' | 'countedKeys'>) =>
   countedKeys.map((key) => ({ day: seenAt.toISOString().slice(0, 10), edition, key }));
 
 /** Everything that a run counts for, to be turned off in any selection. */
-export const turnsOf = ({ place, countedKeys }: RunWithEvents): Turn[] =>
+export const turnsOf = ({ place, countedKeys }: Pick<RunWithEvents, 'place' | 'countedKeys'>): Turn[] =>
   place === null ? [] : countedKeys.map((key) => ({ place, key }));
 
 const isOfSource = ({ key }: { key: string }) => key === 'direct' || key.startsWith('source ');

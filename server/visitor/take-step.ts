@@ -26,9 +26,10 @@ import { runOfToken } from './run-of-token';
 import { runOfLasting } from '../publishing/keys';
 import { trialAt } from '../publishing/trials';
 import { isHeard, tellOfRun } from '../integrations/tell';
-import { hashToken, newId } from '../platform/ids';
+import { hashToken } from '../platform/ids';
 import { HttpError, notFound } from '../platform/http-error';
 import { counts, looked } from '../platform/metrics';
+import { newRunId } from '../platform/months';
 import { takeOne } from '../platform/rates';
 import { readHandOver } from './hand-over';
 import { keepWhatWasLeft } from './keep-contact';
@@ -85,7 +86,7 @@ export async function openRun(
   );
   const begun = await begin(live, admitted, {
     workspaceId,
-    runId: newId('r'),
+    runId: await newRunId(now),
     quizId,
     edition,
     tokenHash: hashToken(token),

@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { choice, option, page, quiz, result, strongest } from '../quizzes';
 
 const folder = mkdtempSync(join(tmpdir(), 'yes-maybe-command-'));
@@ -227,5 +228,89 @@ it('--help tells how it is used', () => {
   expect(command('--help')).toMatchObject({
     code: 0,
     out: expect.stringContaining('yes-maybe score QUIZ RUNS.jsonl') as string,
+  });
+});
+
+describe('kept', () => {
+  const row = (id: string, more: object = {}) => ({
+    ...{
+      workspace_id: 'w',
+      run_id: id,
+      quiz_id: 'small',
+      edition: 1,
+      seed: 1,
+      known: {},
+      source: 'letter',
+      language: null,
+    },
+    ...{ seen_at: '2026-05-11T09:00:00+00:00', last_at: '2026-05-11T09:01:00+00:00', traces: null },
+    ...{ reviews: {}, notes: {}, key_edition: null },
+    ...more,
+  });
+  const sent = (seq: number, one: object) => ({ seq, sent: one });
+  const went = [sent(1, { do: 'go', page: 'p1', answers: { q1: ['a'] } })];
+  const lines = [
+    { format: 'yes-maybe month 1', month: '2605', at: '2026-08-01T00:00:00.000Z' },
+    { edition: 1, workspace: 'w', quiz: 'small', title: 'Small', document: small },
+    { run: { row: row('s2605-one'), run_events: went } },
+    { run: { row: row('s2605-two'), run_events: [] } },
+    { end: 2 },
+  ];
+  const zipped = (name: string, all: object[], cut?: number) => {
+    const to = join(folder, name);
+    writeFileSync(to, gzipSync(all.map((one) => `${JSON.stringify(one)}\n`).join('')).subarray(0, cut));
+    return to;
+  };
+
+  it('tells which quizzes there are, and what runs of one came to', () => {
+    const whole = zipped('may.jsonl.gz', lines);
+    expect(command('kept', whole)).toMatchObject({ code: 0, out: 'w  small  2 runs  Small\n' });
+    expect(JSON.parse(command('kept', whole, '--json').out)).toEqual([
+      { workspace: 'w', quiz: 'small', title: 'Small', runs: 2 },
+    ]);
+    const { code, out } = command('kept', whole, '--quiz', 'small');
+    expect(code).toBe(0);
+    const [one, two] = out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as unknown);
+    expect(one).toMatchObject({
+      ...{ run: 's2605-one', source: 'letter', seen: '2026-05-11T09:00:00.000Z', finished: true },
+      ...{ answers: { q1: ['a'] }, scales: { s: 2 }, verdicts: { v: ['x'] } },
+    });
+    expect(two).toMatchObject({ run: 's2605-two', finished: false, answers: {} });
+  });
+
+  it.each([
+    ['no such quiz', () => [zipped('a.gz', lines), '--quiz', 'other'], 'there is no run of a quiz other'],
+    ['cut short', () => [zipped('b.gz', lines, 120)], 'unexpected end of file'],
+    ['without its end', () => [zipped('c.gz', lines.slice(0, -1))], 'its end is missing'],
+    [
+      'a run too few',
+      () => [
+        zipped(
+          'd.gz',
+          lines.filter((_, i) => i !== 3),
+        ),
+      ],
+      '2 runs were written, and 1 are there',
+    ],
+    [
+      'without an edition',
+      () => [
+        zipped(
+          'e.gz',
+          lines.filter((_, i) => i !== 1),
+        ),
+      ],
+      'line 2: the edition 1 of a run',
+    ],
+    ['another file', () => [zipped('f.gz', [{ format: 'other' }])], 'line 1: this is no file of runs'],
+    ['not compressed', () => [file('g.jsonl', lines[0])], 'incorrect header check'],
+    ['not there', () => [join(folder, 'none.gz')], 'no such file'],
+  ])('%s: said, with exit code 2', (_, args, why) => {
+    const { code, err } = command('kept', ...args());
+    expect(err).toContain(why);
+    expect(code).toBe(2);
   });
 });
