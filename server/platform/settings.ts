@@ -186,6 +186,12 @@ export const settings = {
     meaning:
       'JSON lines on standard error, without what visitors answer: `info` tells each request, `warn` only what is wrong, `debug` the way of each request with its statements.',
   },
+  WORK: {
+    ...oneOf('here', 'elsewhere'),
+    otherwise: 'here',
+    meaning:
+      '`elsewhere`: letters, figures and all else that is queued are left to other processes, of which one at least is to work, so that visitors of this one wait for none of it.',
+  },
   CHECK_ANSWERS: {
     ...oneOf('0', '1'),
     otherwise: '0',

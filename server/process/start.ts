@@ -4,6 +4,7 @@ import { readConfig } from '../platform/config';
 import { closeDatabase } from '../platform/database';
 import { stopJobs } from '../platform/jobs';
 import { logFailure } from '../platform/log';
+import { setting } from '../platform/settings';
 import { closeMail } from '../platform/smtp';
 import { startHeart } from '../operating/heart';
 import { watchParts } from '../operating/gauges';
@@ -41,7 +42,7 @@ export function startServer(): void {
     await stopTracing?.();
     await closeDatabase();
   };
-  void workUntilItWorks();
+  if (setting('WORK') === 'here') void workUntilItWorks();
 }
 
 async function workUntilItWorks(): Promise<void> {

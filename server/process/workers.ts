@@ -29,29 +29,31 @@ const MINUTE = 60_000;
 
 type Letter = { workspaceId: string; letterId: string };
 type LetterJob = JobWithMetadata<Letter>;
-/** Letters that are on their way at once. */
+/** Letters that are fetched with one statement, and how many of them are on their way at once: visitors wait while one is put together. */
 const fetched = { batchSize: 10, includeMetadata: true } as const;
+const AT_ONCE = 3;
 
 /** Works on what is queued, until the process ends. */
 export async function startWorkers(): Promise<void> {
   const queue = await boss();
   await queue.work<Letter>(SEND_LETTER, { ...fetched, pollingIntervalSeconds: 1 }, async (first) => {
     // What waits is fetched until nothing does: between two looks at an empty queue lies a second.
-    for (let jobs = first; jobs.length > 0; jobs = await queue.fetch(SEND_LETTER, fetched)) await sendAll(jobs);
+    for (let jobs = first; jobs.length > 0; jobs = await queue.fetch(SEND_LETTER, fetched)) {
+      const left = jobs.values();
+      await Promise.all(Array.from({ length: AT_ONCE }, () => sendEach(left)));
+    }
   });
-  async function sendAll(jobs: LetterJob[]): Promise<void> {
-    // One letter per job, so that a failure neither delays nor repeats others.
-    const outcomes = await Promise.allSettled(
-      jobs.map((job) => sendLetter(job.data, { lastTry: job.retryCount >= job.retryLimit })),
-    );
-    for (const [i, outcome] of outcomes.entries()) {
-      const job = jobs[i];
-      if (!job) continue;
-      if (outcome.status === 'fulfilled') {
+  /** One letter per job, so that a failure neither delays nor repeats others. */
+  async function sendEach(jobs: Iterable<LetterJob>): Promise<void> {
+    for (const job of jobs) {
+      try {
+        const later = await sendLetter(job.data, { lastTry: job.retryCount >= job.retryLimit });
         // Asked for before this one is over, so that a restart between the two loses none; sent twice it goes once.
-        if (outcome.value) await queue.send(SEND_LETTER, job.data, { startAfter: outcome.value });
+        if (later) await queue.send(SEND_LETTER, job.data, { startAfter: later });
         await queue.complete(SEND_LETTER, job.id);
-      } else await queue.fail(SEND_LETTER, job.id, { message: String(outcome.reason) });
+      } catch (error) {
+        await queue.fail(SEND_LETTER, job.id, { message: String(error) });
+      }
     }
   }
   await queue.work<Release>(RELEASE, { pollingIntervalSeconds: 2 }, async (jobs) => {
