@@ -16,19 +16,12 @@ export async function addFigures(tx: Tx, workspaceId: string, quizId: string, ch
     .filter(([, c]) => c.by !== 0)
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([, c]) => c);
-  for (let i = 0; i < rows.length; i += 1000) {
-    await tx
-      .insert(figures)
-      .values(
-        rows
-          .slice(i, i + 1000)
-          .map(({ day, edition, key, by }) => ({ workspaceId, quizId, day, edition, key, count: by })),
-      )
-      .onConflictDoUpdate({
-        target: [figures.workspaceId, figures.quizId, figures.day, figures.edition, figures.key],
-        set: { count: sql`${figures.count} + excluded.count` },
-      });
-  }
+  if (rows.length === 0) return;
+  await tx.execute(sql`
+    insert into figures (workspace_id, quiz_id, day, edition, key, count)
+    select ${workspaceId}, ${quizId}, r.day, r.edition, r.key, r.by
+    from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as r(day date, edition integer, key text, by integer)
+    on conflict (workspace_id, quiz_id, day, edition, key) do update set count = figures.count + excluded.count`);
 }
 
 export async function setCounted(

@@ -112,17 +112,42 @@ export const setLanguage = (db: Db, { workspaceId, runId }: RunRow, language: st
     .set({ language })
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.runId, runId)));
 
-/**
- * Runs of a quiz that have gone on since they were counted, locked against another counter. A run may go on while its row is waited for: then
- * `seq` is newer than `events`, which are those that were there when the statement began. Whoever counts them has counted `events.length`.
- */
-export const uncountedRuns = (tx: Tx, workspaceId: string, quizId: string, most: number): Promise<TimedRun[]> =>
-  tx
+/** Runs of a quiz that have gone on since they were counted. */
+export const uncountedRuns = (db: Db | Tx, workspaceId: string, quizId: string, most: number): Promise<TimedRun[]> =>
+  db
     .select({ ...runColumns, times })
     .from(runs)
     .where(and(eq(runs.workspaceId, workspaceId), eq(runs.quizId, quizId), lt(runs.countedSeq, runs.seq)))
     .orderBy(asc(runs.seenAt))
-    .limit(most)
+    .limit(most);
+
+/** What a run counts for is made of these, beside what was sent in it and what never changes. */
+export const countedBy = [
+  ...(['countedSeq', 'countedKeys', 'place', 'isTrial', 'odd', 'person', 'source', 'language', 'wiped'] as const),
+  ...(['reviews', 'keyEdition'] as const),
+];
+export type CountedState = Pick<RunRow, 'runId' | (typeof countedBy)[number]>;
+
+/** What runs have been counted for, locked against another counter and whoever else changes it. Those that somebody is at are left out. */
+export const lockCounted = (tx: Tx, workspaceId: string, ids: string[]): Promise<CountedState[]> =>
+  tx
+    .select({
+      runId: runs.runId,
+      countedSeq: runs.countedSeq,
+      countedKeys: runs.countedKeys,
+      place: runs.place,
+      isTrial: runs.isTrial,
+      odd: runs.odd,
+      person: runs.person,
+      source: runs.source,
+      language: runs.language,
+      wiped: runs.wiped,
+      reviews: runs.reviews,
+      keyEdition: runs.keyEdition,
+    })
+    .from(runs)
+    .where(and(eq(runs.workspaceId, workspaceId), inArray(runs.runId, ids)))
+    .orderBy(asc(runs.runId))
     .for('update', { skipLocked: true });
 
 /** How many such runs a quiz has. */

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { isOnList } from '../../core/access/list';
 import { isMachine } from '../../core/access/oddity';
 import { circumstancesOf, countsOf } from '../../core/stats/counts';
@@ -6,12 +7,23 @@ import type { Quiz } from '../../core/schema/quiz';
 import { paceKeys } from '../../core/stats/pace';
 import { forgetBits, takePlaces, type Turn, turnBits } from '../../db/queries/figure-bits';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
-import { quizzesToCount, type TimedRun, uncountedMany, uncountedRuns } from '../../db/queries/runs';
+import {
+  countedBy,
+  type CountedState,
+  lockCounted,
+  quizzesToCount,
+  type TimedRun,
+  uncountedMany,
+  uncountedRuns,
+} from '../../db/queries/runs';
 import { database } from '../platform/database';
 import { logFailure } from '../platform/log';
 import { ownRunOf } from '../publishing/editions';
 
 const BATCH = 500;
+/** Runs that are looked at before whoever else waits has their turn, and runs that are counted with one commit. */
+const TURN = 5;
+const PART = 50;
 
 /** Counts that are going on in this process. Who asks while one is, waits for the next one, together with all others who do. */
 const counting = new Map<string, { now: Promise<void>; next: Promise<void> | null }>();
@@ -47,34 +59,55 @@ export async function countForNow(workspaceId: string, quizId: string): Promise<
   return uncountedMany(database(), workspaceId, quizId);
 }
 
+/** What a run counts for, and the run as it stood when that was found out. */
+type Found = { row: TimedRun; keys: string[] };
+
 async function countAll(workspaceId: string, quizId: string): Promise<void> {
   for (;;) {
-    const counted = await database().transaction(async (tx) => {
-      const open = await uncountedRuns(tx, workspaceId, quizId, BATCH);
-      const keysByRun = new Map<TimedRun, string[]>();
-      for (const row of open) keysByRun.set(row, keysFor(row, await ownRunOf(row, tx)));
-      const isNew = (row: TimedRun) => row.place === null && keysByRun.get(row)?.includes('seen');
-      let next = await takePlaces(tx, workspaceId, quizId, open.filter(isNew).length);
-      const changes: Change[] = [];
-      const turns: Turn[] = [];
-      const done = [];
-      for (const [row, keys] of keysByRun) {
-        const place = isNew(row) ? next++ : row.place;
-        const day = dayOf(row);
-        for (const { key, by } of changesOf(row.countedKeys, keys))
-          changes.push({ day, edition: row.edition, key, by });
-        if (place !== null)
-          for (const { key } of changesOf(row.place === null ? [] : row.countedKeys, keys)) turns.push({ place, key });
-        done.push({ runId: row.runId, seq: row.events.length, keys, place });
-      }
-      await addFigures(tx, workspaceId, quizId, changes);
-      await turnBits(tx, workspaceId, quizId, turns);
-      await setCounted(tx, workspaceId, done);
-      return open.length;
-    });
-    if (counted < BATCH) return;
+    // Visitors go on meanwhile: no run is locked while it is looked at, and none of them waits for more than a few.
+    const open = await uncountedRuns(database(), workspaceId, quizId, BATCH);
+    const found: Found[] = [];
+    for (const [i, row] of open.entries()) {
+      if (i % TURN === TURN - 1) await new Promise((resume) => setImmediate(resume));
+      found.push({ row, keys: keysFor(row, await ownRunOf(row)) });
+    }
+    let counted = 0;
+    for (let i = 0; i < found.length; i += PART)
+      counted += await countPart(workspaceId, quizId, found.slice(i, i + PART));
+    // What was changed by somebody else meanwhile is counted as it stands now.
+    if (counted === 0 || open.length < BATCH) return;
   }
 }
+
+/** @returns how many were counted: those of which nothing but their answers has changed since */
+const countPart = (workspaceId: string, quizId: string, part: Found[]): Promise<number> =>
+  database().transaction(async (tx) => {
+    const ids = part.map(({ row }) => row.runId);
+    const standing = new Map((await lockCounted(tx, workspaceId, ids)).map((row) => [row.runId, row]));
+    const own = part.filter(({ row }) => isAsItWas(row, standing.get(row.runId)));
+    const isNew = ({ row, keys }: Found) => row.place === null && keys.includes('seen');
+    let next = await takePlaces(tx, workspaceId, quizId, own.filter(isNew).length);
+    const changes: Change[] = [];
+    const turns: Turn[] = [];
+    const done = [];
+    for (const one of own) {
+      const { row, keys } = one;
+      const place = isNew(one) ? next++ : row.place;
+      const day = dayOf(row);
+      for (const { key, by } of changesOf(row.countedKeys, keys)) changes.push({ day, edition: row.edition, key, by });
+      if (place !== null)
+        for (const { key } of changesOf(row.place === null ? [] : row.countedKeys, keys)) turns.push({ place, key });
+      done.push({ runId: row.runId, seq: row.events.length, keys, place });
+    }
+    await addFigures(tx, workspaceId, quizId, changes);
+    await turnBits(tx, workspaceId, quizId, turns);
+    await setCounted(tx, workspaceId, done);
+    return own.length;
+  });
+
+/** Whether what was found out of a run still holds; that it went on since is no matter, it is counted as far as it had come. */
+const isAsItWas = (row: TimedRun, now: CountedState | undefined): boolean =>
+  now !== undefined && countedBy.every((column) => isDeepStrictEqual(row[column], now[column]));
 
 const dayOf = (row: TimedRun) => row.seenAt.toISOString().slice(0, 10);
 

@@ -362,3 +362,41 @@ it('says how many runs have yet to be counted, and counts them as soon as it can
   const free = await findingsOf(member, quizId);
   expect([free?.counting, started(free)]).toEqual([0, 2]);
 });
+
+it('counts each run once, with visitors who go on and others who count meanwhile', async () => {
+  const { member, quizId, address } = await published();
+  const { workspaceId } = member;
+  const tokens = await Promise.all(
+    Array.from({ length: 130 }, async () => (await visit(address, go('p1', { q1: ['a'] }))).token),
+  );
+  // As other processes do, which do not know that somebody counts already.
+  const others = [1, 2, 3].map(async () => {
+    let own: typeof countRuns | undefined;
+    await jest.isolateModulesAsync(async () => {
+      own = (await import('../../server/results/count-runs')).countRuns;
+    });
+    return own?.(workspaceId, quizId);
+  });
+  await Promise.all([...others, ...tokens.map((token) => takeStep(address, token, 2, go('p2', { q2: ['b'] })))]);
+  const found = await findingsOf(member, quizId);
+  const at = (key: string) => found?.journey.find((step) => step.key === key)?.count;
+  expect([found?.counting, at('seen'), at('started')]).toEqual([0, 130, 130]);
+  const counted = await lookedAtTwice(member, quizId);
+  expect(counted.now).toEqual(counted.anew);
+});
+
+/** Figures as they were kept, and counted from nothing. */
+async function lookedAtTwice({ workspaceId }: Membership, quizId: string) {
+  const all = async () => ({
+    sums: [...(await figuresOf(database(), workspaceId, quizId))].sort(),
+    bits: (
+      await database().execute(
+        sql`select key, sum(bit_count(bits))::int as n from figure_bits
+          where workspace_id = ${workspaceId} and quiz_id = ${quizId} group by key having sum(bit_count(bits)) > 0 order by key`,
+      )
+    ).rows,
+  });
+  const now = await all();
+  await recountRuns(workspaceId, quizId);
+  return { now, anew: await all() };
+}
