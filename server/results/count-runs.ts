@@ -23,7 +23,7 @@ import { ownRunOf } from '../publishing/editions';
 const BATCH = 500;
 /** Runs that are looked at before whoever else waits has their turn, and runs that are counted with one commit. */
 const TURN = 5;
-const PART = 50;
+const PART = 100;
 
 /** Counts that are going on in this process. Who asks while one is, waits for the next one, together with all others who do. */
 const counting = new Map<string, { now: Promise<void>; next: Promise<void> | null }>();
