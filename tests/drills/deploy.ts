@@ -116,6 +116,7 @@ before(async () => {
         OTEL_EXPORTER_OTLP_ENDPOINT: traces.url,
         LOG_LEVEL: 'info',
         TRUSTED_PROXIES: '1',
+        WORK: i === 0 ? 'elsewhere' : 'here',
       }),
     );
   await Promise.all(apps.map((app) => app.start()));
@@ -183,6 +184,24 @@ test('Prometheus is told of requests by route, of connections, of the queue, of 
   assert.ok(value(/^yes_maybe_cache_total\{cache="runs",result="hit"\} (\d+)/m) >= 1);
   // Of those who come by way of the proxy nobody reaches it.
   assert.equal((await fetch(`${through()}/metrics`)).status, 404);
+});
+
+test('a process that leaves its work to others sends no letter, and another sends those that it wrote', async () => {
+  const [answers, works] = apps.map((app) => app.url());
+  const contact = { do: 'go', page: 'p3', contact: { c: { fields: { email: 'ida@example.com' }, consent: 1 } } };
+  for (let n = 0; n < 30; n++) {
+    const token = await visits(answers ?? '', address, 2);
+    assert.equal((await post(`${answers}/runs/step`, { address, token, seq: 3, sent: contact })).status, 200);
+  }
+  const tries = async (port: number | undefined) => {
+    const text = await (await fetch(`http://127.0.0.1:${port}/metrics`)).text();
+    return [...text.matchAll(/^yes_maybe_letters_total\{outcome="\w+"\} (\d+)/gm)].reduce(
+      (sum, [, n]) => sum + Number(n),
+      0,
+    );
+  };
+  await until(`${works} has tried all`, async () => (await tries(metricsPorts[1])) >= 30, 60_000);
+  assert.equal(await tries(metricsPorts[0]), 0);
 });
 
 test('each request is one line of the log, with its id, its route, how it ended and how long it took', async () => {

@@ -25,6 +25,7 @@ test.each([
   ['NAME_SERVER', 'a name'],
   ['NAME_SERVER', '127.0.0.1:x'],
   ['LOG_LEVEL', 'loud'],
+  ['WORK', 'there'],
   ['DATABASE_CONNECTIONS', '1'],
   ['DATABASE_POOLED', 'yes'],
   ['METRICS_PORT', '70000'],
