@@ -16,11 +16,11 @@ import { byHand } from './lib/by-hand';
 
 const spoken = (month: Month): string => `20${month.slice(0, 2)}-${month.slice(2)}`;
 
-/** Writes a file whole, on disk before it has its name. */
+/** Writes a file whole, on disk before it has its name, for its owner's eyes alone: people stand in it. */
 async function write(month: Month, file: string): Promise<void> {
   const part = `${file}.part`;
   const zipped = createGzip();
-  const written = pipeline(zipped, createWriteStream(part));
+  const written = pipeline(zipped, createWriteStream(part, { mode: 0o600 }));
   try {
     const runs = await writeMonth(month, async (line) => {
       if (!zipped.write(`${line}\n`)) await once(zipped, 'drain');

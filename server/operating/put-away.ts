@@ -27,6 +27,8 @@ import { countRuns } from '../results/count-runs';
 import { countedFor, turnsOf } from '../results/wipe';
 
 const BATCH = 200;
+/** Runs that are read at once: each may hold files of some megabytes. */
+const READ = 20;
 
 /** Nothing was changed, and why. */
 const refusal = (message: string) => new HttpError(422, 'not-valid', `${message} Nothing was changed.`);
@@ -76,7 +78,7 @@ export async function writeMonth(
           if (kept) await say({ edition: number, workspace: workspaceId, quiz: quizId, ...kept });
         };
         for (let after = ''; ;) {
-          const rows = await runsAsJson(tx, workspaceId, month, { after, most: BATCH });
+          const rows = await runsAsJson(tx, workspaceId, month, { after, most: READ });
           for (const { quizId, edition: own, keyEdition, json } of rows) {
             await edition(quizId, own);
             if (keyEdition !== null) await edition(quizId, keyEdition);
@@ -84,7 +86,7 @@ export async function writeMonth(
           }
           told += rows.length;
           after = rows.at(-1)?.runId ?? '';
-          if (rows.length < BATCH) break;
+          if (rows.length < READ) break;
         }
       }
       await say({ end: told });

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { and, eq, sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/node-postgres';
 import { KeptReader } from '../../core/formats/kept-runs';
 import { dropMonth, makeMonth, makeMonths, monthAfter, monthOf, monthsThere } from '../../db/months';
 import { deleteWorkspace } from '../../db/queries/members';
@@ -131,6 +132,27 @@ describe('where they lie', () => {
     expect(await makeMonths(database(), now)).toEqual([]);
     expect(['3312', '2609', '2701'].map(monthAfter)).toEqual(['3401', '2610', '2702']);
   });
+});
+
+it('adding a month looks through nothing that was there before', async () => {
+  const client = await database().$client.connect();
+  const told: string[] = [];
+  const hear = ({ message = '' }: { message?: string | undefined }) => void told.push(message);
+  client.on('notice', hear);
+  try {
+    await client.query('begin; set local client_min_messages = debug1');
+    await makeMonth(drizzle(client), '4101');
+    await client.query('rollback');
+  } finally {
+    client.off('notice', hear);
+    client.release();
+  }
+  const implied = told.filter((message) => message.includes('is implied by existing constraints'));
+  expect(implied.map((message) => /partition "(\w+)"/.exec(message)?.[1]).sort()).toEqual([
+    'deliveries_before',
+    'letters_before',
+    'run_events_before',
+  ]);
 });
 
 describe('putting away', () => {
