@@ -18,7 +18,7 @@ export async function postOffice() {
       let text = '';
       stream.on('data', (part: Buffer) => (text += part.toString('latin1')));
       stream.on('end', () => {
-        const id = /^Message-ID: <(l-[^.>]+)/im.exec(text)?.[1] ?? '';
+        const id = /^Message-ID: <((?:l|m\d{4})-[^.>]+)/im.exec(text)?.[1] ?? '';
         came.set(id, (came.get(id) ?? 0) + 1);
         done();
       });

@@ -1,7 +1,7 @@
 /**
- * Runs of a month that were put away as a file, a line of JSON each: first what it is, before the first run of each edition the edition, at last
- * how many runs there were. A run is its rows as the database wrote them, which is enough to say what it came to by the document that stands
- * beside it.
+ * Runs of a month that were put away as a file, a line of JSON each: first what it is, before the first run of each edition the edition, after a
+ * run the files that were left in it, at last how many runs there were. A run is its rows as the database wrote them, which is enough to say what
+ * it came to by the document that stands beside it.
  */
 import type { Traces } from '../access/traces';
 import { rekeyed } from '../document/rekeyed';
@@ -45,6 +45,8 @@ export class KeptReader {
       this.promised = read['end'];
       return null;
     }
+    // A file that was left in the run before.
+    if (read['run'] === undefined) return null;
     this.met += 1;
     return this.runIn(read['run']);
   }

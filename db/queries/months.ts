@@ -2,7 +2,7 @@
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import { type Month, ofMonth } from '../months';
 import type { Db, Tx } from '../client';
-import { editions, quizzes, runs, workspaces } from '../schema';
+import { editions, quizzes, runFiles, runs, workspaces } from '../schema';
 
 export async function workspaceIds(db: Db | Tx): Promise<string[]> {
   const rows = await db.select({ id: workspaces.workspaceId }).from(workspaces).orderBy(asc(workspaces.workspaceId));
@@ -20,8 +20,8 @@ export async function quizzesOfMonth(db: Db | Tx, workspaceId: string, month: Mo
   return rows.map(({ id }) => id);
 }
 
-/** Everything that is of a run and goes with it, by the column that names the run. */
-const BESIDE = ['run_events', 'letters', 'reviews', 'run_files', 'run_notes', 'certificates', 'rescored_runs'];
+/** What is of a run and goes with it, by the column that names the run; but for files, which may be large. */
+const BESIDE = ['run_events', 'letters', 'reviews', 'run_notes', 'certificates', 'rescored_runs'];
 
 /** Runs of a month by their ids, as JSON. @param after the last one that was told */
 export async function runsAsJson(
@@ -29,7 +29,9 @@ export async function runsAsJson(
   workspaceId: string,
   month: Month,
   { after, most }: { after: string; most: number },
-): Promise<{ runId: string; quizId: string; edition: number; keyEdition: number | null; json: string }[]> {
+): Promise<
+  { runId: string; quizId: string; edition: number; keyEdition: number | null; files: string[]; json: string }[]
+> {
   const beside = BESIDE.map(
     (table) =>
       sql`${sql.raw(`'${table}'`)}, (select coalesce(json_agg(row_to_json(t) order by t), '[]'::json) from ${sql.raw(table)} t
@@ -41,6 +43,8 @@ export async function runsAsJson(
       quizId: runs.quizId,
       edition: runs.edition,
       keyEdition: runs.keyEdition,
+      files: sql<string[]>`array(select f.file_id from run_files f
+        where f.workspace_id = runs.workspace_id and f.run_id = runs.run_id order by 1)`,
       json: sql<string>`json_build_object('row', row_to_json(runs), ${sql.join(beside, sql`, `)},
         'deliveries', (select coalesce(json_agg(row_to_json(d)), '[]'::json) from letters t join deliveries d
           on d.workspace_id = t.workspace_id and d.letter_id = t.letter_id
@@ -52,6 +56,16 @@ export async function runsAsJson(
     .where(and(within(workspaceId, month), gt(runs.runId, after)))
     .orderBy(asc(runs.runId))
     .limit(most);
+}
+
+/** A file that somebody left in a run, as JSON. */
+export async function fileAsJson(tx: Tx, workspaceId: string, runId: string, fileId: string): Promise<string> {
+  const own = and(eq(runFiles.workspaceId, workspaceId), eq(runFiles.runId, runId), eq(runFiles.fileId, fileId));
+  const rows = await tx
+    .select({ json: sql<string>`row_to_json(run_files)::text` })
+    .from(runFiles)
+    .where(own);
+  return rows[0]?.json ?? 'null';
 }
 
 /** The rows of runs as JSON, locked. */

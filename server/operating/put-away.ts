@@ -14,6 +14,7 @@ import { keepWiped } from '../../db/queries/figures';
 import {
   countOfMonth,
   editionAsKept,
+  fileAsJson,
   lockedRows,
   quizzesOfMonth,
   runsAsJson,
@@ -27,7 +28,7 @@ import { countRuns } from '../results/count-runs';
 import { countedFor, turnsOf } from '../results/wipe';
 
 const BATCH = 200;
-/** Runs that are read at once: each may hold files of some megabytes. */
+/** Runs that are read at once; each may have sent some megabytes. */
 const READ = 20;
 
 /** Nothing was changed, and why. */
@@ -79,10 +80,11 @@ export async function writeMonth(
         };
         for (let after = ''; ;) {
           const rows = await runsAsJson(tx, workspaceId, month, { after, most: READ });
-          for (const { quizId, edition: own, keyEdition, json } of rows) {
+          for (const { runId, quizId, edition: own, keyEdition, files, json } of rows) {
             await edition(quizId, own);
             if (keyEdition !== null) await edition(quizId, keyEdition);
             await tell(`{"run":${json}}`);
+            for (const file of files) await tell(`{"file":${await fileAsJson(tx, workspaceId, runId, file)}}`);
           }
           told += rows.length;
           after = rows.at(-1)?.runId ?? '';

@@ -8,7 +8,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { KeptReader } from '../../core/formats/kept-runs';
 import { dropMonth, makeMonth, makeMonths, monthAfter, monthOf, monthsThere } from '../../db/months';
 import { deleteWorkspace } from '../../db/queries/members';
-import { contacts, letters, runs } from '../../db/schema';
+import { contacts, letters, runFiles, runs } from '../../db/schema';
 import { keepMonths, requirePast, takeWritten, writeMonth } from '../../server/operating/put-away';
 import { putIn, takeOut } from '../../server/operating/workspace-file';
 import { readConfig } from '../../server/platform/config';
@@ -162,7 +162,21 @@ describe('putting away', () => {
     await taken(at, OLD, undefined, 'b');
     const going = await taken(at, new Date(), 'new@example.com');
     const before = { figures: await figures(at), exported: await exported(at) };
+    const [first] = (await runIds(at)).sort();
+    const file = {
+      workspaceId: at.member.workspaceId,
+      runId: first ?? '',
+      fileId: 'f1',
+      name: 'lane.txt',
+      type: 'text/plain',
+    };
+    await database()
+      .insert(runFiles)
+      .values({ ...file, bytes: Buffer.from('lane'), size: 4, isSent: true });
     const lines = await written();
+    expect(
+      lines.filter((line) => line.includes('"name":"lane.txt"') && line.includes('"bytes":"\\\\x6c616e65"')),
+    ).toHaveLength(1);
     expect(told(lines, at.quizId)).toEqual(before.exported.slice(0, 2));
 
     expect(await take(lines)).toEqual({ gone: expect.any(Number), stay: 0, isDropped: true });
