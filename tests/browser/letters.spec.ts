@@ -117,7 +117,9 @@ test('a letter goes under its condition, arrives as it was shown, and is followe
     const plain = await somebodyElse(page, { javaScriptEnabled: false });
     await plain.goto(link);
     await expect(plain.getByRole('heading', { name: 'Outcome 1' })).toBeVisible();
-    await plain.goto(link.replace(/(mine=\w+-)(.)/, (_, before: string, one: string) => `${before}${one === 'x' ? 'y' : 'x'}`));
+    await plain.goto(
+      link.replace(/(mine=\w+-)(.)/, (_, before: string, one: string) => `${before}${one === 'x' ? 'y' : 'x'}`),
+    );
     await expect(plain.getByRole('heading', { name: 'Outcome 1' })).toHaveCount(0);
     await plain.context().close();
   });
