@@ -25,9 +25,14 @@ const what: { id: Wipe['what']; label: string; gone: string }[] = [
   { id: 'traces', label: 'where they came from', gone: 'page, device, country and what was said at the door' },
   { id: 'runs', label: 'whole runs', gone: 'answers, contacts and letters' },
 ];
-/** By nobody of the workspace. */
-const AWAY = 'put away as a file by whoever runs this installation, whole runs';
 const USUAL_DAYS = 90;
+
+function toldOf(of: Wipe['what'] | 'away', runs: number): string {
+  const many = runs === 1 ? 'one run' : `${runs.toLocaleString('en')} runs`;
+  // By nobody of the workspace.
+  if (of === 'away') return `${many} put away as a file by whoever runs this installation`;
+  return `${what.find(({ id }) => id === of)?.label ?? of}, of ${many}`;
+}
 
 export function Kept({ access }: { access: AccessHandle }) {
   const { keeps = {}, wipe } = access.standing.settings;
@@ -92,8 +97,7 @@ export function Kept({ access }: { access: AccessHandle }) {
         <PlainList aria-label="What was wiped, newest first" style={{ fontSize: 13 }}>
           {wipes.map(({ at, what: of, runs }) => (
             <li key={at} suppressHydrationWarning>
-              {dayAndTime(at)}: {of === 'away' ? AWAY : what.find(({ id }) => id === of)?.label},{' '}
-              {runs === 1 ? 'of one run' : `of ${runs.toLocaleString('en')} runs`}
+              {dayAndTime(at)}: {toldOf(of, runs)}
             </li>
           ))}
         </PlainList>
