@@ -7,15 +7,15 @@ import type { Quiz } from '../../core/schema/quiz';
 import { paceKeys } from '../../core/stats/pace';
 import { forgetBits, takePlaces, type Turn, turnBits } from '../../db/queries/figure-bits';
 import { addFigures, type Change, forgetFigures, setCounted } from '../../db/queries/figures';
+import type { TimedRun } from '../../db/queries/runs';
 import {
   countedBy,
   type CountedState,
   lockCounted,
   quizzesToCount,
-  type TimedRun,
   uncountedMany,
   uncountedRuns,
-} from '../../db/queries/runs';
+} from '../../db/queries/uncounted';
 import { database } from '../platform/database';
 import { logFailure } from '../platform/log';
 import { ownRunOf } from '../publishing/editions';
